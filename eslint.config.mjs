@@ -1,0 +1,69 @@
+import js from '@eslint/js';
+import expo from 'eslint-config-expo/flat.js';
+import tseslint from 'typescript-eslint';
+
+/** What core may not know: it is plain computation, and time comes in as an argument. */
+const outsideCore = ['react', 'react-native', 'express', 'sequelize', 'node:*', '@longbar/*'];
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/dist/',
+      '**/node_modules/',
+      '.cache/',
+      'data/',
+      'app/.expo/',
+      'app/expo-env.d.ts',
+    ],
+  },
+  js.configs.recommended,
+  tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
+      'max-lines': ['error', { max: 400 }],
+      eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: outsideCore }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Time comes in as an argument.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: 'Time comes in as an argument.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+          message: 'Chance comes in as a seed.',
+        },
+      ],
+    },
+  },
+  { files: ['app/**/*.{ts,tsx}'], extends: [expo] },
+  {
+    files: ['**/*.{mjs,cjs}', 'app/babel.config.js'],
+    languageOptions: {
+      globals: {
+        console: 'readonly',
+        process: 'readonly',
+        module: 'readonly',
+        require: 'readonly',
+        __dirname: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+        setTimeout: 'readonly',
+      },
+    },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
+);

@@ -1,0 +1,16 @@
+// One Jest for all three parts: core and server run in Node, the app with Expo's preset.
+const longbar = { '^@longbar/core$': '<rootDir>/../core/src/index.ts' };
+const inNode = {
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/**/*.test.ts'],
+  transform: { '\\.[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
+  moduleNameMapper: longbar,
+};
+
+module.exports = {
+  projects: [
+    { ...inNode, displayName: 'core', rootDir: `${__dirname}/core` },
+    { ...inNode, displayName: 'server', rootDir: `${__dirname}/server` },
+    `${__dirname}/app/jest.config.cjs`,
+  ],
+};

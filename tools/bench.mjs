@@ -1,0 +1,18 @@
+// `npm run bench`: measures, side by side in one run, and prints the table. Bundled as the
+// server is, for a loader that rewrites functions as it goes would be measured along.
+import { join } from 'node:path';
+import { installDependencies, must, root } from './prepare.mjs';
+
+installDependencies();
+must('Bundling the bench', join(root, 'node_modules/.bin/esbuild'), [
+  'bench/run.ts',
+  '--bundle',
+  '--platform=node',
+  '--format=esm',
+  '--target=node20',
+  '--packages=external',
+  '--alias:@longbar/core=./core/src/index.ts',
+  '--outfile=bench/dist/run.mjs',
+  '--log-level=warning',
+]);
+must('The bench', process.execPath, ['bench/dist/run.mjs']);

@@ -1,0 +1,123 @@
+// What every command needs before it can start: dependencies as locked, and a build of the
+// sources as they are now. Each says what it does and is skipped when there is nothing to do.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const stamps = join(root, '.cache');
+
+/** What builds and tests run with: nothing is asked, fetched or reported. */
+export const environment = {
+  ...process.env,
+  EXPO_OFFLINE: '1',
+  EXPO_NO_TELEMETRY: '1',
+  EXPO_NO_DOTENV: '1',
+  CI: '1',
+  PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1',
+};
+
+export const say = (text) => console.log(text);
+
+/** Runs a command in the project; ends this process with one line when it fails. */
+export function must(what, command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    env: environment,
+    stdio: 'inherit',
+    ...options,
+  });
+  if (status === 0) return;
+  console.error(`${what} failed${error ? `: ${error.message}` : ''}.`);
+  process.exit(1);
+}
+
+/** Installs the locked dependencies where they are missing or of another lock file. */
+export function installDependencies() {
+  const wanted = digest([join(root, 'package-lock.json')]);
+  if (stampIs('installed', wanted) && existsSync(join(root, 'node_modules/express'))) return;
+  say('Installing dependencies (some minutes the first time; SQLite is compiled here) …');
+  must('Installing dependencies', 'npm', ['ci', '--loglevel=error', '--no-audit', '--no-fund']);
+  stamp('installed', wanted);
+}
+
+const SOURCES = ['core', 'server', 'app', 'package-lock.json', 'tsconfig.base.json'];
+
+/** Builds the server and the web application where their sources have changed. */
+export function build() {
+  const wanted = digest(SOURCES.map((name) => join(root, name)));
+  const built = ['server/dist/main.mjs', 'app/dist/index.html'];
+  if (stampIs('built', wanted) && built.every((file) => existsSync(join(root, file)))) return;
+  say('Building the server …');
+  must('Building the server', join(root, 'node_modules/.bin/esbuild'), [
+    'server/src/main.ts',
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--packages=external',
+    '--alias:@longbar/core=./core/src/index.ts',
+    '--outfile=server/dist/main.mjs',
+    '--log-level=warning',
+  ]);
+  say('Building the web application (a minute or two the first time) …');
+  must(
+    'Building the web application',
+    join(root, 'node_modules/.bin/expo'),
+    ['export', '--platform', 'web', '--output-dir', 'dist'],
+    { cwd: join(root, 'app'), stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  stamp('built', wanted);
+}
+
+/** Debian's Chromium, for the end-to-end tests. */
+export function installChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  say('Installing Chromium …');
+  const apt = { stdio: ['ignore', 'ignore', 'inherit'] };
+  const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
+  const run = (...words) => must('Installing Chromium', words[0], words.slice(1), apt);
+  run(...asRoot, 'apt-get', 'update', '-qq');
+  run(...asRoot, 'apt-get', 'install', '-y', '-qq', 'chromium');
+}
+
+/** Files below the given places, tests and build products left out. */
+function* filesBelow(place) {
+  if (!statSync(place).isDirectory()) {
+    yield place;
+    return;
+  }
+  for (const name of readdirSync(place).sort()) {
+    if (['node_modules', 'dist', '.expo', 'test-support'].includes(name)) continue;
+    if (/\.test\.tsx?$/.test(name)) continue;
+    yield* filesBelow(join(place, name));
+  }
+}
+
+function digest(places) {
+  const hash = createHash('sha256').update(process.version);
+  for (const place of places) {
+    for (const file of filesBelow(place))
+      hash.update(file.slice(root.length)).update(readFileSync(file));
+  }
+  return hash.digest('hex');
+}
+
+function stampIs(name, value) {
+  const file = join(stamps, name);
+  return existsSync(file) && readFileSync(file, 'utf8') === value;
+}
+
+function stamp(name, value) {
+  mkdirSync(stamps, { recursive: true });
+  writeFileSync(join(stamps, name), value);
+}
+
+/** Whether git knows of the file: the format check reads only what is kept. */
+export function trackedFiles() {
+  return execFileSync('git', ['ls-files', '-z'], { cwd: root, encoding: 'utf8' })
+    .split('\0')
+    .filter(Boolean);
+}

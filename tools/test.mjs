@@ -1,0 +1,68 @@
+// `npm test`: every check there is, then one line that sums all runners.
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build, environment, installChromium, installDependencies, root, say } from './prepare.mjs';
+
+installDependencies();
+installChromium();
+
+const results = mkdtempSync(join(tmpdir(), 'longbar-test-'));
+let passed = 0;
+let failed = 0;
+
+/** A check that passes or fails as a whole. */
+function check(what, command, args) {
+  say(`\n== ${what}`);
+  const { status } = run(command, args);
+  if (status === 0) passed += 1;
+  else failed += 1;
+  return status === 0;
+}
+
+/** A runner that writes its counts to a file. */
+function count(what, command, args, read, extra = {}) {
+  say(`\n== ${what}`);
+  const { status } = run(command, args, extra);
+  let counts = { passed: 0, failed: 0 };
+  try {
+    counts = read();
+  } catch {
+    say(`${what} left no results.`);
+  }
+  passed += counts.passed;
+  // A runner that ends badly has failed, even where no single test did.
+  failed += counts.failed > 0 || status === 0 ? counts.failed : 1;
+}
+
+function run(command, args, extra = {}) {
+  const bin = join(root, 'node_modules/.bin', command);
+  return spawnSync(bin, args, { cwd: root, env: { ...environment, ...extra }, stdio: 'inherit' });
+}
+
+const json = (name) => JSON.parse(readFileSync(join(results, name), 'utf8'));
+
+for (const part of ['core', 'server', 'app', 'e2e']) check(`Types: ${part}`, 'tsc', ['-p', part]);
+check('Lint', 'eslint', ['.', '--max-warnings', '0']);
+check('Format', 'prettier', ['--check', '--log-level', 'warn', '.']);
+count('Unit tests', 'jest', ['--json', `--outputFile=${join(results, 'jest.json')}`], () => ({
+  passed: json('jest.json').numPassedTests,
+  failed: json('jest.json').numFailedTests,
+}));
+say('\n== Build');
+build();
+count(
+  'End to end',
+  'playwright',
+  ['test', '-c', 'e2e/playwright.config.ts'],
+  () => {
+    const { expected, unexpected, flaky } = json('playwright.json').stats;
+    return { passed: expected + flaky, failed: unexpected };
+  },
+  { LONGBAR_E2E_RESULTS: join(results, 'playwright.json') },
+);
+
+rmSync(results, { recursive: true, force: true });
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
