@@ -1,0 +1,23 @@
+import { runningMate } from '../engine/firing';
+import type { EngineSheet } from '../engine/sheet';
+import { assemble, engineOf } from './assembly';
+import { atOwnStop, firingSites } from './each';
+import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
+import type { Site } from './sites';
+import { inVisitingOrder } from './sites';
+
+/** As `each`, told by the running mate: when it rocks at overlap, this cylinder fires. */
+export function planMate(sheet: EngineSheet, { startAt }: PlanOptions): BarringPlan | Refused {
+  if (sheet.cycle === 2) return { refused: 'A two-stroke has no overlap to rock at.' };
+  const engine = engineOf(sheet);
+  const { firing } = engine;
+  const sites: Site[] = [];
+  for (const site of firingSites(engine)) {
+    const mate = runningMate(firing, site.cylinder as number);
+    if (mate === undefined) {
+      return { refused: `Cylinder ${site.cylinder} has no running mate 360° away to rock.` };
+    }
+    sites.push({ ...site, watch: { cylinder: mate, state: 'rocking' } });
+  }
+  return assemble(engine, inVisitingOrder(sites, firing, startAt), atOwnStop(firing), startAt);
+}

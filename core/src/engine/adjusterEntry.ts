@@ -1,0 +1,18 @@
+import { adjustersOf } from './adjusters';
+import type { AdjusterEntry, EngineSheet, Spec } from './sheet';
+
+/** The sheet's entry behind an adjuster's id. */
+export function entryOf(sheet: EngineSheet, id: string): AdjusterEntry | undefined {
+  return adjustersOf(sheet).find((adjuster) => adjuster.id === id)?.entry;
+}
+
+/** The setting of an adjuster: µm, or mN·m for a preload. */
+export function specOf(sheet: EngineSheet, id: string): Spec | undefined {
+  return entryOf(sheet, id)?.spec;
+}
+
+/** An adjuster's name for people: `exhaust.3` is "No. 3 exhaust". */
+export function adjusterName(id: string): string {
+  const [kind, cylinder, n] = id.split('.');
+  return `No. ${cylinder} ${kind}${n ? ` ${n}` : ''}`;
+}

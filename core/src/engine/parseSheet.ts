@@ -1,0 +1,20 @@
+import * as v from 'valibot';
+import type { Issue } from '../issue';
+import { issuesOf } from '../issue';
+import { implausibilities } from './plausibility';
+import type { EngineSheet } from './sheet';
+import { SheetSchema } from './sheet';
+
+export type ParsedSheet = { ok: true; sheet: EngineSheet } | { ok: false; issues: Issue[] };
+
+/**
+ * Checks an engine sheet as it came from a file or a form: first its shape, then what a
+ * person gets wrong although the shape is right. Answers the same document with nothing
+ * filled in, or every issue with its dotted path and a way out.
+ */
+export function parseSheet(json: unknown): ParsedSheet {
+  const shape = v.safeParse(SheetSchema, json);
+  if (!shape.success) return { ok: false, issues: issuesOf(shape.issues) };
+  const issues = implausibilities(shape.output);
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, sheet: json as EngineSheet };
+}

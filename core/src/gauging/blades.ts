@@ -1,0 +1,127 @@
+import type { Spec } from '../engine/sheet';
+import type { Reading, Trial } from './reading';
+
+/** A blade in µm; a stepped one carries both sizes on one leaf. */
+export type Blade = number | { go: number; noGo: number };
+export type BladeSet = { name: string; unit: 'mm' | 'inch'; blades: Blade[] };
+
+/** The plain blades of a set in order of thickness, µm. */
+export function plainBlades(set: BladeSet): number[] {
+  const plain = set.blades.filter((blade): blade is number => typeof blade === 'number');
+  return [...new Set(plain)].sort((a, b) => a - b);
+}
+
+/**
+ * The blades tried after one more tap on `size`: not tried, enters, stops, not tried. A tap
+ * that contradicts an earlier one (a thick blade entering where a thinner stopped) takes the
+ * earlier one's place.
+ */
+export function tapBlade(tried: readonly Trial[], size: number): Trial[] {
+  const before = tried.find((trial) => trial.size === size);
+  const others = tried.filter((trial) => trial.size !== size);
+  if (before && !before.enters) return others;
+  const enters = before === undefined;
+  const consistent = others.filter((trial) =>
+    enters ? trial.enters || trial.size > size : !trial.enters || trial.size < size,
+  );
+  return [...consistent, { size, enters }].sort((a, b) => a.size - b.size);
+}
+
+/** What the blades tried say together, µm. */
+export function readingFromTrials(tried: readonly Trial[]): Reading {
+  const entered = tried.filter(({ enters }) => enters).map(({ size }) => size);
+  const stopped = tried.filter(({ enters }) => !enters).map(({ size }) => size);
+  return {
+    go: Math.max(0, ...entered),
+    noGo: stopped.length ? Math.min(...stopped) : null,
+    how: 'go-no-go',
+  };
+}
+
+/**
+ * Drag on one blade: the blade, give or take half the step to its neighbours in the set.
+ * At an end of the set the one neighbour serves for both sides.
+ */
+export function readingFromDrag(blades: readonly number[], blade: number): Reading {
+  const below = blades.filter((other) => other < blade).pop();
+  const above = blades.find((other) => other > blade);
+  const down = blade - (below ?? 2 * blade - (above ?? blade));
+  const up = (above ?? 2 * blade - (below ?? blade)) - blade;
+  return {
+    go: Math.max(0, Math.round(blade - down / 2)),
+    noGo: Math.round(blade + up / 2),
+    how: 'drag',
+  };
+}
+
+export type BladeStack = { blades: number[]; sum: number; error: number };
+
+const MOST_IN_STACK = 4;
+const NO_ERROR = 5;
+
+/**
+ * The stack of at most four blades nearest `wanted` µm: smallest error (5 µm or less counts
+ * as none), then fewest blades, then the thinner sum, then the thickest single blade.
+ * `error` is sum − wanted. Undefined where there are no blades.
+ */
+export function bladeStack(blades: readonly Blade[], wanted: number): BladeStack | undefined {
+  const plain = blades
+    .filter((blade): blade is number => typeof blade === 'number' && blade > 0)
+    .sort((a, b) => b - a);
+  let best: { stack: BladeStack; score: readonly number[] } | undefined;
+  const chosen: number[] = [];
+  const extend = (from: number, sum: number) => {
+    if (chosen.length > 0) {
+      const error = sum - wanted;
+      const counted = Math.abs(error) <= NO_ERROR ? 0 : Math.abs(error);
+      const score = [counted, chosen.length, sum, -(chosen[0] as number)];
+      if (!best || isLess(score, best.score)) {
+        best = { stack: { blades: [...chosen], sum, error }, score };
+      }
+      // Thicker still cannot help: every further blade only adds to what is over already.
+      if (error > NO_ERROR) return;
+    }
+    if (chosen.length === MOST_IN_STACK) return;
+    for (let i = from; i < plain.length; i++) {
+      chosen.push(plain[i] as number);
+      extend(i + 1, sum + (plain[i] as number));
+      chosen.pop();
+    }
+  };
+  extend(0, 0);
+  return best?.stack;
+}
+
+function isLess(a: readonly number[], b: readonly number[]): boolean {
+  const i = a.findIndex((value, k) => value !== b[k]);
+  return i >= 0 && (a[i] as number) < (b[i] as number);
+}
+
+/** A blade as near as this to the wanted size serves for it, µm. */
+export const NEAR_ENOUGH = 6;
+
+/** A blade, or a stack taken as one, to lay out; `of` names the blades of a stack. */
+export type LaidOut = { size: number; of?: number[] };
+
+/**
+ * What to lay out for a spec, in order of thickness: the blades of the set, and where none
+ * is near enough to the target or a limit, the stack that makes it.
+ */
+export function layOutBlades(set: BladeSet, spec: Spec): LaidOut[] {
+  const plain = plainBlades(set);
+  const laid: LaidOut[] = plain.map((size) => ({ size }));
+  for (const wanted of new Set([spec.low, spec.target, spec.high])) {
+    if (laid.some(({ size }) => Math.abs(size - wanted) <= NEAR_ENOUGH)) continue;
+    const stack = bladeStack(plain, wanted);
+    if (stack && Math.abs(stack.error) <= NEAR_ENOUGH) {
+      laid.push({ size: stack.sum, of: stack.blades });
+    }
+  }
+  return laid.sort((a, b) => a.size - b.size);
+}
+
+/** The laid-out blade that serves for `wanted` µm, if any is near enough. */
+export function bladeFor(laid: readonly LaidOut[], wanted: number): LaidOut | undefined {
+  const [nearest] = [...laid].sort((a, b) => Math.abs(a.size - wanted) - Math.abs(b.size - wanted));
+  return nearest && Math.abs(nearest.size - wanted) <= NEAR_ENOUGH ? nearest : undefined;
+}

@@ -1,0 +1,128 @@
+import fc from 'fast-check';
+import {
+  bladeStack,
+  judgeReading,
+  layOutBlades,
+  readingFromDrag,
+  readingFromTrials,
+  tapBlade,
+  turnsForGap,
+} from '..';
+import type { BladeSet, ShopPolicy, Trial } from '..';
+
+const spec = { low: 280, target: 330, high: 380 };
+const judge = (go: number, noGo: number | null, policy: ShopPolicy = 'leave-inside') =>
+  judgeReading(spec, { go, noGo }, policy);
+
+describe('judging a reading', () => {
+  it.each([
+    [250, 280, 'tight', 'adjust'],
+    [250, 286, 'tight', 'adjust'],
+    [250, 287, 'unsure', 'read-again'],
+    [280, 380, 'inside', 'leave'],
+    [274, 386, 'inside', 'leave'],
+    [300, 350, 'inside', 'leave'],
+    [380, null, 'loose', 'adjust'],
+    [374, null, 'loose', 'adjust'],
+    [373, null, 'unsure', 'read-again'],
+    [0, null, 'unsure', 'read-again'],
+  ] as const)('takes %s to %s as %s and says %s', (go, noGo, verdict, action) => {
+    expect(judge(go, noGo)).toMatchObject({ verdict, action });
+  });
+
+  it('names the limits to try while it is unsure', () => {
+    expect(judge(250, 400).settle).toEqual([280, 380]);
+    expect(judge(300, 400).settle).toEqual([380]);
+    expect(judge(300, 350)).not.toHaveProperty('settle');
+  });
+
+  it('decides by the policy of the shop, and never leaves what is outside', () => {
+    expect(judge(300, 350, 'reset-all').action).toBe('adjust');
+    expect(judge(300, 330, 'loose-side').action).toBe('adjust');
+    expect(judge(300, 350, 'loose-side').action).toBe('read-again');
+    expect(judge(330, 350, 'loose-side').action).toBe('leave');
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 800 }),
+        fc.integer({ min: 1, max: 100 }),
+        fc.constantFrom<ShopPolicy>('leave-inside', 'loose-side', 'reset-all'),
+        (go, step, policy) => {
+          const { verdict, action } = judge(go, go + step, policy);
+          if (verdict === 'tight' || verdict === 'loose') expect(action).toBe('adjust');
+          if (action === 'leave') expect(verdict).toBe('inside');
+        },
+      ),
+    );
+  });
+});
+
+const millimetre: BladeSet = {
+  name: 'mm',
+  unit: 'mm',
+  blades: [
+    ...[2, 3, 4, 5, 6, 7, 8, 9].map((n) => n * 10),
+    ...Array.from({ length: 19 }, (_, i) => 100 + 50 * i),
+  ],
+};
+
+describe('blades', () => {
+  it('stacks blades where none fits, by fewest and thinnest', () => {
+    expect(bladeStack(millimetre.blades, 580)).toEqual({ blades: [550, 30], sum: 580, error: 0 });
+    expect(bladeStack([100, 200, 300], 298)).toEqual({ blades: [300], sum: 300, error: 2 });
+    expect(bladeStack([100, 200], 1000)).toEqual({ blades: [200, 100], sum: 300, error: -700 });
+    expect(bladeStack([{ go: 100, noGo: 200 }], 100)).toBeUndefined();
+  });
+
+  it('finds the same stack as trying all of them', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 20, max: 400 }), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: 20, max: 900 }),
+        (blades, wanted) => {
+          const stack = bladeStack(blades, wanted);
+          let least = Infinity;
+          for (let bits = 1; bits < 1 << blades.length; bits++) {
+            const chosen = blades.filter((_, i) => bits & (1 << i));
+            if (chosen.length > 4) continue;
+            const error = Math.abs(chosen.reduce((a, b) => a + b, 0) - wanted);
+            least = Math.min(least, error <= 5 ? 0 : error);
+          }
+          const error = Math.abs(stack?.error ?? NaN);
+          expect(error <= 5 ? 0 : error).toBe(least);
+        },
+      ),
+    );
+  });
+
+  it('lays out a stack for every limit no blade is near', () => {
+    const laid = layOutBlades(millimetre, { low: 530, target: 580, high: 630 });
+    for (const wanted of [530, 580, 630]) {
+      expect(laid.some(({ size, of }) => size === wanted && of?.length === 2)).toBe(true);
+    }
+    const sizes = laid.map(({ size }) => size);
+    expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
+  });
+
+  it('turns taps into an interval, whatever the order of the taps', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(200, 250, 300, 350, 400), { maxLength: 30 }), (taps) => {
+        const tried = taps.reduce<Trial[]>((so, size) => tapBlade(so, size), []);
+        const { go, noGo } = readingFromTrials(tried);
+        expect(noGo === null || go < noGo).toBe(true);
+      }),
+    );
+    const tried = tapBlade(tapBlade(tapBlade([], 300), 350), 350);
+    expect(readingFromTrials(tried)).toEqual({ go: 300, noGo: 350, how: 'go-no-go' });
+    expect(tapBlade(tried, 350)).toEqual([{ size: 300, enters: true }]);
+  });
+
+  it('takes drag as half the step to the neighbours', () => {
+    expect(readingFromDrag([200, 250, 300], 250)).toEqual({ go: 225, noGo: 275, how: 'drag' });
+    expect(readingFromDrag([200, 250], 250)).toEqual({ go: 225, noGo: 275, how: 'drag' });
+  });
+});
+
+it('turns a gap into a part of a turn of the screw', () => {
+  expect(turnsForGap({ pitch: 1000, ratio: 1.4, side: 'pushrod' }, 140)).toBeCloseTo(0.1);
+  expect(turnsForGap({ pitch: 1000, ratio: 1.4, side: 'valve' }, 100)).toBeCloseTo(0.1);
+});

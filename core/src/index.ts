@@ -1,0 +1,116 @@
+/** What the application and the server may use of the computation. */
+export { parseSheet } from './engine/parseSheet';
+export type { ParsedSheet } from './engine/parseSheet';
+export { SheetSchema } from './engine/sheet';
+export type {
+  AdjusterEntry,
+  AdjusterKind,
+  EngineSheet,
+  Isolation,
+  Mark,
+  Spec,
+} from './engine/sheet';
+export { wrap } from './engine/angle';
+export { cycleDegrees, firingOf, firingTdc, runningMate, standing } from './engine/firing';
+export { lobeIsAssumed, lobeOf } from './engine/lobes';
+export { camLanes } from './engine/camLanes';
+export type { CamLane } from './engine/camLanes';
+export { adjustersOf } from './engine/adjusters';
+export type { Adjuster } from './engine/adjusters';
+export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
+export { seatingOf } from './engine/layout';
+export type { SeatedBank, SeatedCylinder } from './engine/layout';
+
+export { BARRING_METHODS } from './barring/methods';
+export type { BarringMethod } from './barring/methods';
+export { isRefused } from './barring/barringPlan';
+export { planBarring } from './barring/plan';
+export type { BarringPlan, LeftOver, PlanOptions, Refused, Stop } from './barring/barringPlan';
+export { holdsAt, marginAt, rockersAt } from './barring/assembly';
+export { barTo, locateCrank } from './barring/locate';
+export type { CrankInterval, CrankLocation, Observation } from './barring/locate';
+export { firstPosition, judgePosition } from './barring/position';
+export type { FirstPosition, PositionJudgement, RockerFeel } from './barring/position';
+export { describeSet, describeWatch } from './barring/describeStop';
+export { wiggleAt } from './barring/wiggle';
+export type { Wiggle } from './barring/wiggle';
+export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
+
+export type { Reading, Trial } from './gauging/reading';
+export {
+  bladeFor,
+  bladeStack,
+  layOutBlades,
+  NEAR_ENOUGH,
+  readingFromDrag,
+  readingFromTrials,
+  tapBlade,
+} from './gauging/blades';
+export type { Blade, BladeSet, BladeStack, LaidOut } from './gauging/blades';
+export { judgeReading } from './gauging/judgeReading';
+export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
+export { turnsForGap } from './gauging/screw';
+
+export {
+  HoursPostSchema,
+  JobEventSchema,
+  JobEventsSchema,
+  JobHeadSchema,
+  MOST_EVENTS,
+  UuidSchema,
+} from './job/events';
+export type { JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
+export { foldJob, inOrder } from './job/fold';
+export type { AdjusterState, JobState, TakenReading } from './job/fold';
+export { adjusterStep, standingReading } from './job/adjusterStep';
+export type { AdjusterStep } from './job/adjusterStep';
+export {
+  CLOSING_ITEMS,
+  coldFrom,
+  isolationsOf,
+  jobPlan,
+  jobSteps,
+  presentStep,
+  ROUND_DONE,
+  standsAt,
+} from './job/steps';
+export type { JobSetting, Step, StepId } from './job/steps';
+export { describeEvent, describeLock, describeReading } from './job/describe';
+
+export { engineHours, useOf } from './service/hours';
+export type { HoursReading, MeterChange } from './service/hours';
+export { nextDue } from './service/nextDue';
+export type { NextDue, ServiceHistory } from './service/nextDue';
+export { comparePressing, isOverdue } from './service/pressing';
+
+export {
+  JobContextSchema,
+  MachineDetailSchema,
+  MachineLinesSchema,
+  ShopSchema,
+} from './wire/machines';
+export type {
+  JobContext,
+  JobLine,
+  JobSummary,
+  MachineDetail,
+  MachineLine,
+  Shop,
+} from './wire/machines';
+export { PublishSchema, SheetDetailSchema, SheetLinesSchema } from './wire/sheets';
+export type { SheetDetail, SheetLine } from './wire/sheets';
+export { ErrorSchema, EventsPageSchema } from './wire/journal';
+
+export { localDay } from './calendar';
+export { issuesOf } from './issue';
+export type { Issue } from './issue';
+export {
+  formatDay,
+  formatDays,
+  formatHours,
+  formatInstant,
+  formatLength,
+  formatMillimetres,
+  formatThou,
+  fromThou,
+} from './units';

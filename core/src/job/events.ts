@@ -1,0 +1,204 @@
+import * as v from 'valibot';
+import { ReadingSchema, TrialSchema } from '../gauging/reading';
+import { DateSchema, HoursSchema } from '../service/hours';
+
+/**
+ * The journal of a job: append-only events. Nothing is edited or deleted; undo and
+ * correction are events that name their target. Types this version does not know are kept
+ * and ignored, so an older phone loses nothing a newer one wrote.
+ */
+
+export const UuidSchema = v.pipe(
+  v.string('An id is a UUID.'),
+  v.regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'An id is a UUID.'),
+);
+
+const instant = v.pipe(
+  v.string('An instant is written 2026-05-02T08:12:00Z.'),
+  v.isoTimestamp('An instant is written 2026-05-02T08:12:00Z.'),
+);
+
+const note = v.pipe(v.string('Write a few words.'), v.maxLength(2000, 'At most 2000 characters.'));
+const words = v.pipe(note, v.trim(), v.nonEmpty('Write a few words.'));
+const person = v.pipe(
+  v.string('Give a name.'),
+  v.trim(),
+  v.nonEmpty('Give a name.'),
+  v.maxLength(80, 'A name has at most 80 characters.'),
+);
+const adjuster = v.pipe(
+  v.string('Name the adjuster, for example exhaust.3.'),
+  v.regex(
+    /^(bridge|injector|intake|exhaust|brake)\.\d+(\.\d+)?$/,
+    'Name the adjuster, for example exhaust.3.',
+  ),
+);
+const stopNumber = v.pipe(
+  v.number('A stop is counted from 0.'),
+  v.integer('A stop is counted from 0.'),
+  v.minValue(0, 'A stop is counted from 0.'),
+);
+const angle = v.pipe(
+  v.number('The crank angle is in degrees.'),
+  v.minValue(0, 'The crank angle is from 0 up.'),
+  v.maxValue(720, 'The crank angle is below 720.'),
+);
+
+/** What each known type of event carries besides the envelope. */
+const payloads = {
+  /** Why the engine is opened. */
+  'why.noted': {
+    reason: v.picklist(['interval', 'head-work', 'symptom'], 'Say why the engine is opened.'),
+    symptom: v.optional(note),
+  },
+  /** Since when the engine has been cold; moving it restarts that. */
+  'cold.stated': { since: instant },
+  /** What the hour meter shows. */
+  'hours.read': { hours: HoursSchema },
+  /** One item of the sheet's list, done by itself. */
+  'isolation.done': { isolation: words },
+  /** An item that does not apply here, and why. */
+  'isolation.exempted': { isolation: words, reason: words },
+  /** What a rocker does at the mark while finding the first position. */
+  'rocker.felt': { adjuster, state: v.picklist(['loose', 'firm', 'moving'], 'Say what it does.') },
+  /** The crank angle settled on. */
+  'position.found': { angle },
+  /** The rockers do not agree with the stop: the position is to be found anew. */
+  'position.lost': {},
+  /** The crank stands at a stop and the rockers agree; `round` for the second time round. */
+  'stop.reached': { stop: stopNumber, round: v.boolean('Say whether this is the round again.') },
+  /** A reading: as found, as left after locking, or on the round again. */
+  'reading.taken': {
+    adjuster,
+    phase: v.picklist(['found', 'left', 'again'], 'A reading is as found, as left or again.'),
+    reading: ReadingSchema,
+    /** The blades tried, in µm; an empty list takes the reading back. */
+    tried: v.optional(v.array(TrialSchema)),
+    bladeSet: v.optional(v.string()),
+  },
+  /** Left as found: nothing was loosened. */
+  'adjuster.kept': { adjuster },
+  /** Set and its nut locked, to torque or by feel. */
+  'adjuster.locked': {
+    adjuster,
+    how: v.picklist(['torque', 'feel'], 'The nut is locked to torque or by feel.'),
+    torque: v.optional(v.pipe(v.number('A torque is in N·m.'), v.minValue(0))),
+  },
+  /** The dab on the finished nut. */
+  'adjuster.painted': { adjuster },
+  /** Once round again is done. */
+  'round.done': {},
+  /** One thing done while closing up. */
+  'closing.done': { item: words, note: v.optional(note) },
+  /** Bar and pins out: first of all before starting. */
+  'bar.out': {},
+  /** One isolation undone, able to start again. */
+  'isolation.undone': { isolation: words },
+  /** How it ran. */
+  'run.noted': {
+    ran: v.boolean('Say whether the engine ran.'),
+    leaks: v.boolean('Say whether anything leaks.'),
+    symptomGone: v.optional(v.boolean()),
+    note: v.optional(note),
+  },
+  /** The end of the job. */
+  'job.signed': { name: person },
+  /** Takes an earlier event back. */
+  'event.undone': { target: UuidSchema },
+} as const satisfies Record<string, v.ObjectEntries>;
+
+const envelope = {
+  id: UuidSchema,
+  job: UuidSchema,
+  n: v.pipe(
+    v.number('n is a whole number from 1.'),
+    v.integer('n is a whole number from 1.'),
+    v.minValue(1, 'n is a whole number from 1.'),
+    v.maxValue(Number.MAX_SAFE_INTEGER, 'n is a whole number from 1.'),
+  ),
+  at: instant,
+  by: person,
+};
+
+type Payloads = typeof payloads;
+type OptionalKeys<E extends v.ObjectEntries> = {
+  [K in keyof E]: E[K] extends v.OptionalSchema<v.GenericSchema, unknown> ? K : never;
+}[keyof E];
+/** What an object of these entries holds once checked. */
+type Output<E extends v.ObjectEntries> = {
+  [K in Exclude<keyof E, OptionalKeys<E>>]: v.InferOutput<E[K]>;
+} & { [K in OptionalKeys<E>]?: v.InferOutput<E[K]> };
+export type JobEventType = keyof Payloads;
+type Envelope = Output<typeof envelope>;
+type PayloadOf<T extends JobEventType> = Output<Payloads[T]>;
+
+/** An event of a known type. */
+export type KnownEvent = {
+  [T in JobEventType]: Envelope & { type: T } & PayloadOf<T>;
+}[JobEventType];
+/** An event of a type this version does not know. */
+export type UnknownEvent = Envelope & { type: string; [field: string]: unknown };
+export type JobEvent = KnownEvent | UnknownEvent;
+
+/** What a person does, before it gets its envelope. */
+export type JobAct = {
+  [T in JobEventType]: { type: T } & PayloadOf<T>;
+}[JobEventType];
+
+const byType = new Map(
+  Object.entries(payloads).map(([type, entries]) => [
+    type,
+    v.looseObject({ ...envelope, type: v.literal(type), ...entries }),
+  ]),
+);
+
+const anyEvent = v.looseObject(
+  {
+    ...envelope,
+    type: v.pipe(v.string('An event has a type.'), v.nonEmpty('An event has a type.')),
+  },
+  'An event is an object with id, job, n, at, by and type.',
+);
+
+/** Checks one event: its envelope always, its payload where the type is known. */
+export const JobEventSchema = v.lazy((input: unknown) => {
+  const type = typeof input === 'object' && input !== null && 'type' in input ? input.type : '';
+  return (byType.get(String(type)) ?? anyEvent) as unknown as v.GenericSchema<JobEvent>;
+});
+
+export const MOST_EVENTS = 500;
+
+/** What a phone sends: up to 500 events of one job. */
+export const JobEventsSchema = v.pipe(
+  v.array(JobEventSchema, 'Send an array of events.'),
+  v.maxLength(MOST_EVENTS, `Send at most ${MOST_EVENTS} events at a time.`),
+);
+
+/** The head of a job, made by the phone that starts it. */
+export const JobHeadSchema = v.object(
+  {
+    id: UuidSchema,
+    machine: UuidSchema,
+    method: v.picklist(['two-position', 'each'], 'The method is two-position or each.'),
+    sheetRevision: v.pipe(
+      v.number('The revision is a whole number from 1.'),
+      v.integer('The revision is a whole number from 1.'),
+      v.minValue(1, 'The revision is a whole number from 1.'),
+    ),
+    at: instant,
+    by: person,
+  },
+  'A job has id, machine, method, sheetRevision, at and by.',
+);
+export type JobHead = v.InferOutput<typeof JobHeadSchema>;
+
+/** A reading of the hour meter sent on its own. */
+export const HoursPostSchema = v.object(
+  { date: DateSchema, hours: HoursSchema },
+  'An hours reading has date and hours.',
+);
+
+/** Whether this version knows the event's type. */
+export function isKnown(event: JobEvent): event is KnownEvent {
+  return byType.has(event.type);
+}

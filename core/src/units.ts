@@ -1,0 +1,63 @@
+import { NEAR_ENOUGH } from './gauging/blades';
+
+/** µm in a thou (0.001 in). */
+const MICROMETRES_PER_THOU = 25.4;
+
+const millimetres = new Intl.NumberFormat('en', {
+  minimumFractionDigits: 2,
+  maximumFractionDigits: 3,
+});
+const thousandths = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+/** µm as millimetres without the unit: 580 is "0.58". */
+export function formatMillimetres(length: number): string {
+  return millimetres.format(length / 1000);
+}
+
+/** µm as thou without the unit; whole where a whole thou is as near as a blade: 580 is "23". */
+export function formatThou(length: number): string {
+  const whole = Math.round(length / MICROMETRES_PER_THOU);
+  const near = Math.abs(fromThou(whole) - length) <= NEAR_ENOUGH;
+  return thousandths.format(near ? whole : length / MICROMETRES_PER_THOU);
+}
+
+/** µm as millimetres with the unit. */
+export function formatLength(length: number): string {
+  return `${formatMillimetres(length)} mm`;
+}
+
+/** Thou to whole µm. */
+export function fromThou(thou: number): number {
+  return Math.round(thou * MICROMETRES_PER_THOU);
+}
+
+const hoursFormat = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+const instantFormat = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const dayFormat = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+
+export function formatHours(hours: number): string {
+  return hoursFormat.format(hours);
+}
+
+export function formatInstant(at: string): string {
+  return instantFormat.format(new Date(at));
+}
+
+/** Two calendar days as one range: "7–12 Dec 2026". */
+export function formatDays(from: string, to: string): string {
+  return dayFormat.formatRange(midnight(from), midnight(to));
+}
+
+/** A calendar day, which has no time zone. */
+export function formatDay(date: string): string {
+  return dayFormat.format(midnight(date));
+}
+
+function midnight(date: string): Date {
+  return new Date(`${date.slice(0, 10)}T00:00:00Z`);
+}

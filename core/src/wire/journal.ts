@@ -1,0 +1,17 @@
+import * as v from 'valibot';
+import { JobEventSchema } from '../job/events';
+
+/** A page of a journal in the order of arrival; `serial` asks for the next one. */
+export const EventsPageSchema = v.object({
+  events: v.array(JobEventSchema),
+  serial: v.number(),
+  more: v.boolean(),
+});
+
+/** What every refusal carries. */
+export const ErrorSchema = v.object({
+  error: v.object({
+    message: v.string(),
+    issues: v.array(v.object({ path: v.string(), message: v.string() })),
+  }),
+});

@@ -1,0 +1,96 @@
+import * as v from 'valibot';
+import { BARRING_METHODS } from '../barring/methods';
+import { SheetSchema } from '../engine/sheet';
+import { ReadingSchema } from '../gauging/reading';
+import { JobHeadSchema } from '../job/events';
+
+/** What the server says of machines and jobs; one schema for both ends of the wire. */
+
+const hoursReading = v.object({ date: v.string(), hours: v.number() });
+const span = v.object({ from: v.string(), to: v.string() });
+
+const nextDue = v.object({
+  by: v.picklist(['break-in', 'hours', 'months']),
+  atHours: v.nullable(v.number()),
+  hoursLeft: v.nullable(v.number()),
+  date: v.nullable(span),
+  why: v.string(),
+});
+
+const jobSummary = v.object({
+  /** The hour meter as read in the job. */
+  hours: v.nullable(hoursReading),
+  step: v.object({ title: v.string(), place: v.number(), of: v.number() }),
+  set: v.object({ done: v.number(), of: v.number() }),
+  signed: v.nullable(v.object({ name: v.string(), at: v.string() })),
+  /** How each adjuster stood at the end. */
+  left: v.record(v.string(), ReadingSchema),
+});
+/** What the yard and the machine's page need of a job, kept beside its journal. */
+export type JobSummary = v.InferOutput<typeof jobSummary>;
+
+const jobLine = v.object({
+  id: v.string(),
+  at: v.string(),
+  by: v.string(),
+  method: v.picklist(BARRING_METHODS),
+  sheetRevision: v.number(),
+  summary: jobSummary,
+});
+export type JobLine = v.InferOutput<typeof jobLine>;
+
+const machineLine = {
+  id: v.string(),
+  name: v.string(),
+  engine: v.string(),
+  sheet: v.object({ id: v.string(), revision: v.number() }),
+  hours: v.nullable(hoursReading),
+  due: v.nullable(nextDue),
+  /** The interval the due hours are counted in. */
+  interval: v.nullable(v.number()),
+  jobs: v.object({ open: v.nullable(jobLine), signed: v.number() }),
+};
+
+const lastLeft = v.nullable(
+  v.object({ hours: v.nullable(hoursReading), readings: v.record(v.string(), ReadingSchema) }),
+);
+
+export const MachineLinesSchema = v.array(v.object(machineLine));
+/** A machine as the yard shows it. */
+export type MachineLine = v.InferOutput<typeof MachineLinesSchema>[number];
+
+export const MachineDetailSchema = v.object({
+  ...machineLine,
+  document: SheetSchema,
+  /** Newest first. */
+  readings: v.array(hoursReading),
+  history: v.array(jobLine),
+  lastLeft,
+});
+/** A machine with its sheet, readings and signed jobs. */
+export type MachineDetail = v.InferOutput<typeof MachineDetailSchema>;
+
+const micrometres = v.number();
+const bladeSet = v.object({
+  name: v.string(),
+  unit: v.picklist(['mm', 'inch']),
+  blades: v.array(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })])),
+});
+
+export const ShopSchema = v.object({
+  name: v.string(),
+  policy: v.picklist(['leave-inside', 'reset-all', 'loose-side']),
+  bladeSets: v.array(bladeSet),
+});
+export type Shop = v.InferOutput<typeof ShopSchema>;
+
+export const JobContextSchema = v.object({
+  head: JobHeadSchema,
+  machineName: v.string(),
+  sheet: SheetSchema,
+  shop: ShopSchema,
+  /** What each adjuster was left at last time, and the hours then. */
+  lastLeft,
+});
+/** What working on a job needs besides its journal. */
+export type JobContext = v.InferOutput<typeof JobContextSchema>;
