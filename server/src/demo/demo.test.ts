@@ -1,0 +1,75 @@
+import {
+  foldJob,
+  isRefused,
+  jobSteps,
+  JobEventsSchema,
+  parseSheet,
+  planBarring,
+} from '@longbar/core';
+import * as v from 'valibot';
+import { NOW } from '../../test-support/testServer';
+import { summarise } from '../store/summary';
+import { signedJob } from './signedJob';
+import { MACHINES, SHEETS, SHOP } from './yard';
+
+describe('the demo', () => {
+  it.each(SHEETS.map(({ document }) => [document.name, document] as const))(
+    '%s is a sound sheet',
+    (_, document) => {
+      expect(parseSheet(document)).toEqual({ ok: true, sheet: document });
+      const plan = planBarring(document, { method: 'each' });
+      expect(isRefused(plan)).toBe(false);
+    },
+  );
+
+  it('holds two charts from manuals, one of which conflicts', () => {
+    const flags = SHEETS.flatMap(({ document }) => {
+      const plan = planBarring(document, { method: 'manual' });
+      return isRefused(plan) ? [] : [plan.flags?.map(({ why }) => why)];
+    });
+    expect(flags).toHaveLength(2);
+    expect(flags).toContainEqual(['on lobe']);
+  });
+
+  it('holds past jobs whose every event is sound and whose every gate is passed', () => {
+    for (const machine of MACHINES) {
+      for (const past of machine.jobs) {
+        const { head, events } = signedJob(machine, past, NOW);
+        expect(v.is(JobEventsSchema, events)).toBe(true);
+        const setting = { head, sheet: machine.sheet.document, policy: SHOP.policy };
+        const missing = jobSteps(setting, foldJob(events), NOW.toISOString()).flatMap(
+          (step) => step.missing,
+        );
+        expect(missing).toEqual([]);
+        expect(signedJob(machine, past, NOW).events).toEqual(events);
+      }
+    }
+  });
+
+  it('sums a job up as its journal stands, signed or not', () => {
+    const machine = MACHINES[0]!;
+    const { head, events } = signedJob(machine, machine.jobs[0]!, NOW);
+    const sum = (count: number) =>
+      summarise(
+        head,
+        machine.sheet.document,
+        SHOP.policy,
+        events.slice(0, count),
+        NOW.toISOString(),
+      );
+    expect(sum(0)).toMatchObject({
+      hours: null,
+      signed: null,
+      set: { done: 0, of: 12 },
+      step: { title: 'Why', place: 0 },
+    });
+    const whole = sum(events.length);
+    expect(whole).toMatchObject({
+      signed: { name: 'Orla' },
+      set: { done: 12, of: 12 },
+      hours: { hours: 6021 },
+    });
+    expect(Object.keys(whole.left)).toHaveLength(12);
+    expect(sum(events.length - 1).signed).toBeNull();
+  });
+});

@@ -1,0 +1,87 @@
+import type { BladeSet, EngineSheet, HoursReading } from '@longbar/core';
+import { fromThou } from '@longbar/core';
+import dunlin from './sheets/dunlin-4.json';
+import godwit from './sheets/godwit-6u.json';
+import plover from './sheets/plover-5.json';
+import ruff from './sheets/ruff-1.json';
+import sanderling from './sheets/sanderling-12.json';
+import stint from './sheets/stint-3.json';
+import turnstone from './sheets/turnstone-640.json';
+import whimbrel from './sheets/whimbrel-8.json';
+
+/**
+ * Skerrow Saltworks: an invented works on an invented lagoon. All figures are made up. Days
+ * are counted back from the day the demo is loaded, so that it is always of today.
+ */
+export type DemoMachine = {
+  id: string;
+  name: string;
+  sheet: { id: string; document: EngineSheet };
+  /** Hours at each reading, with how many days ago it was taken. */
+  readings: { daysAgo: number; hours: number }[];
+  /** Signed jobs: when, at what hours, and how far each kind had closed by then, µm. */
+  jobs: { daysAgo: number; hours: number; drift: number; by: string }[];
+  last: { daysAgo: number; hours: number } | null;
+};
+
+const ascending = (from: number, to: number, step: number) =>
+  Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step);
+
+const hundredths = [...ascending(20, 90, 10), ...ascending(100, 1000, 50)];
+
+export const BLADE_SETS: BladeSet[] = [
+  { name: 'mm set', unit: 'mm', blades: hundredths },
+  { name: 'inch set', unit: 'inch', blades: ascending(1, 30, 1).map(fromThou) },
+];
+
+export const SHOP = { id: 'skerrow', name: 'Skerrow Saltworks', policy: 'leave-inside' as const };
+
+const sheet = (n: number, document: unknown) => ({
+  id: `5a1e0000-0000-4000-8000-0000000000a${n}`,
+  document: document as EngineSheet,
+});
+
+/** The engines of the works whose sheets are kept, in the order they came. */
+export const SHEETS = [turnstone, dunlin, godwit, whimbrel, sanderling, ruff, stint, plover].map(
+  (document, i) => sheet(i + 1, document),
+);
+
+export const MACHINES: DemoMachine[] = [
+  {
+    id: '5a1e0000-0000-4000-8000-000000000001',
+    name: 'Brine pump 2',
+    sheet: sheet(1, turnstone),
+    readings: [
+      { daysAgo: 330, hours: 6004 },
+      { daysAgo: 255, hours: 6161 },
+      { daysAgo: 190, hours: 6287 },
+      { daysAgo: 118, hours: 6410 },
+      { daysAgo: 46, hours: 6529 },
+      { daysAgo: 4, hours: 6583 },
+    ],
+    jobs: [{ daysAgo: 322, hours: 6021, drift: 45, by: 'Orla' }],
+    last: { daysAgo: 660, hours: 5410 },
+  },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000002',
+    name: 'Harvest tractor 1',
+    sheet: sheet(2, dunlin),
+    readings: [
+      { daysAgo: 300, hours: 2310 },
+      { daysAgo: 210, hours: 2366 },
+      { daysAgo: 120, hours: 2452 },
+      { daysAgo: 20, hours: 2531 },
+    ],
+    jobs: [],
+    last: { daysAgo: 420, hours: 2240 },
+  },
+];
+
+/** A reading's day, so many days before `now`. */
+export function dayBefore(now: Date, daysAgo: number): string {
+  return new Date(now.getTime() - daysAgo * 86_400_000).toISOString().slice(0, 10);
+}
+
+export function readingsOf(machine: DemoMachine, now: Date): HoursReading[] {
+  return machine.readings.map(({ daysAgo, hours }) => ({ date: dayBefore(now, daysAgo), hours }));
+}

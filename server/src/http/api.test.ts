@@ -1,0 +1,221 @@
+import { randomUUID } from 'node:crypto';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { MachineDetailSchema, MachineLinesSchema, ShopSchema } from '@longbar/core';
+import { QueryTypes } from 'sequelize';
+import * as v from 'valibot';
+import type { TestServer } from '../../test-support/testServer';
+import { startTestServer } from '../../test-support/testServer';
+import { openDatabase } from '../store/database';
+import { MACHINES } from '../demo/yard';
+
+// A full sync of the disk for every batch takes its time on a slow one.
+jest.setTimeout(30_000);
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.close());
+
+const PUMP = MACHINES[0]!.id;
+const TRACTOR = MACHINES[1]!.id;
+
+const head = (machine = TRACTOR) => ({
+  id: randomUUID(),
+  machine,
+  method: 'two-position',
+  sheetRevision: 1,
+  at: '2026-11-23T08:00:00.000Z',
+  by: 'Ina',
+});
+const event = (job: string, n: number, rest: object = { type: 'hours.read', hours: 2540 }) => ({
+  id: randomUUID(),
+  job,
+  n,
+  at: '2026-11-23T08:10:00.000Z',
+  by: 'Ina',
+  ...rest,
+});
+
+describe('machines', () => {
+  it('answers the yard and a machine as the wire schemas say', async () => {
+    const yard = await server.get('/machines');
+    expect(v.is(MachineLinesSchema, yard.body)).toBe(true);
+    expect(yard.body).toHaveLength(MACHINES.length);
+    const machine = await server.get(`/machines/${PUMP}`);
+    expect(v.is(MachineDetailSchema, machine.body)).toBe(true);
+    expect(machine.body.history).toHaveLength(1);
+    expect(Object.keys(machine.body.lastLeft.readings)).toHaveLength(12);
+    expect(v.is(ShopSchema, (await server.get('/shop')).body)).toBe(true);
+  });
+
+  it('counts the next check from the last signed job', async () => {
+    const { body } = await server.get(`/machines/${PUMP}`);
+    expect(body.due).toMatchObject({ by: 'hours', atHours: 6621, hoursLeft: 38 });
+  });
+
+  it('keeps a reading, and refuses one that runs against its neighbours', async () => {
+    const post = (date: string, hours: unknown) =>
+      server.post(`/machines/${TRACTOR}/hours`, { date, hours });
+    expect((await post('2026-11-20', 2535.5)).status).toBe(201);
+    expect((await server.get(`/machines/${TRACTOR}`)).body.hours).toEqual({
+      date: '2026-11-20',
+      hours: 2535.5,
+    });
+    const low = await post('2026-11-21', 12);
+    expect(low.status).toBe(400);
+    expect(low.body.error.issues[0]).toMatchObject({ path: 'hours' });
+    expect((await post('2026-10-01', 9999)).body.error.issues[0].message).toContain('only 2531 h');
+    expect((await post('2999-01-01', 9999)).body.error.issues[0].path).toBe('date');
+    expect((await post('soon', 1)).body.error.issues[0].path).toBe('date');
+    expect((await post('2026-11-21', '5')).body.error.issues[0].path).toBe('hours');
+  });
+});
+
+describe('sheets', () => {
+  it('publishes revisions, the same one once, and keeps a machine on its newest', async () => {
+    const sheets = (await server.get('/sheets')).body as { id: string; name: string }[];
+    const id = sheets.find(({ name }) => name === 'Ruff 1')!.id;
+    const { document } = (await server.get(`/sheets/${id}`)).body;
+    expect((await server.post('/sheets', { id, document })).status).toBe(200);
+    const changed = { ...document, later: { kept: true } };
+    const published = await server.post('/sheets', { id, document: changed });
+    expect(published).toMatchObject({ status: 201, body: { id, revision: 2, document: changed } });
+    expect((await server.get(`/sheets/${id}`)).body.document).toEqual(changed);
+    const fresh = await server.post('/sheets', { id: randomUUID(), document });
+    expect(fresh.body.revision).toBe(1);
+  });
+
+  it('refuses a sheet with mistakes, naming each, and keeps nothing of it', async () => {
+    const before = (await server.get('/sheets')).body;
+    const bad = { ...MACHINES[0]!.sheet.document, marks: [{ name: 'I', at: 400 }] };
+    const answer = await server.post('/sheets', { id: randomUUID(), document: bad });
+    expect(answer.status).toBe(400);
+    expect(answer.body.error.issues[0].path).toBe('document.marks.0.at');
+    expect((await server.post('/sheets', { id: 'x' })).body.error.issues[0].path).toBe('id');
+    expect((await server.get('/sheets')).body).toEqual(before);
+    expect((await server.get(`/sheets/${randomUUID()}`)).status).toBe(404);
+  });
+});
+
+describe('jobs', () => {
+  it('begins a job once, answers the same to the same, and 409 to a different one', async () => {
+    const job = head();
+    expect(await server.post('/jobs', job)).toEqual({ status: 201, body: job });
+    expect(await server.post('/jobs', job)).toEqual({ status: 200, body: job });
+    expect((await server.post('/jobs', { ...job, by: 'Orla' })).status).toBe(409);
+  });
+
+  it('refuses a job of no machine, of no revision, and one that is malformed', async () => {
+    expect((await server.post('/jobs', head(randomUUID()))).status).toBe(404);
+    const revision = await server.post('/jobs', { ...head(), sheetRevision: 9 });
+    expect(revision.body.error.issues).toEqual([
+      { path: 'sheetRevision', message: 'The machine’s sheet has no revision 9.' },
+    ]);
+    const malformed = await server.post('/jobs', { ...head(), id: 'x', method: 'guess' });
+    expect(malformed.status).toBe(400);
+    expect(malformed.body.error.issues.map(({ path }: { path: string }) => path)).toEqual([
+      'id',
+      'method',
+    ]);
+  });
+
+  it('keeps each event once, in pages after a serial, unknown types included', async () => {
+    const job = head();
+    await server.post('/jobs', job);
+    const events = [event(job.id, 1), event(job.id, 2, { type: 'from.later', extra: [1] })];
+    const accepted = events.map(({ id }) => id);
+    expect((await server.post(`/jobs/${job.id}/events`, events)).body).toEqual({ accepted });
+    expect((await server.post(`/jobs/${job.id}/events`, [...events, ...events])).status).toBe(200);
+    const page = await server.get(`/jobs/${job.id}/events?after=0`);
+    expect(page.body).toEqual({ events, serial: expect.any(Number), more: false });
+    const later = [event(job.id, 3)];
+    await server.post(`/jobs/${job.id}/events`, later);
+    const rest = await server.get(`/jobs/${job.id}/events?after=${page.body.serial}`);
+    expect(rest.body.events).toEqual(later);
+  });
+
+  it('keeps all of a batch or nothing of it, and names what is wrong', async () => {
+    const job = head();
+    await server.post('/jobs', job);
+    const bad = await server.post(`/jobs/${job.id}/events`, [
+      event(job.id, 1),
+      event(job.id, 0),
+      event(randomUUID(), 2),
+    ]);
+    expect(bad.status).toBe(400);
+    expect(bad.body.error.issues).toEqual([
+      { path: '1.n', message: 'n is a whole number from 1.' },
+    ]);
+    const foreign = await server.post(`/jobs/${job.id}/events`, [event(randomUUID(), 2)]);
+    expect(foreign.body.error.issues[0].path).toBe('0.job');
+    expect((await server.get(`/jobs/${job.id}/events?after=0`)).body.events).toEqual([]);
+    expect((await server.get(`/jobs/${job.id}/events?after=x`)).body.error.issues[0].path).toBe(
+      'after',
+    );
+  });
+
+  it('refuses an event whose id another job has', async () => {
+    const [one, other] = [head(), head()];
+    await server.post('/jobs', one);
+    await server.post('/jobs', other);
+    const kept = event(one.id, 1);
+    await server.post(`/jobs/${one.id}/events`, [kept]);
+    const again = await server.post(`/jobs/${other.id}/events`, [{ ...kept, job: other.id }]);
+    expect(again.body.error.issues[0].path).toBe('0.id');
+  });
+
+  it('says 413 to too many and to too large, 404 to no job, 400 to no JSON', async () => {
+    const job = head();
+    await server.post('/jobs', job);
+    const many = Array.from({ length: 501 }, (_, i) => event(job.id, i + 1));
+    expect((await server.post(`/jobs/${job.id}/events`, many)).status).toBe(413);
+    expect((await server.post(`/jobs/${job.id}/events`, many.slice(0, 500))).status).toBe(200);
+    const large = [event(job.id, 1, { type: 'from.later', extra: 'x'.repeat(2_000_000) })];
+    expect((await server.post(`/jobs/${job.id}/events`, large)).status).toBe(413);
+    expect((await server.post(`/jobs/${randomUUID()}/events`, [])).status).toBe(404);
+    const broken = await server.post('/jobs', '{"id":');
+    expect(broken.status).toBe(400);
+    expect(JSON.stringify(broken.body)).not.toContain('node_modules');
+    expect((await server.get('/nothing')).status).toBe(404);
+  });
+
+  it('keeps a hundred batches posted at once', async () => {
+    const job = head();
+    await server.post('/jobs', job);
+    const batches = Array.from({ length: 100 }, (_, i) => [event(job.id, i + 1)]);
+    const answers = await Promise.all(
+      batches.map((batch) => server.post(`/jobs/${job.id}/events`, batch)),
+    );
+    expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([200]));
+    expect(await server.db.tables.events.count({ where: { job: job.id } })).toBe(100);
+  });
+});
+
+describe('the store', () => {
+  it('writes ahead, syncs in full and holds foreign keys on every connection', async () => {
+    const { sequelize } = server.db.tables.shops;
+    await server.db.write(async (transaction) => {
+      for (const [pragma, value] of [
+        ['journal_mode', 'wal'],
+        ['synchronous', 2],
+        ['foreign_keys', 1],
+      ]) {
+        const options = { type: QueryTypes.SELECT, transaction } as const;
+        const [row] = await sequelize!.query(`PRAGMA ${pragma}`, options);
+        expect(Object.values(row!)).toEqual([value]);
+      }
+    });
+    const orphan = { id: randomUUID(), job: randomUUID(), n: 1, body: {} as never, receivedAt: '' };
+    await expect(
+      server.db.write((transaction) => server.db.tables.events.create(orphan, { transaction })),
+    ).rejects.toThrow(/FOREIGN KEY/);
+  });
+
+  it('says in one line that a folder cannot be written', async () => {
+    expect(readdirSync(server.folder)).toContain('longbar.sqlite');
+    const below = join(server.folder, 'longbar.sqlite', 'data');
+    await expect(openDatabase(below)).rejects.toThrow(`The folder ${below} cannot be written.`);
+  });
+});

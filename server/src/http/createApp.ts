@@ -1,0 +1,81 @@
+import compression from 'compression';
+import type { Express, RequestHandler } from 'express';
+import express from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Database } from '../store/database';
+import { readShop } from '../store/shop';
+import { answerErrors, notFound } from './errors';
+import { jobRoutes } from './jobs';
+import { machineRoutes } from './machines';
+import { sheetRoutes } from './sheets';
+import { webApplication } from './webApplication';
+
+export type AppOptions = {
+  db: Database;
+  logger: Logger;
+  /** Names this run of the server, so that a test knows whose answer it got. */
+  run: string;
+  /** The folder of the built web application; none while developing. */
+  web?: string | undefined;
+  /** While developing: the address the application is served from, on another port. */
+  devOrigin?: string | undefined;
+};
+
+const CONTENT_POLICY = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'self'"],
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    workerSrc: ["'self'", 'blob:'],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    objectSrc: ["'none'"],
+    baseUri: ["'self'"],
+    frameAncestors: ["'none'"],
+  },
+};
+
+/** The one Express application: the API, and the web application beside it. */
+export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger, autoLogging: false }));
+  // Over plain HTTP on a shop's network the browser must not be sent to HTTPS.
+  app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
+  app.use(compression());
+  if (devOrigin) app.use(allowOrigin(devOrigin));
+  const api = express.Router();
+  api.use(express.json({ limit: '1mb' }));
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  api.get('/health', (_request, response) => {
+    response.json({ ok: true, run });
+  });
+  api.get('/shop', async (_request, response) => {
+    response.json(await readShop(db));
+  });
+  api.use('/machines', machineRoutes(db));
+  api.use('/jobs', jobRoutes(db));
+  api.use('/sheets', sheetRoutes(db));
+  api.use(notFound);
+  app.use('/api', api);
+  if (web) app.use(webApplication(web));
+  app.use(notFound);
+  app.use(answerErrors);
+  return app;
+}
+
+/** Lets the application ask across ports while developing. */
+function allowOrigin(origin: string): RequestHandler {
+  return (request, response, next) => {
+    response.set('Access-Control-Allow-Origin', origin);
+    response.set('Access-Control-Allow-Headers', 'content-type');
+    response.set('Cross-Origin-Resource-Policy', 'cross-origin');
+    if (request.method === 'OPTIONS') response.sendStatus(204);
+    else next();
+  };
+}

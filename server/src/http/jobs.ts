@@ -1,0 +1,50 @@
+import { JobEventsSchema, JobHeadSchema, MOST_EVENTS } from '@longbar/core';
+import { Router } from 'express';
+import * as v from 'valibot';
+import type { Database } from '../store/database';
+import { appendEvents, beginJob, readEvents, readJob } from '../store/jobs';
+import { RequestError } from '../requestError';
+import { checked } from './errors';
+
+const AfterSchema = v.object({
+  after: v.optional(
+    v.pipe(
+      v.string('after is a whole number.'),
+      v.regex(/^\d{1,15}$/, 'after is a whole number.'),
+      v.transform(Number),
+    ),
+    '0',
+  ),
+});
+
+export function jobRoutes(db: Database): Router {
+  const routes = Router();
+  routes.post('/', async (request, response) => {
+    const { head, made } = await beginJob(db, checked(JobHeadSchema, request.body), now());
+    response.status(made ? 201 : 200).json(head);
+  });
+  routes.get('/:id', async (request, response) => {
+    response.json(await readJob(db, request.params.id));
+  });
+  routes.post('/:id/events', async (request, response) => {
+    const { id } = request.params;
+    if (Array.isArray(request.body) && request.body.length > MOST_EVENTS) {
+      throw new RequestError(413, `Send at most ${MOST_EVENTS} events at a time.`);
+    }
+    const events = checked(JobEventsSchema, request.body);
+    const issues = events.flatMap(({ job }, i) =>
+      job === id ? [] : [{ path: `${i}.job`, message: 'This event belongs to another job.' }],
+    );
+    if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
+    response.json({ accepted: await appendEvents(db, id, events, now()) });
+  });
+  routes.get('/:id/events', async (request, response) => {
+    const { after } = checked(AfterSchema, request.query);
+    response.json(await readEvents(db, request.params.id, after));
+  });
+  return routes;
+}
+
+function now(): string {
+  return new Date().toISOString();
+}

@@ -1,0 +1,33 @@
+import { parseSheet, PublishSchema } from '@longbar/core';
+import { Router } from 'express';
+import { RequestError } from '../requestError';
+import type { Database } from '../store/database';
+import { listSheets, publishSheet, readSheet } from '../store/sheets';
+import { checked } from './errors';
+
+export function sheetRoutes(db: Database): Router {
+  const routes = Router();
+  routes.get('/', async (_request, response) => {
+    response.json(await listSheets(db));
+  });
+  routes.get('/:id', async (request, response) => {
+    const sheet = await readSheet(db, request.params.id);
+    if (!sheet) throw new RequestError(404, 'There is no such sheet.');
+    response.json(sheet);
+  });
+  routes.post('/', async (request, response) => {
+    const { id, document } = checked(PublishSchema, request.body);
+    const parsed = parseSheet(document);
+    if (!parsed.ok) {
+      const issues = parsed.issues.map(({ path, message }) => ({
+        path: `document.${path}`,
+        message,
+      }));
+      throw new RequestError(400, 'The sheet has mistakes.', issues);
+    }
+    const now = new Date().toISOString();
+    const { sheet, made } = await publishSheet(db, id, parsed.sheet, now);
+    response.status(made ? 201 : 200).json(sheet);
+  });
+  return routes;
+}

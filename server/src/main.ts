@@ -1,0 +1,96 @@
+import { randomUUID } from 'node:crypto';
+import type { Server } from 'node:http';
+import { createServer } from 'node:http';
+import { networkInterfaces } from 'node:os';
+import { resolve } from 'node:path';
+import { pino } from 'pino';
+import qrcode from 'qrcode-terminal';
+import { loadDemo } from './demo/loadDemo';
+import { createApp } from './http/createApp';
+import type { Database } from './store/database';
+import { FolderError, openDatabase } from './store/database';
+
+/** What a start can be told; the environment gives the rest. */
+export type StartOptions = { demo: boolean; web?: string | undefined };
+
+/** Cannot start, for a reason a person can mend. */
+class StartError extends Error {}
+
+/** Opens the database, loads the demo data into an empty one if asked, and serves. */
+export async function start({ demo, web }: StartOptions): Promise<void> {
+  try {
+    await serve({ demo, web });
+  } catch (error) {
+    if (!(error instanceof StartError) && !(error instanceof FolderError)) throw error;
+    console.error(error.message);
+    process.exit(1);
+  }
+}
+
+async function serve({ demo, web }: StartOptions): Promise<void> {
+  const host = process.env.HOST ?? '127.0.0.1';
+  const port = portFrom(process.env.PORT);
+  const devOrigin = process.env.LONGBAR_DEV_ORIGIN;
+  const db = await openDatabase(resolve(process.env.LONGBAR_DATA ?? 'data'));
+  if (demo && (await loadDemo(db, new Date()))) console.log('Demo data loaded.');
+  const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+  const server = createServer(createApp({ db, logger, run: randomUUID(), web, devOrigin }));
+  try {
+    await listen(server, port, host);
+  } catch (error) {
+    await db.close();
+    throw error;
+  }
+  closeOnSignal(server, db);
+  announce(host, port);
+}
+
+function portFrom(text = '8640'): number {
+  const port = Number(text);
+  if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
+  throw new StartError(`PORT is “${text}”; it must be a whole number from 0 to 65535.`);
+}
+
+function listen(server: Server, port: number, host: string): Promise<void> {
+  return new Promise((resolvePromise, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE') {
+        reject(new StartError(`Port ${port} is in use. Set PORT to a free one.`));
+      } else if (error.code === 'EACCES' || error.code === 'EADDRNOTAVAIL') {
+        reject(new StartError(`Cannot listen on ${host}:${port} (${error.code}).`));
+      } else reject(error);
+    });
+    server.listen(port, host, resolvePromise);
+  });
+}
+
+function closeOnSignal(server: Server, db: Database): void {
+  let closing = false;
+  const close = async () => {
+    if (closing) return;
+    closing = true;
+    server.close();
+    server.closeAllConnections();
+    await db.close();
+    console.log('Database closed.');
+    process.exit(0);
+  };
+  process.on('SIGINT', close);
+  process.on('SIGTERM', close);
+}
+
+const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
+
+/** Says where it is served; for a phone, as a QR code too. */
+function announce(host: string, port: number): void {
+  const url = `http://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;
+  console.log(`Long Bar is at ${url}  (Ctrl-C stops it)`);
+  if (!LOOPBACK.has(host)) qrcode.generate(url, { small: true });
+}
+
+/** The address another device reaches: the first of this machine where all are served. */
+function reachable(host: string): string {
+  if (host !== '0.0.0.0' && host !== '::') return host;
+  const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
+  return all.find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? 'localhost';
+}

@@ -1,0 +1,12 @@
+import type { Issue } from '@longbar/core';
+
+/** A request that cannot be served: the status and what to tell the one who asked. */
+export class RequestError extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly issues: Issue[] = [],
+  ) {
+    super(message);
+  }
+}

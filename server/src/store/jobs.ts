@@ -1,0 +1,143 @@
+import type { JobContext, JobEvent, JobHead } from '@longbar/core';
+import { isDeepStrictEqual } from 'node:util';
+import type { Transaction } from 'sequelize';
+import { Op } from 'sequelize';
+import { RequestError } from '../requestError';
+import type { Database } from './database';
+import { readSheet } from './sheets';
+import { readShop } from './shop';
+import { summarise } from './summary';
+import type { JobRow } from './tables';
+
+const PAGE = 500;
+
+/** Begins a job. The same one again changes nothing and answers the same. */
+export async function beginJob(
+  db: Database,
+  head: JobHead,
+  now: string,
+): Promise<{ head: JobHead; made: boolean }> {
+  const machine = await db.tables.machines.findByPk(head.machine);
+  if (!machine) throw new RequestError(404, 'There is no such machine.');
+  const { sheet } = machine.get();
+  const known = await readSheet(db, sheet, head.sheetRevision);
+  if (!known) {
+    const message = `The machine’s sheet has no revision ${head.sheetRevision}.`;
+    throw new RequestError(400, message, [{ path: 'sheetRevision', message }]);
+  }
+  const { policy } = await readShop(db);
+  return db.write(async (transaction) => {
+    const before = await db.tables.jobs.findByPk(head.id, { transaction });
+    if (before) {
+      if (isDeepStrictEqual(headOf(before.get()), head)) return { head, made: false };
+      throw new RequestError(409, 'A different job has this id already.');
+    }
+    const summary = summarise(head, known.document, policy, [], now);
+    await db.tables.jobs.create({ ...head, sheet, summary }, { transaction });
+    return { head, made: true };
+  });
+}
+
+function headOf({ id, machine, method, sheetRevision, at, by }: JobRow): JobHead {
+  return { id, machine, method, sheetRevision, at, by };
+}
+
+/**
+ * Keeps events of one job, all or none, each once however often it comes. Answers the ids
+ * only when they are on disk.
+ */
+export async function appendEvents(
+  db: Database,
+  job: string,
+  events: readonly JobEvent[],
+  now: string,
+): Promise<string[]> {
+  const row = await db.tables.jobs.findByPk(job);
+  if (!row) throw new RequestError(404, 'There is no such job.');
+  const { policy } = await readShop(db);
+  await db.write(async (transaction) => {
+    const known = await refuseForeign(db, job, events, transaction);
+    const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
+    if (fresh.size === 0) return;
+    await db.tables.events.bulkCreate(
+      [...fresh.values()].map((body) => ({ id: body.id, job, n: body.n, body, receivedAt: now })),
+      { transaction },
+    );
+    const head = row.get();
+    const sheet = await readSheet(db, head.sheet, head.sheetRevision);
+    const all = await db.tables.events.findAll({ where: { job }, transaction });
+    if (!sheet) throw new Error(`Job ${job} has lost its sheet.`);
+    const journal = all.map((event) => event.get().body);
+    const summary = summarise(headOf(head), sheet.document, policy, journal, now);
+    await db.tables.jobs.update({ summary }, { where: { id: job }, transaction });
+  });
+  return events.map(({ id }) => id);
+}
+
+/** The ids of these events that are kept already; an id of another job's event is refused. */
+async function refuseForeign(
+  db: Database,
+  job: string,
+  events: readonly JobEvent[],
+  transaction: Transaction,
+): Promise<Set<string>> {
+  const ids = events.map(({ id }) => id);
+  const kept = await db.tables.events.findAll({
+    where: { id: { [Op.in]: ids } },
+    attributes: ['id', 'job'],
+    transaction,
+  });
+  const issues = kept
+    .filter((row) => row.get().job !== job)
+    .map((row) => ({
+      path: `${ids.indexOf(row.get().id)}.id`,
+      message: 'An event of another job has this id.',
+    }));
+  if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
+  return new Set(kept.map((row) => row.get().id));
+}
+
+/** A page of the journal in the order of arrival, after a serial; `serial` is the last. */
+export async function readEvents(db: Database, job: string, after: number) {
+  if (!(await db.tables.jobs.findByPk(job))) throw new RequestError(404, 'There is no such job.');
+  const rows = await db.tables.events.findAll({
+    where: { job, serial: { [Op.gt]: after } },
+    order: [['serial', 'ASC']],
+    limit: PAGE,
+  });
+  const last = rows[rows.length - 1]?.get().serial ?? after;
+  return { events: rows.map((row) => row.get().body), serial: last, more: rows.length === PAGE };
+}
+
+/** A job with all that working on it needs: its head, its sheet revision and the shop. */
+export async function readJob(db: Database, id: string): Promise<JobContext> {
+  const row = await db.tables.jobs.findByPk(id);
+  if (!row) throw new RequestError(404, 'There is no such job.');
+  const job = row.get();
+  const [sheet, machine, shop, before] = await Promise.all([
+    readSheet(db, job.sheet, job.sheetRevision),
+    db.tables.machines.findByPk(job.machine),
+    readShop(db),
+    lastSignedBefore(db, job),
+  ]);
+  if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
+  const lastLeft = before ? { hours: before.summary.hours, readings: before.summary.left } : null;
+  return {
+    head: headOf(job),
+    machineName: machine.get().name,
+    sheet: sheet.document,
+    shop,
+    lastLeft,
+  };
+}
+
+async function lastSignedBefore(
+  db: Database,
+  { machine, at }: JobRow,
+): Promise<JobRow | undefined> {
+  const rows = await db.tables.jobs.findAll({
+    where: { machine, at: { [Op.lt]: at } },
+    order: [['at', 'DESC']],
+  });
+  return rows.map((row) => row.get()).find(({ summary }) => summary.signed);
+}

@@ -1,0 +1,17 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import type { Migration } from './migration';
+import { firstTables } from './migrations/0001-first-tables';
+
+const MIGRATIONS: Migration[] = [firstTables];
+
+/** Brings the schema up to date; each step runs once. */
+export async function migrate(sequelize: Sequelize): Promise<void> {
+  const queries = sequelize.getQueryInterface();
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: () => up(queries) })),
+    storage: new SequelizeStorage({ sequelize }),
+    logger: undefined,
+  });
+  await umzug.up();
+}

@@ -1,0 +1,40 @@
+import type {
+  EngineSheet,
+  JobEvent,
+  JobHead,
+  JobSummary,
+  Reading,
+  ShopPolicy,
+} from '@longbar/core';
+import { foldJob, jobSteps, presentStep, standingReading } from '@longbar/core';
+
+/** The summary of a job from its journal. `now` decides only whether the engine is cold. */
+export function summarise(
+  head: JobHead,
+  sheet: EngineSheet,
+  policy: ShopPolicy,
+  events: readonly JobEvent[],
+  now: string,
+): JobSummary {
+  const state = foldJob(events);
+  const steps = jobSteps({ head, sheet, policy }, state, now);
+  const place = presentStep(steps);
+  const adjusters = Object.entries(state.adjusters);
+  const left = adjusters.flatMap(([id, adjuster]) => {
+    const standing = standingReading(adjuster);
+    return standing ? [[id, { go: standing.go, noGo: standing.noGo, how: standing.how }]] : [];
+  });
+  return {
+    hours: state.hours ? { date: state.hours.at, hours: state.hours.hours } : null,
+    step: { title: steps[place]?.title ?? '', place, of: steps.length },
+    set: {
+      done: adjusters.filter(([, { painted }]) => painted).length,
+      of: sheet.adjusters.reduce(
+        (sum, { perCylinder = 1 }) => sum + perCylinder * sheet.firing.order.length,
+        0,
+      ),
+    },
+    signed: state.signed ?? null,
+    left: Object.fromEntries(left) as Record<string, Reading>,
+  };
+}

@@ -1,0 +1,97 @@
+import type {
+  EngineSheet,
+  HoursReading,
+  JobEvent,
+  JobHead,
+  JobSummary,
+  MeterChange,
+  Shop,
+} from '@longbar/core';
+import type { Model, ModelStatic, Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
+
+/** What stands in each row. */
+export type ShopRow = Shop & { id: string };
+export type SheetRow = { id: string; revision: number; document: EngineSheet; publishedAt: string };
+export type MachineRow = {
+  id: string;
+  name: string;
+  sheet: string;
+  meter: MeterChange[];
+  /** What was known when the machine came into the yard. */
+  baseline: { last: HoursReading | null; breakInDone: boolean };
+};
+export type HoursRow = { machine: string; date: string; hours: number };
+export type JobRow = JobHead & { sheet: string; summary: JobSummary };
+export type EventRow = {
+  serial?: number;
+  id: string;
+  job: string;
+  n: number;
+  body: JobEvent;
+  receivedAt: string;
+};
+
+type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
+export type Tables = {
+  shops: Table<ShopRow>;
+  sheets: Table<SheetRow>;
+  machines: Table<MachineRow>;
+  hours: Table<HoursRow>;
+  jobs: Table<JobRow>;
+  events: Table<EventRow>;
+};
+
+const id = { type: DataTypes.TEXT, primaryKey: true };
+const text = DataTypes.TEXT;
+const json = DataTypes.JSON;
+const serial = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true };
+
+/** The tables as Sequelize knows them; the migrations make them. */
+export function defineTables(sequelize: Sequelize): Tables {
+  const define = <Row extends object>(table: string, columns: object) =>
+    sequelize.define(table, columns as never, {
+      tableName: table,
+      timestamps: false,
+    }) as unknown as Table<Row>;
+  return {
+    shops: define<ShopRow>('shops', { id, name: text, policy: text, bladeSets: json }),
+    sheets: define<SheetRow>('sheets', {
+      id,
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      document: json,
+      publishedAt: text,
+    }),
+    machines: define<MachineRow>('machines', {
+      id,
+      name: text,
+      sheet: text,
+      meter: json,
+      baseline: json,
+    }),
+    hours: define<HoursRow>('hours_readings', {
+      serial,
+      machine: text,
+      date: text,
+      hours: DataTypes.DOUBLE,
+    }),
+    jobs: define<JobRow>('jobs', {
+      id,
+      machine: text,
+      sheet: text,
+      sheetRevision: DataTypes.INTEGER,
+      method: text,
+      at: text,
+      by: text,
+      summary: json,
+    }),
+    events: define<EventRow>('events', {
+      serial,
+      id: text,
+      job: text,
+      n: DataTypes.INTEGER,
+      body: json,
+      receivedAt: text,
+    }),
+  };
+}

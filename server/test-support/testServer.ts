@@ -1,0 +1,56 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { createServer } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { loadDemo } from '../src/demo/loadDemo';
+import { createApp } from '../src/http/createApp';
+import type { Database } from '../src/store/database';
+import { openDatabase } from '../src/store/database';
+
+// What is in an answer is what the tests are about.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+export type Answer = { status: number; body: any };
+
+export type TestServer = {
+  db: Database;
+  folder: string;
+  get(path: string): Promise<Answer>;
+  post(path: string, body: unknown): Promise<Answer>;
+  close(): Promise<void>;
+};
+
+/** The day the demo is loaded in tests. */
+export const NOW = new Date('2026-11-23T09:00:00Z');
+
+/** A server with the demo yard in a folder of its own, answering on loopback. */
+export async function startTestServer(): Promise<TestServer> {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-server-'));
+  const db = await openDatabase(folder);
+  await loadDemo(db, NOW);
+  const server = createServer(createApp({ db, logger: pino({ level: 'silent' }), run: 'test' }));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  const ask = async (path: string, init?: RequestInit) => {
+    const response = await fetch(`http://127.0.0.1:${port}/api${path}`, init);
+    return { status: response.status, body: await response.json() };
+  };
+  return {
+    db,
+    folder,
+    get: (path) => ask(path),
+    post: (path, body) =>
+      ask(path, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: typeof body === 'string' ? body : JSON.stringify(body),
+      }),
+    async close() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await db.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
