@@ -1,0 +1,1 @@
+export { YardScreen as default } from '../features/yard/YardScreen';

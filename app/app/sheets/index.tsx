@@ -1,0 +1,1 @@
+export { SheetsScreen as default } from '../../features/sheets/SheetsScreen';

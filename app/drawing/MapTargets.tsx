@@ -1,0 +1,111 @@
+import { useRef } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { SeatedBank } from '@longbar/core';
+import type { Geometry, MapCell } from './mapCell';
+import { spoken } from './mapCell';
+
+type Props = {
+  bank: SeatedBank;
+  cells: Readonly<Record<string, MapCell>>;
+  column: number;
+  geometry: Geometry;
+  fine: boolean;
+  ids: string[];
+  onSelect: (id: string) => void;
+};
+
+/** What one taps on the map: columns under a thumb, single rockers under a pointer. */
+export function MapTargets({ bank, cells, column, geometry, fine, ids, onSelect }: Props) {
+  if (fine) return <RockerTargets {...{ cells, geometry, ids, onSelect }} />;
+  return (
+    <View style={StyleSheet.absoluteFill}>
+      {bank.cylinders.map(({ cylinder, adjusters }, i) => {
+        const own = adjusters.map(({ id }) => id);
+        return (
+          <Pressable
+            key={cylinder}
+            role="button"
+            aria-label={`Cylinder ${cylinder}. ${own.map((id) => spoken(id, cells[id])).join('. ')}`}
+            onPress={() => onSelect(nextOf(own, cells))}
+            style={{
+              position: 'absolute',
+              left: column * i,
+              top: 0,
+              width: column,
+              height: geometry.height,
+            }}
+          />
+        );
+      })}
+    </View>
+  );
+}
+
+/** Tapping a column goes to what may be set and is not finished; again, to its neighbour. */
+function nextOf(own: string[], cells: Props['cells']): string {
+  const selected = own.findIndex((id) => cells[id]?.selected);
+  if (selected >= 0) return own[(selected + 1) % own.length] as string;
+  const open = own.find((id) => cells[id]?.here && cells[id]?.progress !== 'painted');
+  return open ?? (own.find((id) => cells[id]?.here) as string | undefined) ?? (own[0] as string);
+}
+
+type RockerTargetsProps = Pick<Props, 'cells' | 'geometry' | 'ids' | 'onSelect'>;
+type Focusable = { focus(): void };
+type KeyPress = { key: string; preventDefault(): void };
+
+/** Each rocker by itself; the arrow keys move along the head, one stop for the Tab key. */
+function RockerTargets({ cells, geometry, ids, onSelect }: RockerTargetsProps) {
+  const targets = useRef(new Map<string, Focusable>());
+  const entry = ids.find((id) => cells[id]?.selected) ?? ids[0];
+  const onKeyDown = (id: string) => (event: KeyPress) => {
+    const to = placeAfter(event.key, ids.indexOf(id), ids.length);
+    if (to === undefined) return;
+    event.preventDefault();
+    targets.current.get(ids[to] as string)?.focus();
+  };
+  const width = Math.max(24, 28 * geometry.scale);
+  return (
+    <View style={StyleSheet.absoluteFill} role="group" aria-label="Rockers from the front">
+      {geometry.places.map(({ id, x }) => (
+        <Pressable
+          key={id}
+          ref={(node) => {
+            if (node) targets.current.set(id, node as unknown as Focusable);
+            else targets.current.delete(id);
+          }}
+          role="button"
+          aria-label={spoken(id, cells[id])}
+          aria-selected={cells[id]?.selected ?? false}
+          tabIndex={id === entry ? 0 : -1}
+          onPress={() => onSelect(id)}
+          {...{ onKeyDown: onKeyDown(id) }}
+          style={{
+            position: 'absolute',
+            left: x - width / 2,
+            top: 0,
+            width,
+            height: geometry.height,
+          }}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** Where an arrow key leads from a place; undefined for any other key. */
+function placeAfter(key: string, place: number, count: number): number | undefined {
+  switch (key) {
+    case 'ArrowRight':
+    case 'ArrowDown':
+      return Math.min(count - 1, place + 1);
+    case 'ArrowLeft':
+    case 'ArrowUp':
+      return Math.max(0, place - 1);
+    case 'Home':
+      return 0;
+    case 'End':
+      return count - 1;
+    default:
+      return undefined;
+  }
+}

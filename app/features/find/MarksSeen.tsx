@@ -1,0 +1,37 @@
+import type { EngineSheet, Observation } from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { Choice } from '../../theme/Choice';
+import { Stack } from '../../theme/Panel';
+import { space } from '../../theme/tokens';
+import { Words } from '../../theme/Words';
+
+type Props = {
+  sheet: EngineSheet;
+  observations: readonly Observation[];
+  onObserve: (observation: Observation) => void;
+};
+
+/** Which mark stands at the pointer. It tells the crank, not the turn. */
+export function MarksSeen({ sheet, observations, onObserve }: Props) {
+  if (!sheet.marks?.length) return null;
+  return (
+    <Stack gap={space.small}>
+      <Words as="strong">A mark at the pointer?</Words>
+      <View style={styles.marks}>
+        {sheet.marks.map(({ name }) => (
+          <Choice
+            key={name}
+            label={name}
+            name={`Mark ${name} at the pointer`}
+            chosen={observations.some((each) => 'mark' in each && each.mark === name)}
+            onPress={() => onObserve({ mark: name, state: 'at' })}
+          />
+        ))}
+      </View>
+    </Stack>
+  );
+}
+
+const styles = StyleSheet.create({
+  marks: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+});

@@ -1,0 +1,99 @@
+import { formatInstant } from '@longbar/core';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Dialog, Portal } from 'react-native-paper';
+import { useSync } from '../../sync/SyncProvider';
+import { useAppSelector } from '../../state/store';
+import { Act } from '../../theme/Act';
+import { Icon } from '../../theme/Icon';
+import { space } from '../../theme/tokens';
+import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
+import { saveFile } from './saveFile';
+
+/** What is not sent yet, small and honest; nothing is shown when all is sent. */
+export function UnsentNote() {
+  const tokens = useTokens();
+  const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
+  const [open, setOpen] = useState(false);
+  const words = noteWords(unsent.count, unsent.aside.length, storeFailed);
+  if (words === undefined) return null;
+  const grave = storeFailed !== null || unsent.aside.length > 0;
+  const color = grave ? tokens.stop : tokens.ink;
+  return (
+    <>
+      <Pressable
+        role="button"
+        aria-label={`${words}. Show more`}
+        onPress={() => setOpen(true)}
+        style={styles.note}
+      >
+        <Icon name={unsent.reachable ? 'unsent' : 'unreachable'} color={color} size={20} />
+        <Words as="note" style={{ color }}>
+          {words}
+        </Words>
+      </Pressable>
+      <Portal>
+        <Dialog visible={open} onDismiss={() => setOpen(false)}>
+          <Dialog.Title>{words}</Dialog.Title>
+          <Dialog.Content>
+            <Explanation />
+          </Dialog.Content>
+          <Dialog.Actions>
+            <Act label="Close" onPress={() => setOpen(false)} />
+          </Dialog.Actions>
+        </Dialog>
+      </Portal>
+    </>
+  );
+}
+
+function noteWords(count: number, aside: number, failed: string | null): string | undefined {
+  if (failed !== null) return 'This phone cannot keep anything';
+  if (aside > 0) return `${aside} refused`;
+  return count > 0 ? `${count} unsent` : undefined;
+}
+
+function Explanation() {
+  const sync = useSync();
+  const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
+  return (
+    <View style={styles.explanation}>
+      {storeFailed !== null && (
+        <Words color="stop">
+          The phone’s store failed: {storeFailed}. Do not go on until it is mended.
+        </Words>
+      )}
+      {unsent.count > 0 && (
+        <Words>
+          {unsent.count} kept on this phone
+          {unsent.since ? ` since ${formatInstant(unsent.since)}` : ''},
+          {unsent.reachable
+            ? ' on the way to the server.'
+            : ' the server does not answer. It is tried again by itself.'}
+        </Words>
+      )}
+      {unsent.aside.length > 0 && (
+        <>
+          <Words>The server refused these; they are kept here, and the rest went on:</Words>
+          {unsent.aside.map(({ item, why }, i) => (
+            <Words key={i} as="note">
+              · {item.kind === 'job' ? 'A job' : item.event.type}: {why}
+            </Words>
+          ))}
+          <Act
+            label="Save them as a file"
+            icon="save"
+            onPress={() => saveFile('long-bar-refused.json', unsent.aside)}
+          />
+        </>
+      )}
+      {unsent.count > 0 && <Act label="Send now" icon="unsent" onPress={() => void sync.send()} />}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  note: { flexDirection: 'row', alignItems: 'center', gap: 4, minHeight: 48, paddingHorizontal: 4 },
+  explanation: { gap: space.medium },
+});

@@ -1,0 +1,7 @@
+import type { IconName } from '../../theme/Icon';
+
+/** The places of the application that there are; each has a tab. */
+export const PLACES: readonly { path: '/' | '/sheets'; title: string; icon: IconName }[] = [
+  { path: '/', title: 'Yard', icon: 'yard' },
+  { path: '/sheets', title: 'Sheets', icon: 'sheets' },
+];

@@ -1,0 +1,86 @@
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Icon } from '../../theme/Icon';
+import { Spread } from '../../theme/Panel';
+import { space } from '../../theme/tokens';
+import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
+import { UnsentNote } from '../frame/UnsentNote';
+import type { WorkingJob } from './useJob';
+
+type Props = { job: WorkingJob; viewed: number; onView: (place: number) => void };
+
+/** Whose engine this is, the step in words, and the way through all steps. */
+export function JobHeader({ job, viewed, onView }: Props) {
+  const tokens = useTokens();
+  const router = useRouter();
+  const step = job.steps[viewed];
+  return (
+    <View style={styles.header}>
+      <Spread style={styles.top}>
+        <View style={styles.titles}>
+          <Words as="heading" numberOfLines={1}>
+            {job.context.machineName}
+          </Words>
+          <Words as="note" color="secondInk">
+            {viewed === job.present ? '' : 'Looking at: '}
+            {step?.title} · step {viewed + 1} of {job.steps.length}
+          </Words>
+        </View>
+        <UnsentNote />
+        <Pressable
+          role="button"
+          aria-label="Leave the job; nothing is lost"
+          onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+          style={styles.leave}
+        >
+          <Icon name="close" color={tokens.ink} />
+        </Pressable>
+      </Spread>
+      <StepBar {...{ job, viewed, onView }} />
+    </View>
+  );
+}
+
+function StepBar({ job, viewed, onView }: Props) {
+  const tokens = useTokens();
+  return (
+    <View style={styles.bar} role="group" aria-label="Steps of the job">
+      {job.steps.map((step, i) => {
+        const done = step.missing.length === 0 && i < job.present;
+        const colour = i === job.present ? tokens.act : done ? tokens.dab : tokens.line;
+        const word = i === job.present ? 'now' : done ? 'done' : 'ahead';
+        return (
+          <Pressable
+            key={step.title}
+            role="button"
+            aria-label={`Step ${i + 1}: ${step.title}, ${word}`}
+            aria-current={i === viewed ? 'step' : undefined}
+            onPress={() => onView(i)}
+            style={styles.segment}
+          >
+            <View
+              style={[styles.fill, { backgroundColor: colour, height: i === viewed ? 10 : 6 }]}
+            />
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  header: { paddingHorizontal: space.large, paddingTop: space.medium },
+  top: { alignItems: 'center', flexWrap: 'nowrap' },
+  titles: { flex: 1 },
+  leave: {
+    width: 48,
+    height: 48,
+    alignItems: 'center',
+    justifyContent: 'center',
+    marginRight: -12,
+  },
+  bar: { flexDirection: 'row', gap: 4, marginTop: 2 },
+  segment: { flex: 1, height: 28, justifyContent: 'center' },
+  fill: { borderRadius: 5 },
+});

@@ -1,0 +1,65 @@
+import { Act } from '../../theme/Act';
+import { Words } from '../../theme/Words';
+import { StepFrame } from './StepFrame';
+import type { StepProps } from './stepProps';
+import { AbleStep } from './steps/AbleStep';
+import { CloseStep } from './steps/CloseStep';
+import { FindStep } from './steps/FindStep';
+import { ReadyStep } from './steps/ReadyStep';
+import { RoundStep } from './steps/RoundStep';
+import { RunStep } from './steps/RunStep';
+import { StopStep } from './steps/StopStep';
+import { UnableStep } from './steps/UnableStep';
+import { WhyStep } from './steps/WhyStep';
+
+const STEPS = {
+  why: WhyStep,
+  ready: ReadyStep,
+  unable: UnableStep,
+  find: FindStep,
+  stop: StopStep,
+  round: RoundStep,
+  close: CloseStep,
+  able: AbleStep,
+  run: RunStep,
+} as const;
+
+type Props = StepProps & { looking: boolean; onPresent: () => void };
+
+/** The step itself; where it is closed, what it will be and what comes first. */
+export function StepBody({ looking, onPresent, ...props }: Props) {
+  const { job, step, after } = props;
+  if (step.closed !== undefined) {
+    return (
+      <StepFrame
+        job={job}
+        after={after}
+        primary={<Act weight="primary" label="Back to the present step" onPress={onPresent} />}
+      >
+        <Words as="heading">{step.title}</Words>
+        <Words>{step.closed}</Words>
+        <Words color="secondInk">Looking ahead. This step will ask for:</Words>
+        {[...new Set(step.missing)].slice(0, 12).map((text) => (
+          <Words key={text} as="note">
+            · {readable(text)}
+          </Words>
+        ))}
+      </StepFrame>
+    );
+  }
+  const Body = STEPS[step.id];
+  const back = looking ? (
+    <>
+      <Act label="Back to the present step" onPress={onPresent} />
+      {after}
+    </>
+  ) : (
+    after
+  );
+  return <Body {...props} after={back} />;
+}
+
+/** An adjuster's id among the words of a gate, as people name it. */
+function readable(text: string): string {
+  return text.replace(/^(\w+)\.(\d+)(?:\.(\d+))?$/, 'No. $2 $1 $3').trim();
+}

@@ -1,0 +1,39 @@
+import { adjusterView } from './adjusterView';
+
+const spec = { low: 280, target: 330, high: 380 };
+const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
+const locked = { how: 'torque' as const, torque: 46, by: 'Ina' };
+const view = (state: Parameters<typeof adjusterView>[0], phase: 'found' | 'again' = 'found') =>
+  adjusterView(state, spec, 'leave-inside', phase);
+
+describe('what the panel of an adjuster shows', () => {
+  it('reads as found until that is settled, then offers to leave or to lock', () => {
+    expect(view(undefined)).toEqual({ reads: 'found', offers: 'nothing' });
+    expect(view({ found: reading(250, null) })).toMatchObject({
+      reads: 'found',
+      offers: 'nothing',
+    });
+    expect(view({ found: reading(300, 350) })).toMatchObject({ reads: 'found', offers: 'keep' });
+    expect(view({ found: reading(200, 250) })).toMatchObject({ reads: 'found', offers: 'lock' });
+  });
+
+  it('reads as left after the lock, and offers the dab only when that is inside', () => {
+    const found = reading(200, 250);
+    expect(view({ found, locked })).toEqual({ reads: 'left', offers: 'nothing' });
+    expect(view({ found, locked, left: reading(250, 280) })).toMatchObject({ offers: 'lock' });
+    expect(view({ found, locked, left: reading(300, 350) })).toMatchObject({ offers: 'paint' });
+    expect(view({ found, locked, left: reading(300, 350), painted: true })).toMatchObject({
+      offers: 'done',
+    });
+  });
+
+  it('reads a finished one once more on the round, and offers to lock what is outside', () => {
+    const done = { found: reading(300, 350), kept: true, painted: true };
+    expect(view(done, 'again')).toEqual({ reads: 'again', offers: 'nothing' });
+    expect(view({ ...done, again: reading(300, 350) }, 'again')).toMatchObject({
+      offers: 'nothing',
+    });
+    expect(view({ ...done, again: reading(200, 250) }, 'again')).toMatchObject({ offers: 'lock' });
+    expect(view({ ...done, painted: false, locked }, 'again')).toMatchObject({ reads: 'left' });
+  });
+});

@@ -1,0 +1,45 @@
+import { CLOSING_ITEMS } from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { Row } from '../../../theme/Panel';
+import { TickRow } from '../../../theme/TickRow';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+import { StepFrame } from '../StepFrame';
+import type { StepProps } from '../stepProps';
+
+/** Close up: each thing ticked by itself; of the gasket, whether it is new or kept. */
+export function CloseStep({ job, after }: StepProps) {
+  const done = (item: string, note?: string) =>
+    job.act({ type: 'closing.done', item, ...(note !== undefined && { note }) });
+  return (
+    <StepFrame job={job} after={after}>
+      <Words as="heading">Close up</Words>
+      {CLOSING_ITEMS.map(({ id, text }) => {
+        const ticked = job.state.closing[id];
+        const note = ticked && [ticked.note, ticked.by].filter(Boolean).join(', ');
+        const row = { text, done: ticked !== undefined, ...(note && { note }) };
+        if (id !== 'gasket') return <TickRow key={id} {...row} onPress={() => done(id)} />;
+        return (
+          <TickRow key={id} {...row} onPress={() => done(id, 'new')}>
+            <View style={styles.gasket}>
+              <Row>
+                <Act label="New gasket" style={styles.grow} onPress={() => done(id, 'new')} />
+                <Act
+                  label="Looked at, kept"
+                  style={styles.grow}
+                  onPress={() => done(id, 'looked at and kept')}
+                />
+              </Row>
+            </View>
+          </TickRow>
+        );
+      })}
+    </StepFrame>
+  );
+}
+
+const styles = StyleSheet.create({
+  gasket: { paddingHorizontal: space.medium, paddingBottom: space.medium },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,84 @@
+import type { Isolation } from '@longbar/core';
+import { formatInstant, isolationsOf } from '@longbar/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
+import { Field } from '../../../theme/Field';
+import { Row } from '../../../theme/Panel';
+import { TickRow } from '../../../theme/TickRow';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+import { StepFrame } from '../StepFrame';
+import type { StepProps } from '../stepProps';
+
+/** Made unable to start: the sheet's own list, each by itself. */
+export function UnableStep({ job, after }: StepProps) {
+  return (
+    <StepFrame job={job} after={after}>
+      <Words as="heading">Make it unable to start</Words>
+      <Caution>
+        It can fire from being barred by hand. Nothing is barred until every line is done.
+      </Caution>
+      {isolationsOf(job.setting.sheet).map((isolation) => (
+        <IsolationRow key={isolation.id} job={job} isolation={isolation} />
+      ))}
+    </StepFrame>
+  );
+}
+
+function IsolationRow({ job, isolation }: Pick<StepProps, 'job'> & { isolation: Isolation }) {
+  const done = job.state.isolations[isolation.id];
+  const [exempting, setExempting] = useState(false);
+  const [reason, setReason] = useState('');
+  const note =
+    done &&
+    (done.exempt !== undefined
+      ? `Does not apply: ${done.exempt}`
+      : `${done.by}, ${formatInstant(done.at)}`);
+  return (
+    <TickRow
+      text={isolation.text}
+      done={done !== undefined}
+      {...(note && { note })}
+      onPress={() => job.act({ type: 'isolation.done', isolation: isolation.id })}
+      beside={
+        !exempting && (
+          <Act
+            label="Does not apply"
+            name={`Does not apply: ${isolation.text}`}
+            onPress={() => setExempting(true)}
+            style={styles.quiet}
+          />
+        )
+      }
+    >
+      {exempting && (
+        <View style={styles.exempt}>
+          <Field label="Why it does not apply" value={reason} onChange={setReason} autoFocus />
+          <Row>
+            <Act label="Not now" onPress={() => setExempting(false)} style={styles.grow} />
+            <Act
+              label="Record the reason"
+              disabled={reason.trim() === ''}
+              style={styles.grow}
+              onPress={() =>
+                job.act({
+                  type: 'isolation.exempted',
+                  isolation: isolation.id,
+                  reason: reason.trim(),
+                })
+              }
+            />
+          </Row>
+        </View>
+      )}
+    </TickRow>
+  );
+}
+
+const styles = StyleSheet.create({
+  exempt: { paddingHorizontal: space.medium, paddingBottom: space.medium, gap: space.small },
+  quiet: { borderWidth: 0, borderLeftWidth: 1.5, borderRadius: 0, width: 104 },
+  grow: { flex: 1 },
+});

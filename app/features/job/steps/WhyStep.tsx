@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { useMachineQuery } from '../../../state/api';
+import { Act } from '../../../theme/Act';
+import { Choice } from '../../../theme/Choice';
+import { Field } from '../../../theme/Field';
+import { Row } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { StepFrame } from '../StepFrame';
+import type { StepProps } from '../stepProps';
+
+type Reason = 'interval' | 'head-work' | 'symptom';
+const REASONS: { reason: Reason; label: string }[] = [
+  { reason: 'interval', label: 'It is due' },
+  { reason: 'head-work', label: 'After head work' },
+  { reason: 'symptom', label: 'A symptom' },
+];
+
+/** Why the engine is opened, and whether its sheet has moved on since the job began. */
+export function WhyStep({ job, after }: StepProps) {
+  const noted = job.state.why;
+  const [reason, setReason] = useState<Reason | undefined>(noted?.reason);
+  const [symptom, setSymptom] = useState(noted?.symptom ?? '');
+  const needsWords = reason === 'symptom' && symptom.trim() === '';
+  const record = () => {
+    if (!reason || needsWords) return;
+    job.act({
+      type: 'why.noted',
+      reason,
+      ...(reason === 'symptom' && { symptom: symptom.trim() }),
+    });
+  };
+  return (
+    <StepFrame
+      job={job}
+      after={after}
+      primary={
+        <Act weight="primary" label="Go on" disabled={!reason || needsWords} onPress={record} />
+      }
+    >
+      <Words as="heading">Why is it opened?</Words>
+      <Row>
+        {REASONS.map((each) => (
+          <Choice
+            key={each.reason}
+            label={each.label}
+            chosen={reason === each.reason}
+            onPress={() => setReason(each.reason)}
+          />
+        ))}
+      </Row>
+      {reason === 'symptom' && (
+        <Field
+          label="What is heard, felt or seen"
+          value={symptom}
+          onChange={setSymptom}
+          multiline
+        />
+      )}
+      <NewerSheet job={job} />
+      <Words as="note" color="secondInk">
+        Long Bar’s positions are worked out from firing order and lobes: a check on the maker’s
+        current manual, not a replacement. Where they differ the manual stands, and local rules and
+        licensed practice stand above both.
+      </Words>
+    </StepFrame>
+  );
+}
+
+/** A job keeps the revision it began with, and says so when there is a newer one. */
+function NewerSheet({ job }: Pick<StepProps, 'job'>) {
+  const { machine, sheetRevision } = job.setting.head;
+  const { data } = useMachineQuery(machine, { refetchOnMountOrArgChange: true });
+  if (!data || data.sheet.revision <= sheetRevision) return null;
+  return (
+    <Words as="strong" color="act">
+      This job keeps revision {sheetRevision} of its sheet. There is a revision{' '}
+      {data.sheet.revision}: look at what it changes before anything is set.
+    </Words>
+  );
+}

@@ -1,0 +1,54 @@
+import type { MachineDetail } from '@longbar/core';
+import { formatDay, formatHours } from '@longbar/core';
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Icon } from '../../theme/Icon';
+import { Stack } from '../../theme/Panel';
+import { space, target } from '../../theme/tokens';
+import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
+
+/** The signed jobs of a machine, each with its record. */
+export function PastJobs({ machine }: { machine: MachineDetail }) {
+  const tokens = useTokens();
+  const router = useRouter();
+  return (
+    <Stack gap={space.small}>
+      <Words as="heading">Past jobs</Words>
+      {machine.history.length === 0 && <Words color="secondInk">None signed yet.</Words>}
+      {machine.history.map(({ id, summary }) => {
+        const { signed, hours, set } = summary;
+        const when = signed ? formatDay(signed.at) : '';
+        return (
+          <Pressable
+            key={id}
+            role="link"
+            aria-label={`Record of ${when}`}
+            onPress={() => router.push(`/jobs/${id}/record`)}
+            style={[styles.job, { borderColor: tokens.line }]}
+          >
+            <View style={styles.text}>
+              <Words as="strong">{when}</Words>
+              <Words as="note" color="secondInk">
+                {hours ? `${formatHours(hours.hours)} h, ` : ''}
+                {set.done} of {set.of} set, signed by {signed?.name}
+              </Words>
+            </View>
+            <Icon name="open" color={tokens.ink} />
+          </Pressable>
+        );
+      })}
+    </Stack>
+  );
+}
+
+const styles = StyleSheet.create({
+  job: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    minHeight: target.primary,
+    borderBottomWidth: 1,
+    paddingVertical: space.small,
+  },
+  text: { flex: 1 },
+});

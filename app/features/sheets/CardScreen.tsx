@@ -1,0 +1,134 @@
+import type { BarringMethod, EngineSheet, Stop } from '@longbar/core';
+import {
+  BARRING_METHODS,
+  describeSet,
+  describeWatch,
+  isRefused,
+  planBarring,
+  toolTurns,
+  wiggleAt,
+} from '@longbar/core';
+import { useRouter } from 'expo-router';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { useSheetQuery } from '../../state/api';
+import { Act } from '../../theme/Act';
+import { Row, Stack } from '../../theme/Panel';
+import { space } from '../../theme/tokens';
+import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
+import { METHOD_TITLES } from './methodWords';
+import { SheetFacts } from './SheetFacts';
+
+/** One page to print and keep in the pocket: it reads without the application. */
+export function CardScreen({ id, method }: { id: string; method: string | undefined }) {
+  const tokens = useTokens();
+  const router = useRouter();
+  const { data, isError } = useSheetQuery(id);
+  const school = BARRING_METHODS.find((each) => each === method) ?? 'each';
+  return (
+    <ScrollView style={{ backgroundColor: tokens.sheet }} contentContainerStyle={styles.page}>
+      <Row style={styles.buttons}>
+        <Act
+          label="Back to the sheet"
+          icon="back"
+          onPress={() => router.replace(`/sheets/${id}`)}
+        />
+        <Act label="Print" icon="print" onPress={() => window.print()} />
+      </Row>
+      {data ? (
+        <Card sheet={data.document} revision={data.revision} method={school} />
+      ) : (
+        <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
+      )}
+    </ScrollView>
+  );
+}
+
+type CardProps = { sheet: EngineSheet; revision: number; method: BarringMethod };
+
+function Card({ sheet, revision, method }: CardProps) {
+  const tokens = useTokens();
+  const plan = planBarring(sheet, { method });
+  return (
+    <Stack>
+      <View style={[styles.head, { borderColor: tokens.ink }]}>
+        <Words as="title">{sheet.name}</Words>
+        <Words color="secondInk">
+          {METHOD_TITLES[method]} · sheet revision {revision}
+        </Words>
+      </View>
+      <Words as="strong">
+        Made unable to start before it is barred. Pins out before every turn. Fingers clear while
+        anyone turns. Bar out before it starts.
+      </Words>
+      {isRefused(plan) ? (
+        <Words color="stop">{plan.refused}</Words>
+      ) : (
+        plan.stops.map((stop, i) => <CardStop key={i} {...{ sheet, stop, i }} />)
+      )}
+      {!isRefused(plan) && plan.rule && (
+        <Words as="strong">Valve set and valve down add up to {plan.rule.sum}.</Words>
+      )}
+      {!isRefused(plan) &&
+        plan.leftOver.map(({ id, reason }) => (
+          <Words key={id} as="note">
+            Left over: {id.replace('.', ' ')}. {reason}
+          </Words>
+        ))}
+      <SheetFacts sheet={sheet} />
+    </Stack>
+  );
+}
+
+function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: number }) {
+  const tokens = useTokens();
+  const { sense = 'clockwise' } = sheet.rotation ?? {};
+  const ratio = sheet.barring?.ratio;
+  const turns =
+    ratio === undefined ? '' : `, ${toolTurns(stop.turn, ratio).toFixed(1)} turns of the tool`;
+  const way = i === 0 ? 'Begin' : `${Math.round(stop.turn)}° ${sense}${turns}`;
+  const { loose, firm } = wiggleAt(sheet, stop);
+  return (
+    <View style={[styles.stop, { borderColor: tokens.line }]}>
+      <Words as="title" style={styles.number}>
+        {i + 1}
+      </Words>
+      <View style={styles.text}>
+        <Words as="strong">
+          {way}:{' '}
+          {stop.mark === undefined ? `${Math.round(stop.at)}°, no mark` : `mark ${stop.mark}`}
+        </Words>
+        {stop.watch && <Words>{describeWatch(stop.watch)}</Words>}
+        <Words>{stop.set.length ? `Set ${describeSet(stop.set)}.` : 'Nothing is set here.'}</Words>
+        <Words as="note" color="secondInk">
+          {[
+            loose.length && `No. ${loose.join(' ')} both loose`,
+            firm.length && `No. ${firm.join(' ')} both firm`,
+          ]
+            .filter(Boolean)
+            .join(', ')}
+        </Words>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: {
+    padding: space.large,
+    gap: space.large,
+    width: '100%',
+    maxWidth: 720,
+    alignSelf: 'center',
+  },
+  buttons: { justifyContent: 'space-between' },
+  head: { borderBottomWidth: 2, paddingBottom: space.small },
+  stop: {
+    flexDirection: 'row',
+    gap: space.medium,
+    borderBottomWidth: 1,
+    paddingBottom: space.small,
+  },
+  number: { width: 36, textAlign: 'center' },
+  text: { flex: 1 },
+});

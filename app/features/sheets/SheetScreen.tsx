@@ -1,0 +1,93 @@
+import type { BarringMethod, EngineSheet, SheetDetail } from '@longbar/core';
+import { isRefused, lobeIsAssumed, planBarring } from '@longbar/core';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useSheetQuery } from '../../state/api';
+import { Act } from '../../theme/Act';
+import { Stack } from '../../theme/Panel';
+import { space, WIDE } from '../../theme/tokens';
+import { Words } from '../../theme/Words';
+import { Frame } from '../frame/Frame';
+import { saveFile } from '../frame/saveFile';
+import { EngineView } from './EngineView';
+import { PlanView } from './PlanView';
+import { SheetFacts } from './SheetFacts';
+
+/** One sheet: the engine to turn, the schools of barring it, and what the manual says. */
+export function SheetScreen({ id }: { id: string }) {
+  const { data, isError, refetch } = useSheetQuery(id);
+  if (!data) {
+    return (
+      <Frame title="Sheet" back="/sheets">
+        <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
+        {isError && <Act label="Ask again" onPress={() => void refetch()} />}
+      </Frame>
+    );
+  }
+  return <Sheet sheet={data} />;
+}
+
+function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetail }) {
+  const router = useRouter();
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const [at, setAt] = useState(0);
+  const [method, setMethod] = useState<BarringMethod>(() => firstMethod(sheet));
+  const plan = useMemo(() => planBarring(sheet, { method }), [sheet, method]);
+  const stops = isRefused(plan) ? [] : plan.stops;
+  const assumed = assumedLobes(sheet);
+  const room = Math.min(width, wide ? 1120 : 720) - (wide ? 88 + 2 * space.huge : 2 * space.large);
+  const left = wide ? Math.floor(room * 0.6) : room;
+  return (
+    <Frame title={sheet.name} aside={`Revision ${revision}`} back="/sheets">
+      <View style={wide ? styles.wide : styles.stack}>
+        <View style={{ width: left }}>
+          <EngineView
+            sheet={sheet}
+            at={at}
+            onTurn={setAt}
+            stops={stops.map((stop) => stop.at)}
+            width={left}
+          />
+        </View>
+        <Stack gap={space.large} style={wide ? styles.column : {}}>
+          {assumed.length > 0 && (
+            <Words as="strong" color="act">
+              The {assumed.join(' and ')} lobes are typical figures, not the maker’s. Every margin
+              below rests on them.
+            </Words>
+          )}
+          <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={setAt} />
+          <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
+          <Act
+            label="Pocket card to print"
+            icon="print"
+            onPress={() => router.push(`/sheets/${id}/card?method=${method}`)}
+          />
+          <SheetFacts sheet={sheet} />
+          <Act
+            label="Save the sheet as a file"
+            icon="save"
+            onPress={() => saveFile(`${sheet.name.toLowerCase().replace(/\W+/g, '-')}.json`, sheet)}
+          />
+        </Stack>
+      </View>
+    </Frame>
+  );
+}
+
+function firstMethod(sheet: EngineSheet): BarringMethod {
+  return sheet.chart?.length ? 'manual' : sheet.cycle === 4 ? 'two-position' : 'each';
+}
+
+function assumedLobes(sheet: EngineSheet): string[] {
+  const ridden = new Set(sheet.adjusters.map(({ kind, lobe }) => lobe ?? kind));
+  return [...ridden].filter((kind) => lobeIsAssumed(sheet, kind));
+}
+
+const styles = StyleSheet.create({
+  wide: { flexDirection: 'row', gap: space.huge, alignItems: 'flex-start' },
+  stack: { gap: space.large },
+  column: { flex: 1 },
+});

@@ -1,0 +1,10 @@
+module.exports = {
+  preset: 'jest-expo',
+  displayName: 'app',
+  rootDir: __dirname,
+  testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+  moduleNameMapper: { '^@longbar/core$': '<rootDir>/../core/src/index.ts' },
+  transformIgnorePatterns: [
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-.*|@reduxjs|immer|react-redux|valibot|idb|@hookform))',
+  ],
+};

@@ -1,0 +1,72 @@
+import type {
+  EngineSheet,
+  HoursReading,
+  MachineDetail,
+  MachineLine,
+  SheetDetail,
+  SheetLine,
+  Shop,
+} from '@longbar/core';
+import {
+  MachineDetailSchema,
+  MachineLinesSchema,
+  SheetDetailSchema,
+  SheetLinesSchema,
+  ShopSchema,
+} from '@longbar/core';
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+
+/** Where the API is: beside the application, or on its own port while developing. */
+export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
+
+/** What the server owns: machines, their hours, the shop. Answers are checked at this edge. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: API }),
+  tagTypes: ['machines', 'sheets'],
+  endpoints: (build) => ({
+    machines: build.query<MachineLine[], void>({
+      query: () => '/machines',
+      responseSchema: MachineLinesSchema,
+      providesTags: ['machines'],
+    }),
+    machine: build.query<MachineDetail, string>({
+      query: (id) => `/machines/${id}`,
+      responseSchema: MachineDetailSchema,
+      providesTags: ['machines'],
+    }),
+    sheets: build.query<SheetLine[], void>({
+      query: () => '/sheets',
+      responseSchema: SheetLinesSchema,
+      providesTags: ['sheets'],
+    }),
+    sheet: build.query<SheetDetail, string>({
+      query: (id) => `/sheets/${id}`,
+      responseSchema: SheetDetailSchema,
+      providesTags: ['sheets'],
+    }),
+    publishSheet: build.mutation<SheetDetail, { id: string; document: EngineSheet }>({
+      query: (body) => ({ url: '/sheets', method: 'POST', body }),
+      invalidatesTags: ['sheets', 'machines'],
+    }),
+    shop: build.query<Shop, void>({ query: () => '/shop', responseSchema: ShopSchema }),
+    addHours: build.mutation<HoursReading, { machine: string; reading: HoursReading }>({
+      query: ({ machine, reading }) => ({
+        url: `/machines/${machine}/hours`,
+        method: 'POST',
+        body: reading,
+      }),
+      invalidatesTags: ['machines'],
+    }),
+  }),
+});
+
+export const {
+  useSheetsQuery,
+  useSheetQuery,
+  usePublishSheetMutation,
+  useMachinesQuery,
+  useMachineQuery,
+  useShopQuery,
+  useAddHoursMutation,
+} = api;

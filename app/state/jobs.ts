@@ -1,0 +1,64 @@
+import type { JobContext, JobEvent, JobSetting } from '@longbar/core';
+import { foldJob } from '@longbar/core';
+import type { PayloadAction } from '@reduxjs/toolkit';
+import { createSelector, createSlice } from '@reduxjs/toolkit';
+import type { SetAside } from '../sync/phoneDatabase';
+
+export type KeptJob = { context: JobContext; events: JobEvent[] };
+type Unsent = { count: number; since: string | null; aside: SetAside[]; reachable: boolean };
+type JobsState = {
+  /** Whether what the phone keeps has been read. */
+  ready: boolean;
+  byId: Record<string, KeptJob>;
+  unsent: Unsent;
+  /** Why the phone cannot keep anything, if it cannot. */
+  storeFailed: string | null;
+};
+
+const initialState: JobsState = {
+  ready: false,
+  byId: {},
+  unsent: { count: 0, since: null, aside: [], reachable: true },
+  storeFailed: null,
+};
+
+const jobs = createSlice({
+  name: 'jobs',
+  initialState,
+  reducers: {
+    jobsRead(state, { payload }: PayloadAction<KeptJob[]>) {
+      for (const job of payload) state.byId[job.context.head.id] = job;
+      state.ready = true;
+    },
+    jobKept(state, { payload }: PayloadAction<KeptJob>) {
+      const { id } = payload.context.head;
+      const events = state.byId[id]?.events ?? [];
+      state.byId[id] = { context: payload.context, events: merged(events, payload.events) };
+    },
+    eventsKept(state, { payload }: PayloadAction<{ job: string; events: JobEvent[] }>) {
+      const job = state.byId[payload.job];
+      if (job) job.events = merged(job.events, payload.events);
+    },
+    unsentCounted(state, { payload }: PayloadAction<Partial<Unsent>>) {
+      Object.assign(state.unsent, payload);
+    },
+    storeFailed(state, { payload }: PayloadAction<string | null>) {
+      state.storeFailed = payload;
+    },
+  },
+});
+
+function merged(known: readonly JobEvent[], more: readonly JobEvent[]): JobEvent[] {
+  const ids = new Set(known.map(({ id }) => id));
+  return [...known, ...more.filter(({ id }) => !ids.has(id))];
+}
+
+export const { jobsRead, jobKept, eventsKept, unsentCounted, storeFailed } = jobs.actions;
+export const jobsReducer = jobs.reducer;
+
+/** One job as it stands: its setting and the fold of its journal. */
+export const openJob = createSelector([(job: KeptJob) => job], ({ context, events }) => {
+  const { head, sheet, shop } = context;
+  const setting: JobSetting = { head, sheet, policy: shop.policy };
+  return { context, setting, state: foldJob(events) };
+});

@@ -1,0 +1,47 @@
+import type { PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+import * as v from 'valibot';
+
+const PreferencesSchema = v.object({
+  theme: v.picklist(['system', 'day', 'night']),
+  /** Who works with this phone. */
+  name: v.string(),
+  /** The blade set in hand, by name. */
+  bladeSet: v.nullable(v.string()),
+});
+export type Preferences = v.InferOutput<typeof PreferencesSchema>;
+
+const KEY = 'longbar.preferences';
+const plain: Preferences = { theme: 'system', name: '', bladeSet: null };
+
+/** What this phone remembers of its user; what cannot be read is as if never set. */
+export function rememberedPreferences(): Preferences {
+  try {
+    const result = v.safeParse(PreferencesSchema, JSON.parse(localStorage.getItem(KEY) ?? ''));
+    return result.success ? result.output : plain;
+  } catch {
+    return plain;
+  }
+}
+
+export function rememberPreferences(preferences: Preferences): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(preferences));
+  } catch {
+    // A browser that keeps nothing still works; only the choice is asked again.
+  }
+}
+
+const preferences = createSlice({
+  name: 'preferences',
+  initialState: rememberedPreferences,
+  reducers: {
+    preferencesChanged: (state, { payload }: PayloadAction<Partial<Preferences>>) => ({
+      ...state,
+      ...payload,
+    }),
+  },
+});
+
+export const { preferencesChanged } = preferences.actions;
+export const preferencesReducer = preferences.reducer;

@@ -1,0 +1,23 @@
+import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
+import { useSelector } from 'react-redux';
+import { api } from './api';
+import { jobsReducer } from './jobs';
+import { preferencesChanged, preferencesReducer, rememberPreferences } from './preferences';
+
+/** The store of one running application. */
+export function createStore() {
+  const listeners = createListenerMiddleware();
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, jobs: jobsReducer, preferences: preferencesReducer },
+    middleware: (standard) => standard().prepend(listeners.middleware).concat(api.middleware),
+  });
+  listeners.startListening({
+    actionCreator: preferencesChanged,
+    effect: () => rememberPreferences(store.getState().preferences),
+  });
+  return store;
+}
+
+export type AppStore = ReturnType<typeof createStore>;
+export type RootState = ReturnType<AppStore['getState']>;
+export const useAppSelector = useSelector.withTypes<RootState>();

@@ -1,0 +1,30 @@
+import type { ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState } from 'react';
+import { Provider } from 'react-redux';
+import { createStore } from '../state/store';
+import { SyncEngine } from './engine';
+
+const SyncContext = createContext<SyncEngine | null>(null);
+
+/** The engine that keeps and sends what is done here. */
+export function useSync(): SyncEngine {
+  const engine = useContext(SyncContext);
+  if (!engine) throw new Error('useSync is called outside SyncProvider.');
+  return engine;
+}
+
+/** One store and one engine for the running application. */
+export function SyncProvider({ children }: { children: ReactNode }) {
+  const [{ store, engine }] = useState(() => {
+    const made = createStore();
+    return { store: made, engine: new SyncEngine(made) };
+  });
+  useEffect(() => {
+    void engine.start();
+  }, [engine]);
+  return (
+    <Provider store={store}>
+      <SyncContext.Provider value={engine}>{children}</SyncContext.Provider>
+    </Provider>
+  );
+}

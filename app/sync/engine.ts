@@ -1,0 +1,158 @@
+import type { JobAct, JobContext, JobEvent } from '@longbar/core';
+import { EventsPageSchema, JobContextSchema } from '@longbar/core';
+import { v4 as uuid } from 'uuid';
+import * as v from 'valibot';
+import { API, api } from '../state/api';
+import { eventsKept, jobKept, jobsRead, storeFailed, unsentCounted } from '../state/jobs';
+import type { AppStore } from '../state/store';
+import { retryDelay, sendOldest } from './outbox';
+import type { PhoneDatabase } from './phoneDatabase';
+import { openPhoneDatabase } from './phoneDatabase';
+
+/**
+ * Ties the phone's store, the screen's state and the server together: an act is kept on the
+ * phone, then shown, then sent.
+ */
+export class SyncEngine {
+  private readonly opening: Promise<PhoneDatabase>;
+  private last: Promise<unknown> = Promise.resolve();
+  private sending = false;
+  private failures = 0;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(
+    private readonly store: AppStore,
+    private readonly now: () => string = () => new Date().toISOString(),
+  ) {
+    this.opening = openPhoneDatabase();
+  }
+
+  /** Reads what the phone keeps and begins to send what is unsent. */
+  async start(): Promise<void> {
+    try {
+      const db = await this.opening;
+      const contexts = await db.jobs();
+      const kept = await Promise.all(
+        contexts.map(async (context) => ({
+          context,
+          events: await db.eventsOf(context.head.id),
+        })),
+      );
+      this.store.dispatch(jobsRead(kept));
+      await this.count();
+    } catch (error) {
+      this.store.dispatch(storeFailed(describe(error)));
+      this.store.dispatch(jobsRead([]));
+    }
+    globalThis.addEventListener?.('online', () => this.send());
+    void this.send();
+  }
+
+  /** Begins a job on this phone; the server learns of it when it can. */
+  async beginJob(context: JobContext): Promise<void> {
+    const db = await this.opening;
+    await db.keepJob(context, true, this.now());
+    this.store.dispatch(jobKept({ context, events: [] }));
+    await this.count();
+    void this.send();
+  }
+
+  /** Keeps acts of one job, one after the other; resolves when they are on the phone's disk. */
+  record(job: string, by: string, ...acts: JobAct[]): Promise<void> {
+    const mine = this.last.then(async () => {
+      for (const act of acts) await this.recordOne(job, by, act);
+    });
+    this.last = mine.catch(() => undefined);
+    return mine;
+  }
+
+  private async recordOne(job: string, by: string, act: JobAct): Promise<void> {
+    const events = this.store.getState().jobs.byId[job]?.events ?? [];
+    const n = events.reduce((most, event) => Math.max(most, event.n), 0) + 1;
+    const event: JobEvent = { ...act, id: uuid(), job, n, at: this.now(), by };
+    try {
+      const db = await this.opening;
+      await db.appendOwn(event);
+    } catch (error) {
+      this.store.dispatch(storeFailed(describe(error)));
+      throw error;
+    }
+    this.store.dispatch(eventsKept({ job, events: [event] }));
+    void this.count().then(() => this.send());
+  }
+
+  /** Fetches a job and what others added to its journal; keeps both on the phone. */
+  async pull(job: string): Promise<void> {
+    const db = await this.opening;
+    if (!this.store.getState().jobs.byId[job]) {
+      const context = v.parse(JobContextSchema, await get(`/jobs/${job}`));
+      await db.keepJob(context, false, this.now());
+      this.store.dispatch(jobKept({ context, events: [] }));
+    }
+    for (let serial = 0, more = true; more;) {
+      const page = v.parse(EventsPageSchema, await get(`/jobs/${job}/events?after=${serial}`));
+      await db.mergeEvents(page.events);
+      this.store.dispatch(eventsKept({ job, events: page.events }));
+      ({ serial, more } = page);
+    }
+  }
+
+  /** Sends until nothing is left or nobody answers; then tries again by itself. */
+  async send(): Promise<void> {
+    if (this.sending) return;
+    this.sending = true;
+    clearTimeout(this.timer);
+    try {
+      const db = await this.opening;
+      let result = await sendOldest(db, post);
+      while (result === 'progress') {
+        await this.count();
+        result = await sendOldest(db, post);
+      }
+      // What was added while this ran is counted last, so that no older count stays shown.
+      await this.count();
+      this.settle(result === 'empty');
+    } catch (error) {
+      this.store.dispatch(storeFailed(describe(error)));
+    } finally {
+      this.sending = false;
+    }
+  }
+
+  private settle(allGone: boolean): void {
+    this.store.dispatch(unsentCounted({ reachable: allGone }));
+    if (allGone) {
+      this.failures = 0;
+      this.store.dispatch(api.util.invalidateTags(['machines']));
+      return;
+    }
+    this.timer = setTimeout(() => this.send(), retryDelay(this.failures++));
+  }
+
+  private async count(): Promise<void> {
+    const db = await this.opening;
+    this.store.dispatch(unsentCounted(await db.unsent()));
+  }
+}
+
+async function get(path: string): Promise<unknown> {
+  const response = await fetch(`${API}${path}`);
+  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+  return response.json();
+}
+
+const ANSWER_WITHIN = 10_000;
+
+async function post(path: string, body: unknown): Promise<{ status: number; body: unknown }> {
+  const response = await fetch(`${API}${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+    signal: AbortSignal.timeout(ANSWER_WITHIN),
+  });
+  return { status: response.status, body: await response.json().catch(() => null) };
+}
+
+function describe(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}

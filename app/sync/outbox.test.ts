@@ -1,0 +1,100 @@
+import 'fake-indexeddb/auto';
+import type { JobContext, JobEvent } from '@longbar/core';
+import { retryDelay, sendOldest } from './outbox';
+import type { PhoneDatabase } from './phoneDatabase';
+import { openPhoneDatabase } from './phoneDatabase';
+
+const JOB = '00000000-0000-4000-8000-000000000001';
+const OTHER = '00000000-0000-4000-8000-000000000002';
+const NOW = '2026-05-02T08:00:00.000Z';
+
+function event(n: number, job = JOB): JobEvent {
+  const id = `00000000-0000-4000-9000-${job.slice(-2)}${String(n).padStart(10, '0')}`;
+  return { id, job, n, at: NOW, by: 'Ina', type: 'hours.read', hours: n };
+}
+const context = { head: { id: JOB, at: NOW } } as JobContext;
+
+let names = 0;
+let db: PhoneDatabase;
+beforeEach(async () => {
+  db = await openPhoneDatabase(`test-${names++}`);
+});
+
+/** Sends until the outbox is empty or the server is gone; answers what was posted. */
+async function sendAll(answer: (path: string, body: unknown) => { status: number; body: unknown }) {
+  const posted: [string, unknown][] = [];
+  const post = async (path: string, body: unknown) => {
+    posted.push([path, body]);
+    return answer(path, body);
+  };
+  let result = await sendOldest(db, post);
+  for (let i = 0; result === 'progress' && i < 50; i++) result = await sendOldest(db, post);
+  return { posted, result };
+}
+
+const accepted = { status: 200, body: {} };
+const refusal = (path: string) => ({
+  status: 400,
+  body: { error: { message: 'No.', issues: path ? [{ path, message: 'No.' }] : [] } },
+});
+
+describe('the outbox', () => {
+  it('sends a job before its events, and runs of one job together, in order', async () => {
+    await db.keepJob(context, true, NOW);
+    for (const each of [event(1), event(2), event(1, OTHER), event(3)]) await db.appendOwn(each);
+    const { posted, result } = await sendAll(() => accepted);
+    expect(result).toBe('empty');
+    expect(posted).toEqual([
+      ['/jobs', context.head],
+      [`/jobs/${JOB}/events`, [event(1), event(2)]],
+      [`/jobs/${OTHER}/events`, [event(1, OTHER)]],
+      [`/jobs/${JOB}/events`, [event(3)]],
+    ]);
+    expect((await db.unsent()).count).toBe(0);
+  });
+
+  it('touches nothing while the server is gone or fails itself', async () => {
+    await db.appendOwn(event(1));
+    for (const status of [500, 503, 429]) {
+      expect((await sendAll(() => ({ status, body: null }))).result).toBe('unreachable');
+    }
+    const gone = () => {
+      throw new TypeError('Failed to fetch');
+    };
+    expect((await sendAll(gone)).result).toBe('unreachable');
+    expect(await db.unsent()).toMatchObject({ count: 1, since: NOW, aside: [] });
+  });
+
+  it('sets aside what the server names, and the rest go on', async () => {
+    for (const n of [1, 2, 3]) await db.appendOwn(event(n));
+    const { posted, result } = await sendAll((_, body) =>
+      (body as JobEvent[]).length === 3 ? refusal('1.hours') : accepted,
+    );
+    expect(result).toBe('empty');
+    expect(posted[1]).toEqual([`/jobs/${JOB}/events`, [event(1), event(3)]]);
+    const { aside } = await db.unsent();
+    expect(aside).toEqual([{ item: { kind: 'event', event: event(2), since: NOW }, why: 'No.' }]);
+  });
+
+  it('sends one by one what is refused without a name', async () => {
+    for (const n of [1, 2, 3]) await db.appendOwn(event(n));
+    await sendAll((_, body) =>
+      (body as JobEvent[]).some(({ n }) => n === 2) ? refusal('') : accepted,
+    );
+    expect((await db.unsent()).aside).toHaveLength(1);
+    expect((await db.unsent()).count).toBe(0);
+  });
+
+  it('keeps events whoever they come from once, by job', async () => {
+    await db.appendOwn(event(1));
+    await db.mergeEvents([event(1), event(2)]);
+    expect(await db.eventsOf(JOB)).toEqual([event(1), event(2)]);
+    expect((await db.unsent()).count).toBe(1);
+  });
+
+  it('waits longer after each failure, and never longer than half a minute', () => {
+    const waits = Array.from({ length: 12 }, (_, failures) => retryDelay(failures));
+    expect(waits).toEqual([...waits].sort((a, b) => a - b));
+    expect(Math.max(...waits)).toBe(30_000);
+  });
+});

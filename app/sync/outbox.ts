@@ -1,0 +1,68 @@
+import type { Issue, JobEvent } from '@longbar/core';
+import { ErrorSchema } from '@longbar/core';
+import * as v from 'valibot';
+import type { Outgoing, PhoneDatabase } from './phoneDatabase';
+
+/** How a send ended: all gone, nobody there, or one step done with more to come. */
+export type SendResult = 'empty' | 'unreachable' | 'progress';
+
+type Post = (path: string, body: unknown) => Promise<{ status: number; body: unknown }>;
+
+const BATCH = 200;
+
+/**
+ * Sends what is oldest in the outbox: a job's head, or a run of events of one job. What the
+ * server refuses is set aside with its reason and the rest goes on; when it does not answer
+ * or fails itself, nothing is touched and it is tried again later.
+ */
+export async function sendOldest(
+  db: PhoneDatabase,
+  post: Post,
+  batch = BATCH,
+): Promise<SendResult> {
+  const waiting = await db.outgoing(batch);
+  const first = waiting[0];
+  if (!first) return 'empty';
+  const run = first.kind === 'job' ? [first] : sameJob(waiting, first.event.job);
+  const answer = await post(...requestOf(run)).catch(() => undefined);
+  if (!answer || answer.status >= 500 || answer.status === 429 || answer.status === 408) {
+    return 'unreachable';
+  }
+  if (answer.status < 300) {
+    await db.sent(run.map(({ seq }) => seq));
+    return 'progress';
+  }
+  const { message, issues } = errorOf(answer.body, answer.status);
+  const named = run.filter((_, i) => issues.some(({ path }) => path.split('.')[0] === String(i)));
+  if (run.length === 1) await db.setAside(run, message);
+  else if (named.length > 0) await db.setAside(named, message);
+  // Refused as a whole without naming any: one by one shows which.
+  else return sendOldest(db, post, 1);
+  return 'progress';
+}
+
+type Waiting = Awaited<ReturnType<PhoneDatabase['outgoing']>>;
+
+function sameJob(waiting: Waiting, job: string): Waiting {
+  const end = waiting.findIndex((item) => item.kind !== 'event' || item.event.job !== job);
+  return end < 0 ? waiting : waiting.slice(0, end);
+}
+
+function requestOf(run: readonly Outgoing[]): [string, unknown] {
+  const first = run[0] as Outgoing;
+  if (first.kind === 'job') return ['/jobs', first.head];
+  const events = run.flatMap((item): JobEvent[] => (item.kind === 'event' ? [item.event] : []));
+  return [`/jobs/${first.event.job}/events`, events];
+}
+
+function errorOf(body: unknown, status: number): { message: string; issues: Issue[] } {
+  const result = v.safeParse(ErrorSchema, body);
+  return result.success
+    ? result.output.error
+    : { message: `The server answered ${status}.`, issues: [] };
+}
+
+/** Waits between tries, ms: soon at first, then patiently. */
+export function retryDelay(failures: number): number {
+  return Math.min(30_000, 500 * 2 ** Math.min(failures, 6));
+}

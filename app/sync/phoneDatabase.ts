@@ -1,0 +1,108 @@
+import type { JobContext, JobEvent, JobHead } from '@longbar/core';
+import type { DBSchema, IDBPDatabase } from 'idb';
+import { openDB } from 'idb';
+
+/** Something still to be sent, in the order it was done. */
+export type Outgoing =
+  { kind: 'job'; head: JobHead; since: string } | { kind: 'event'; event: JobEvent; since: string };
+/** What the server refused, and why; kept until somebody has seen to it. */
+export type SetAside = { item: Outgoing; why: string };
+
+type Keyed<T> = T & { seq: number };
+
+interface PhoneSchema extends DBSchema {
+  jobs: { key: string; value: JobContext & { id: string } };
+  events: { key: string; value: JobEvent; indexes: { job: string } };
+  outbox: { key: number; value: Outgoing };
+  aside: { key: number; value: SetAside };
+}
+
+/** The phone's own store. Nothing is answered on screen before it is kept here. */
+export type PhoneDatabase = {
+  keepJob(context: JobContext, unsent: boolean, now: string): Promise<void>;
+  appendOwn(event: JobEvent): Promise<void>;
+  mergeEvents(events: readonly JobEvent[]): Promise<void>;
+  jobs(): Promise<JobContext[]>;
+  eventsOf(job: string): Promise<JobEvent[]>;
+  outgoing(limit: number): Promise<Keyed<Outgoing>[]>;
+  sent(seqs: readonly number[]): Promise<void>;
+  setAside(items: readonly Keyed<Outgoing>[], why: string): Promise<void>;
+  unsent(): Promise<{ count: number; since: string | null; aside: SetAside[] }>;
+};
+
+/** A dead battery must not eat an answered tap: the disk has it before the promise resolves. */
+const STRICT = { durability: 'strict' } as const;
+
+export async function openPhoneDatabase(name = 'longbar'): Promise<PhoneDatabase> {
+  const db = await openDB<PhoneSchema>(name, 1, {
+    upgrade(fresh) {
+      fresh.createObjectStore('jobs', { keyPath: 'id' });
+      fresh.createObjectStore('events', { keyPath: 'id' }).createIndex('job', 'job');
+      fresh.createObjectStore('outbox', { autoIncrement: true });
+      fresh.createObjectStore('aside', { autoIncrement: true });
+    },
+  });
+  return { ...jobStore(db), ...outboxStore(db) };
+}
+
+type Db = IDBPDatabase<PhoneSchema>;
+
+function jobStore(db: Db) {
+  return {
+    async keepJob(context: JobContext, unsent: boolean, now: string) {
+      const tx = db.transaction(['jobs', 'outbox'], 'readwrite', STRICT);
+      await tx.objectStore('jobs').put({ ...context, id: context.head.id });
+      if (unsent)
+        await tx.objectStore('outbox').add({ kind: 'job', head: context.head, since: now });
+      await tx.done;
+    },
+    async appendOwn(event: JobEvent) {
+      const tx = db.transaction(['events', 'outbox'], 'readwrite', STRICT);
+      await tx.objectStore('events').put(event);
+      await tx.objectStore('outbox').add({ kind: 'event', event, since: event.at });
+      await tx.done;
+    },
+    async mergeEvents(events: readonly JobEvent[]) {
+      const tx = db.transaction('events', 'readwrite', STRICT);
+      await Promise.all(events.map((event) => tx.store.put(event)));
+      await tx.done;
+    },
+    jobs: () => db.getAll('jobs'),
+    eventsOf: (job: string) => db.getAllFromIndex('events', 'job', job),
+  };
+}
+
+function outboxStore(db: Db) {
+  return {
+    async outgoing(limit: number) {
+      const found: Keyed<Outgoing>[] = [];
+      let cursor = await db.transaction('outbox').store.openCursor();
+      while (cursor && found.length < limit) {
+        found.push({ ...cursor.value, seq: cursor.key });
+        cursor = await cursor.continue();
+      }
+      return found;
+    },
+    async sent(seqs: readonly number[]) {
+      const tx = db.transaction('outbox', 'readwrite', STRICT);
+      await Promise.all(seqs.map((seq) => tx.store.delete(seq)));
+      await tx.done;
+    },
+    async setAside(items: readonly Keyed<Outgoing>[], why: string) {
+      const tx = db.transaction(['outbox', 'aside'], 'readwrite', STRICT);
+      for (const { seq, ...item } of items) {
+        await tx.objectStore('aside').add({ item, why });
+        await tx.objectStore('outbox').delete(seq);
+      }
+      await tx.done;
+    },
+    async unsent() {
+      const [count, [first], aside] = await Promise.all([
+        db.count('outbox'),
+        db.getAll('outbox', undefined, 1),
+        db.getAll('aside'),
+      ]);
+      return { count, since: first?.since ?? null, aside };
+    },
+  };
+}

@@ -1,0 +1,70 @@
+import type { ViewStyle } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { IconName } from './Icon';
+import { Icon } from './Icon';
+import type { Tokens } from './tokens';
+import { radius, target } from './tokens';
+import { useTokens } from './ThemeProvider';
+import { Words } from './Words';
+
+type Props = {
+  label: string;
+  onPress: () => void;
+  /** What it does in full, where the label is short. */
+  name?: string;
+  weight?: 'primary' | 'stop' | 'plain';
+  icon?: IconName;
+  disabled?: boolean;
+  style?: ViewStyle;
+};
+
+/** A button of the application: large, one line or two, saying what will be recorded. */
+export function Act({ label, onPress, name, weight = 'plain', icon, disabled, style }: Props) {
+  const tokens = useTokens();
+  const { ground, ink, edge } = coloursOf(weight, tokens, disabled);
+  return (
+    <Pressable
+      role="button"
+      aria-label={name ?? label}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPress={onPress}
+      style={({ pressed }) => [
+        styles.act,
+        { backgroundColor: ground, borderColor: edge, opacity: pressed ? 0.75 : 1 },
+        { minHeight: weight === 'plain' ? target.least : target.primary },
+        style,
+      ]}
+    >
+      {icon && (
+        <View style={styles.icon}>
+          <Icon name={icon} color={ink} size={22} />
+        </View>
+      )}
+      <Words as="strong" style={[styles.label, { color: ink }]}>
+        {label}
+      </Words>
+    </Pressable>
+  );
+}
+
+function coloursOf(weight: 'primary' | 'stop' | 'plain', tokens: Tokens, disabled?: boolean) {
+  if (disabled) return { ground: tokens.hair, ink: tokens.secondInk, edge: tokens.hair };
+  if (weight === 'primary') return { ground: tokens.act, ink: tokens.onAct, edge: tokens.act };
+  if (weight === 'stop') return { ground: tokens.stop, ink: tokens.onStop, edge: tokens.stop };
+  return { ground: 'transparent', ink: tokens.ink, edge: tokens.secondInk };
+}
+
+const styles = StyleSheet.create({
+  act: {
+    borderRadius: radius,
+    borderWidth: 1.5,
+    paddingHorizontal: 16,
+    paddingVertical: 8,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  icon: { marginRight: 8 },
+  label: { textAlign: 'center', flexShrink: 1 },
+});

@@ -1,0 +1,82 @@
+import type { ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { useColorScheme } from 'react-native';
+import { configureFonts, MD3DarkTheme, MD3LightTheme, PaperProvider } from 'react-native-paper';
+import { useSelector } from 'react-redux';
+import type { RootState } from '../state/store';
+import { font } from './fonts';
+import { PaperIcon } from './Icon';
+import type { Tokens } from './tokens';
+import { day, night } from './tokens';
+
+const TokensContext = createContext<Tokens>(day);
+
+/** The colours of the theme in force. */
+export function useTokens(): Tokens {
+  return useContext(TokensContext);
+}
+
+/** Day or night as chosen, else as the device is set; hands Paper the same colours. */
+export function ThemeProvider({ children }: { children: ReactNode }) {
+  const system = useColorScheme();
+  const chosen = useSelector((state: RootState) => state.preferences.theme);
+  const printing = usePrinting();
+  const dark = !printing && (chosen === 'system' ? system === 'dark' : chosen === 'night');
+  const tokens = dark ? night : day;
+  const theme = useMemo(() => paperTheme(tokens, dark), [tokens, dark]);
+  return (
+    <TokensContext.Provider value={tokens}>
+      <PaperProvider theme={theme} settings={{ icon: PaperIcon }}>
+        {children}
+      </PaperProvider>
+    </TokensContext.Provider>
+  );
+}
+
+/** Whether the page is being printed: paper is always by day. */
+function usePrinting(): boolean {
+  const [printing, setPrinting] = useState(false);
+  useEffect(() => {
+    // The browser takes the page as it stands when the handler returns.
+    const begin = () => flushSync(() => setPrinting(true));
+    const end = () => setPrinting(false);
+    globalThis.addEventListener?.('beforeprint', begin);
+    globalThis.addEventListener?.('afterprint', end);
+    return () => {
+      globalThis.removeEventListener?.('beforeprint', begin);
+      globalThis.removeEventListener?.('afterprint', end);
+    };
+  }, []);
+  return printing;
+}
+
+function paperTheme(tokens: Tokens, dark: boolean) {
+  const base = dark ? MD3DarkTheme : MD3LightTheme;
+  return {
+    ...base,
+    roundness: 3,
+    fonts: configureFonts({ config: { fontFamily: font.text } }),
+    colors: {
+      ...base.colors,
+      primary: tokens.act,
+      onPrimary: tokens.onAct,
+      primaryContainer: tokens.actTint,
+      onPrimaryContainer: tokens.ink,
+      secondary: tokens.enamelInk,
+      secondaryContainer: tokens.enamelTint,
+      onSecondaryContainer: tokens.ink,
+      background: tokens.ground,
+      surface: tokens.sheet,
+      surfaceVariant: tokens.sheet,
+      onSurface: tokens.ink,
+      onSurfaceVariant: tokens.secondInk,
+      onBackground: tokens.ink,
+      outline: tokens.secondInk,
+      outlineVariant: tokens.line,
+      error: tokens.stop,
+      onError: tokens.onStop,
+      elevation: { ...base.colors.elevation, level3: tokens.sheet },
+    },
+  };
+}
