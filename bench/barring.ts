@@ -1,0 +1,94 @@
+import type { Observation } from '@longbar/core';
+import { adjustersOf, isRefused, locateCrank, planBarring } from '@longbar/core';
+import loadHighs from 'highs';
+import { engines, vee } from './engines';
+import { SeededRandom } from './random';
+import { fewestByHighs } from './setCover';
+
+export type Line = { what: string; figure: string; wanted: string; held: boolean };
+
+/** Runs `work` for at least `ms` and answers how often a second. */
+function perSecond(work: () => unknown, ms = 1500): number {
+  for (let i = 0; i < 20; i++) work();
+  const begun = performance.now();
+  let runs = 0;
+  while (performance.now() - begun < ms) {
+    work();
+    runs++;
+  }
+  return (runs * 1000) / (performance.now() - begun);
+}
+
+function median(figures: number[]): number {
+  const sorted = [...figures].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] as number;
+}
+
+/** `fewest` against a general solver on the same engines, in the same run. */
+async function fewestAgainstHighs(): Promise<Line[]> {
+  const highs = await loadHighs();
+  const sheets = engines(200, 20260502);
+  for (const sheet of sheets.slice(0, 10)) planBarring(sheet, { method: 'fewest' });
+  const ratios: number[] = [];
+  let same = 0;
+  for (const sheet of sheets) {
+    let begun = performance.now();
+    const own = planBarring(sheet, { method: 'fewest' });
+    const ours = performance.now() - begun;
+    begun = performance.now();
+    const general = fewestByHighs(highs, sheet);
+    const theirs = performance.now() - begun;
+    if (isRefused(own)) continue;
+    const gap = Math.abs((own.smallestMargin ?? 0) - (general.smallestMargin ?? 0));
+    if (own.stops.length === general.stops && gap < 1e-6) same++;
+    ratios.push(theirs / ours);
+  }
+  const times = median(ratios);
+  return [
+    {
+      what: 'fewest: same stops and smallest margin as HiGHS',
+      figure: `${same} of ${sheets.length}`,
+      wanted: 'all',
+      held: same === sheets.length,
+    },
+    {
+      what: 'fewest: times faster than HiGHS, median',
+      figure: times.toFixed(0),
+      wanted: 'at least 50',
+      held: times >= 50,
+    },
+  ];
+}
+
+function locate(): Line {
+  const sheet = vee(16, [{ name: 'A', at: 0 }]);
+  const random = new SeededRandom(7);
+  const rockers = adjustersOf(sheet).filter(({ kind }) => kind === 'intake' || kind === 'exhaust');
+  const observations = random
+    .shuffled(rockers)
+    .slice(0, 40)
+    .map(({ id }): Observation => ({ id, state: random.next() < 0.5 ? 'loose' : 'firm' }));
+  const rate = perSecond(() => locateCrank(sheet, observations));
+  return {
+    what: 'locateCrank, vee sixteen, 40 observations, a second',
+    figure: rate.toFixed(0),
+    wanted: 'at least 500',
+    held: rate >= 500,
+  };
+}
+
+function plan(): Line {
+  const sheet = vee(24);
+  const rate = perSecond(() => planBarring(sheet, { method: 'fewest' }));
+  return {
+    what: 'planBarring fewest, vee twenty-four, free angles, a second',
+    figure: rate.toFixed(0),
+    wanted: 'at least 200',
+    held: rate >= 200,
+  };
+}
+
+/** The figures of the barring core. */
+export async function barringLines(): Promise<Line[]> {
+  return [...(await fewestAgainstHighs()), locate(), plan()];
+}

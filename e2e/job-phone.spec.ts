@@ -1,0 +1,233 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+const FIRST = ['intake 1', 'intake 2', 'intake 4', 'exhaust 1', 'exhaust 5', 'exhaust 3'];
+const SECOND = ['intake 5', 'intake 3', 'intake 6', 'exhaust 6', 'exhaust 2', 'exhaust 4'];
+const BLADES = { intake: ['0.30', '0.33'], exhaust: ['0.55', '0.58'] } as const;
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+/** "intake 5" as the heading of the panel names it. */
+const headingOf = (name: string) => name.replace(/(\w+) (\d)/, 'No. $2 $1');
+
+async function keepInTurn(job: JobPage, names: readonly string[]): Promise<void> {
+  for (const name of names) {
+    await expect(job.heading(headingOf(name))).toBeVisible();
+    const [enters, stops] = BLADES[name.startsWith('intake') ? 'intake' : 'exhaust'];
+    await job.keep(enters, stops);
+  }
+}
+
+async function readAgain(job: JobPage, name: string): Promise<void> {
+  await expect(job.heading(headingOf(name))).toBeVisible();
+  await job.read(...BLADES.intake);
+}
+
+test('the whole job on the six, with the server gone in the middle of stop 1', async ({ page }) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Brine pump 2');
+  await job.prepare('6601');
+
+  // Nothing is barred before every isolation is done; one does not apply, with its reason.
+  await job.tap(/^Step 5: Stop 1/);
+  await expect(page.getByText('Make the engine unable to start first.')).toBeVisible();
+  await job.tap('Back to the present step');
+  await job.tap('Does not apply: Jacket heater off at its breaker');
+  await page.getByLabel('Why it does not apply').fill('Heater removed');
+  await job.tap('Record the reason');
+  await expect(page.getByText('Does not apply: Heater removed')).toBeVisible();
+  await job.tickAll();
+
+  // A mix of loose and firm is a question, not a position.
+  await job.at('Find position');
+  await job.feel(1, 'loose');
+  await job.feel(6, 'loose');
+  await expect(page.getByText('They do not agree.', { exact: false })).toBeVisible();
+  await expect(job.button('All four must agree first')).toBeDisabled();
+  await job.feel(6, 'moving');
+  await job.tap('No. 1 is firing: go on');
+
+  // One tight valve is adjusted, locked, read again and painted.
+  await job.at('Stop 1 of 2');
+  await expect(job.heading('No. 1 intake')).toBeVisible();
+  await job.read('0.25', '0.28');
+  await expect(page.getByText('Tight: 0.28 mm does not enter', { exact: false })).toBeVisible();
+  await job.tap('Adjusted, locked at 46 N·m');
+  await job.read('0.33', '0.35');
+  await job.paint();
+
+  // The server goes away; readings go on, are kept, and are said to be unsent.
+  await server.down();
+  await keepInTurn(job, FIRST.slice(1, 3));
+  await expect(job.button(/unsent/)).toBeVisible();
+  await job.read(...BLADES.exhaust);
+  await expect(job.button('Leave as found')).toBeVisible();
+
+  // A reload once it is back loses nothing and resumes at the same adjuster.
+  await server.up();
+  await page.reload();
+  await job.at('Stop 1 of 2');
+  await expect(job.heading('No. 1 exhaust')).toBeVisible();
+  await expect(job.button('Leave as found')).toBeVisible();
+  await expect(job.button(/unsent/)).toHaveCount(0);
+
+  // Undo takes back one tap.
+  await job.tap(/^Undo: No. 1 exhaust/);
+  await expect(job.button('0.58 mm stack: enters')).toBeVisible();
+  await job.tap('0.58 mm stack: enters');
+  await job.tap('Leave as found');
+  await job.paint();
+  await keepInTurn(job, FIRST.slice(4));
+
+  // To the next stop: how far, which way, which mark, which rockers.
+  await job.at('Stop 2 of 2');
+  await expect(job.heading('Bar 360° clockwise')).toBeVisible();
+  await expect(page.getByText('11 turns of the tool', { exact: false })).toBeVisible();
+  await expect(page.getByText('Mark I comes round once more.')).toBeVisible();
+  await expect(job.heading(/No. 6 both loose, No. 1 both firm/)).toBeVisible();
+  await job.tap('They agree');
+  await keepInTurn(job, SECOND);
+
+  await job.at('Once round again');
+  await job.tap('They agree');
+  await readAgain(job, FIRST[0] as string);
+  await job.tap('On to stop 2 again');
+  await job.tap('They agree');
+  await readAgain(job, SECOND[0] as string);
+  await job.tap('The round is done');
+
+  await job.at('Close up');
+  await job.tap('Looked at, kept');
+  await job.tickAll();
+
+  // Bar and pins come out before any isolation is undone.
+  await job.at('Make able to start');
+  await expect(page.getByRole('checkbox')).toHaveCount(0);
+  await job.tap('Bar and pins are out of the engine');
+  await expect(page.getByText('Jacket heater on')).toHaveCount(0);
+  await job.tickAll();
+
+  await job.at('Run and sign');
+  await page.getByRole('radio', { name: 'No leaks' }).click();
+  await job.tap('Record the run');
+  await job.tap('Sign and close the record');
+  await job.tap('Open the record');
+
+  // The record holds every adjuster, as found and as left.
+  const row = (name: string) => page.getByRole('row').filter({ hasText: name });
+  await expect(page.getByRole('row')).toHaveCount(13);
+  await expect(row('No. 1 intake')).toContainText('0.25–0.28 ▼');
+  await expect(row('No. 1 intake')).toContainText('locked at 46 N·m');
+  await expect(row('No. 4 exhaust')).toContainText('0.55–0.58');
+  await expect(page.getByText('did not apply: Heater removed', { exact: false })).toBeVisible();
+
+  // The machine's next check counts from this job, which stands in its history.
+  await job.tap('Back to the machine');
+  await expect(page.getByText('600 h left')).toBeVisible();
+  await expect(page.getByText('6,601 h, 12 of 12 set, signed by Ina')).toBeVisible();
+});
+
+test('the job resumes on the same step after a reload, and the yard leads back to it', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Harvest tractor 1');
+  await job.prepare('2540');
+  await job.tickAll();
+  await job.at('Find position');
+  await page.reload();
+  await job.at('Find position');
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /Go on with the job on Harvest tractor 1/ }).click();
+  await job.at('Find position');
+
+  // On the other turn the plan begins with it.
+  await job.feel(1, 'firm');
+  await job.feel(4, 'loose');
+  await job.tap('No. 4 is firing: go on');
+  await expect(job.heading('No. 3 intake')).toBeVisible();
+});
+
+test('a job keeps the sheet it began with and says when there is a newer one', async ({
+  page,
+  request,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Harvest tractor 1');
+  const sheets = (await (await request.get(`${server.url}/api/sheets`)).json()) as {
+    id: string;
+    name: string;
+  }[];
+  const id = sheets.find(({ name }) => name === 'Dunlin 4')?.id;
+  const { document } = (await (await request.get(`${server.url}/api/sheets/${id}`)).json()) as {
+    document: object;
+  };
+  const data = { id, document: { ...document, later: true } };
+  expect((await request.post(`${server.url}/api/sheets`, { data })).status()).toBe(201);
+  await page.reload();
+  await expect(
+    page.getByText('This job keeps revision 1 of its sheet.', { exact: false }),
+  ).toBeVisible();
+});
+
+test('an event that the server refuses is set aside, shown, and the rest go on', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Brine pump 2');
+  await page.route('**/events', async (route) => {
+    const events = route.request().postDataJSON() as { type: string }[];
+    const at = events.findIndex(({ type }) => type === 'hours.read');
+    if (at < 0) return route.continue();
+    const issues = [{ path: `${at}.hours`, message: 'No such hours.' }];
+    return route.fulfill({ status: 400, json: { error: { message: 'No such hours.', issues } } });
+  });
+  await job.prepare('6601');
+  await job.tap(/1 refused/);
+  await expect(page.getByText('hours.read: No such hours.', { exact: false })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await job.tap('Save them as a file');
+  expect((await download).suggestedFilename()).toBe('long-bar-refused.json');
+  await job.tap('Close');
+  await job.tickAll();
+  await job.at('Find position');
+  await expect(job.button(/1 refused/)).toBeVisible();
+});
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`names, roles and contrast hold by ${scheme === 'light' ? 'day' : 'night'}`, async ({
+    page,
+  }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    const job = new JobPage(page);
+    const look = async () => {
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
+        .analyze();
+      expect(
+        violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join('\n')}`),
+      ).toEqual([]);
+    };
+    await page.goto(server.url);
+    await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+    await look();
+    await job.start(server.url, 'Brine pump 2');
+    await job.prepare('6601');
+    await look();
+    await job.tickAll();
+    await job.feel(1, 'loose');
+    await look();
+    await job.feel(6, 'firm');
+    await job.tap('No. 1 is firing: go on');
+    await job.read('0.25', '0.28');
+    await look();
+  });
+}

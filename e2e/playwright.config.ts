@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const chromium = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+const results = process.env.LONGBAR_E2E_RESULTS;
+
+/** End-to-end tests: the built application in Debian's Chromium, each with its own server. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 120_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  outputDir: '../test-results',
+  reporter: results ? [['list'], ['json', { outputFile: results }]] : [['list']],
+  use: {
+    launchOptions: { executablePath: '/usr/bin/chromium', args: chromium },
+    trace: 'retain-on-failure',
+  },
+});

@@ -1,0 +1,5 @@
+import { defineConfig } from '@playwright/test';
+import tests from './playwright.config';
+
+/** `npm run screenshots`: the pictures of docs/screenshots, taken anew from the demo data. */
+export default defineConfig({ ...tests, testMatch: 'screenshots.ts', reporter: [['list']] });

@@ -1,0 +1,95 @@
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { root, TestServer } from './support/server';
+
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+async function picture(page: Page, name: string): Promise<void> {
+  // Fonts and the scrolling of the blade row come to rest.
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+}
+
+async function toStopOne(page: Page): Promise<JobPage> {
+  const job = new JobPage(page);
+  await job.toStopOne(server.url);
+  return job;
+}
+
+test('phone', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Brine pump 2/ }).click();
+  await expect(page.getByText('Past jobs')).toBeVisible();
+  await picture(page, 'machine');
+  await page.getByRole('link', { name: /^Record of/ }).click();
+  await expect(page.getByRole('row')).toHaveCount(13);
+  await picture(page, 'record');
+  const job = await toStopOne(page);
+  for (const [enters, stops] of [
+    ['0.30', '0.33'],
+    ['0.30', '0.33'],
+    ['0.30', '0.33'],
+  ] as const) {
+    await job.keep(enters, stops);
+  }
+  await job.read('0.50', '0.53');
+  await picture(page, 'job-stop');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await picture(page, 'job-stop-night');
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Go on with the job/ })).toBeVisible();
+  await picture(page, 'yard');
+});
+
+test('wide', async ({ page }) => {
+  await page.setViewportSize(WIDE);
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  await picture(page, 'yard-wide');
+  const job = await toStopOne(page);
+  await job.keep('0.30', '0.33');
+  await job.read('0.25', '0.28');
+  await picture(page, 'job-stop-wide');
+});
+
+test('on the way to the next stop', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  const job = await toStopOne(page);
+  await job.tap('Undo: Stop 1 reached');
+  await job.tap(/^Undo: Position found/);
+  await picture(page, 'job-find');
+  await job.tap('No. 1 is firing: go on');
+  for (let i = 0; i < 3; i++) await job.keep('0.30', '0.33');
+  for (let i = 0; i < 3; i++) await job.keep('0.55', '0.58');
+  await expect(job.heading('Bar 360° clockwise')).toBeVisible();
+  await picture(page, 'job-bar');
+});
+
+test('sheets', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Sheets' }).click();
+  await expect(page.getByRole('link', { name: 'Ruff 1' })).toBeVisible();
+  await picture(page, 'sheets');
+  await page.getByRole('link', { name: 'Turnstone 640' }).click();
+  await page.getByRole('button', { name: 'Find where the crank is' }).click();
+  await page.getByRole('radio', { name: 'Mark II at the pointer' }).click();
+  await page.getByText('Find position').scrollIntoViewIfNeeded();
+  await picture(page, 'find');
+  await page.setViewportSize(WIDE);
+  await page.getByRole('link', { name: 'Sheets' }).click();
+  await page.getByRole('link', { name: 'Turnstone 640' }).click();
+  await page.getByRole('button', { name: /^Turn the engine to stop 2/ }).click();
+  await picture(page, 'sheet-wide');
+});

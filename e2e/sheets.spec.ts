@@ -1,0 +1,145 @@
+import { readFile } from 'node:fs/promises';
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+let server: TestServer;
+test.beforeEach(async ({ page }) => {
+  server = await TestServer.start();
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Sheets' }).click();
+});
+test.afterEach(() => server.end());
+
+const open = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
+const radio = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
+
+test('the line turns head, dial and lanes together, by pointer and by keys', async ({ page }) => {
+  await open(page, 'Turnstone 640');
+  const line = page.getByRole('slider');
+  await expect(line).toHaveAttribute('aria-valuenow', '0');
+  await expect(page.getByText('2 stops, 360° of turning.', { exact: false })).toBeVisible();
+  const cylinder = (n: number) =>
+    page.getByRole('button', { name: new RegExp(`^Cylinder ${n}\\.`) });
+  await expect(cylinder(1)).toHaveAccessibleName(/exhaust: may be set here, margin 130°/);
+  await line.focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('PageUp');
+  await expect(line).toHaveAttribute('aria-valuenow', '360');
+  await expect(cylinder(6)).toHaveAccessibleName(/intake: may be set here/);
+  await expect(cylinder(1)).toHaveAccessibleName(/intake: on its lobe, margin -15°/);
+  const box = await line.boundingBox();
+  if (!box) throw new Error('The cam map is not shown.');
+  await page.mouse.move(box.x + 31, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 30 + (box.width - 42) / 2, box.y + 60, { steps: 5 });
+  await page.mouse.up();
+  const turned = Number(await line.getAttribute('aria-valuenow'));
+  expect(Math.abs(turned - 360)).toBeLessThan(8);
+  await page.getByRole('button', { name: /^Turn the engine to stop 1/ }).click();
+  await expect(line).toHaveAttribute('aria-valuenow', '0');
+});
+
+test('the schools stand side by side, refusals with their reason', async ({ page }) => {
+  await open(page, 'Stint 3');
+  await page.getByRole('button', { name: 'Compare the schools' }).click();
+  const row = (name: string) => page.getByRole('row').filter({ hasText: name });
+  await expect(row('Each cylinder')).toContainText('480°');
+  await expect(row('By the mate')).toContainText('has no running mate');
+  await radio(page, 'By the mate').click();
+  await expect(page.getByRole('alert')).toContainText('has no running mate');
+  await radio(page, 'Each cylinder').click();
+  await page.getByLabel('Turns of the tool for one of the crank').fill('3');
+  await expect(
+    page.getByText('To stop 2: 240°, 2 turns of the tool, 376.991 mm along the rim'),
+  ).toBeVisible();
+});
+
+test('a chart that conflicts is said to, entry by entry, and stands', async ({ page }) => {
+  await open(page, 'Whimbrel V8');
+  await expect(page.getByRole('alert')).toContainText('The manual and the model differ.');
+  await expect(page.getByRole('alert')).toContainText('on lobe at stop');
+  await expect(page.getByText('typical figures, not the maker’s', { exact: false })).toBeVisible();
+});
+
+test('find position narrows, names the odd one out, and tells the way', async ({ page }) => {
+  await open(page, 'Turnstone 640');
+  await page.getByRole('button', { name: 'Find where the crank is' }).click();
+  await expect(page.getByText('It may stand anywhere.', { exact: false })).toBeVisible();
+  await radio(page, 'Mark I at the pointer').click();
+  await expect(page.getByText('One of 2 places, 9° and 9° wide.')).toBeVisible();
+  await page.getByRole('button', { name: /^Cylinder 1\./ }).click();
+  await radio(page, 'No. 1 intake loose').click();
+  await radio(page, 'No. 1 exhaust loose').click();
+  await expect(page.getByText('One place, 9° wide.')).toBeVisible();
+  await expect(
+    page.getByText('Bar 356° to 364° on clockwise, to mark I.', { exact: false }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Cylinder 6\./ }).click();
+  await radio(page, 'No. 6 rocks at overlap').click();
+  await page.getByRole('button', { name: /^Cylinder 3\./ }).click();
+  await radio(page, 'No. 3 exhaust firm').click();
+  await expect(
+    page.getByText('No. 3 exhaust is the odd one out: tight lash, or misread.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Take the last one back' }).click();
+  await expect(page.getByText('odd one out', { exact: false })).toHaveCount(0);
+});
+
+test('an engine without marks is found by its rockers and tells how to make marks', async ({
+  page,
+}) => {
+  await open(page, 'Ruff 1');
+  await page.getByRole('button', { name: 'Find where the crank is' }).click();
+  await expect(page.getByText('No marks: make your own')).toBeVisible();
+  await radio(page, 'No. 1 intake down').click();
+  await expect(page.getByText('One place, 61° wide.')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
+});
+
+test('a sheet goes out as a file and comes in again; a bad one changes nothing', async ({
+  page,
+}) => {
+  await open(page, 'Dunlin 4');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the sheet as a file' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('dunlin-4.json');
+  const sheet = JSON.parse(await readFile(await file.path(), 'utf8')) as Record<string, unknown>;
+  await page.getByRole('link', { name: 'Sheets' }).click();
+
+  const pick = async (name: string, document: unknown) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Take in a sheet from a file' }).click();
+    const buffer = Buffer.from(typeof document === 'string' ? document : JSON.stringify(document));
+    await (await chooser).setFiles({ name, mimeType: 'application/json', buffer });
+  };
+  await pick('bad.json', { ...sheet, firing: { order: [1, 3, 3, 2] } });
+  await expect(page.getByRole('alert')).toContainText('firing.order.2: Cylinder 3 fires twice');
+  await page.getByRole('button', { name: 'Put it away' }).click();
+  await pick('worse.json', '{');
+  await expect(page.getByRole('alert')).toContainText('This is no JSON file');
+  await page.getByRole('button', { name: 'Put it away' }).click();
+
+  await pick('dunlin-4.json', { ...sheet, note: 'Checked on the engine' });
+  await expect(
+    page.getByText('It becomes revision 2 of Dunlin 4.', { exact: false }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await expect(page.getByRole('list', { name: 'Engine sheets' })).toContainText('Revision 2');
+});
+
+test('the pocket card reads without the application', async ({ page }) => {
+  await open(page, 'Turnstone 640');
+  await page.getByRole('button', { name: 'Pocket card to print' }).click();
+  await expect(page.getByText('360° clockwise, 11.0 turns of the tool: mark I')).toBeVisible();
+  await expect(page.getByText('Set intake 1 2 4, exhaust 1 3 5.')).toBeVisible();
+  await expect(page.getByText('exhaust: lash 0.58 mm (0.53 to 0.63), 23 thou')).toBeVisible();
+  const pdf = await page.pdf({ format: 'A4' });
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+});

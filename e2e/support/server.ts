@@ -1,0 +1,73 @@
+import type { ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The project. */
+export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
+
+/** A server of a test's own: its port, its data, and the means to stop and start it. */
+export class TestServer {
+  readonly data = mkdtempSync(join(tmpdir(), 'longbar-e2e-'));
+  private child: ChildProcess | undefined;
+  private constructor(readonly port: number) {}
+
+  static async start(): Promise<TestServer> {
+    const server = new TestServer(await freePort());
+    await server.up();
+    return server;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Starts it, and waits until the answer is this very process's. */
+  async up(): Promise<void> {
+    const env = { ...process.env, PORT: String(this.port), LONGBAR_DATA: this.data };
+    const child = spawn(process.execPath, ['tools/run.mjs', 'demo'], {
+      cwd: root,
+      env,
+      stdio: 'pipe',
+    });
+    this.child = child;
+    let said = '';
+    child.stdout.on('data', (data) => (said += data));
+    child.stderr.on('data', (data) => (said += data));
+    for (let tries = 0; tries < 200; tries++) {
+      if (child.exitCode !== null) throw new Error(`The server ended: ${said}`);
+      if (said.includes(this.url)) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error(`The server did not start: ${said}`);
+  }
+
+  /** Stops it; with SIGKILL as if the power had failed. */
+  async down(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const child = this.child;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await ended;
+  }
+
+  async end(): Promise<void> {
+    await this.down();
+    rmSync(this.data, { recursive: true, force: true });
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      const port = typeof address === 'object' && address ? address.port : 0;
+      probe.close(() => resolve(port));
+    });
+  });
+}

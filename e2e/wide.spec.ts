@@ -1,0 +1,53 @@
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 1280, height: 800 } });
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+test('the yard has columns, the pressing machine first, and takes a reading', async ({ page }) => {
+  await page.goto(server.url);
+  const machines = page.getByRole('list', { name: 'Machines' }).getByRole('link');
+  await expect(machines).toHaveCount(2);
+  await expect(machines.first()).toContainText('Brine pump 2');
+  await expect(machines.first()).toContainText('h left');
+  await machines.first().click();
+  await page.getByLabel('Hours on the meter today').fill('12');
+  await page.getByRole('button', { name: 'Add the reading' }).click();
+  await expect(page.getByRole('alert')).toContainText('already. Read it once more.');
+  await page.getByLabel('Hours on the meter today').fill('6590,5');
+  await page.getByRole('button', { name: 'Add the reading' }).click();
+  await expect(page.getByRole('list', { name: 'Readings of the hour meter' })).toContainText(
+    '6,590.5 h',
+  );
+});
+
+test('a finished job shows its record', async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Brine pump 2/ }).click();
+  await page.getByRole('link', { name: /^Record of/ }).click();
+  await expect(page.getByRole('row')).toHaveCount(13);
+  await expect(page.getByText('Signed by Orla', { exact: false })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+});
+
+test('the arrow keys move over the map and Enter opens an adjuster', async ({ page }) => {
+  const job = new JobPage(page);
+  await job.toStopOne(server.url);
+  const map = page.getByRole('group', { name: 'Rockers from the front' });
+  await map.getByRole('button', { name: /^No. 1 intake/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(map.getByRole('button', { name: /^No. 2 intake: set here/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(job.heading('No. 2 intake')).toBeVisible();
+  await page.keyboard.press('End');
+  await expect(map.getByRole('button', { name: /^No. 6 exhaust: on its lobe/ })).toBeFocused();
+  await page.keyboard.press('Home');
+  await expect(map.getByRole('button', { name: /^No. 1 exhaust/ })).toBeFocused();
+});
