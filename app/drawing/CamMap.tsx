@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Text } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Text } from 'react-native-svg';
 import type { CamLane } from '@longbar/core';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
@@ -15,8 +15,12 @@ type Props = {
   at: number;
   /** Crank angles of the stops. */
   stops: readonly number[];
+  /** What is set at a stop, in its cylinder's lane; what the model doubts is crossed out. */
+  placed?: readonly Placed[];
   width: number;
 };
+
+export type Placed = { cylinder: number; kind: string; at: number; doubted: boolean };
 
 /** Where the lanes begin and end, in pixels from the edges. */
 export const LEFT = 30;
@@ -29,7 +33,7 @@ const TOP = 22;
  * The cam map: one lane per cylinder in firing order over one cycle, intake filled, exhaust
  * dashed, stops as lines. It is how the chart of positions explains itself.
  */
-export const CamMap = memo(function CamMap({ lanes, cycle, at, stops, width }: Props) {
+export const CamMap = memo(function CamMap({ lanes, cycle, at, stops, placed, width }: Props) {
   const tokens = useTokens();
   const across = width - LEFT - RIGHT;
   const x = (angle: number) => LEFT + (across * angle) / cycle;
@@ -53,6 +57,14 @@ export const CamMap = memo(function CamMap({ lanes, cycle, at, stops, width }: P
             stroke={tokens.act}
             strokeWidth={2}
             strokeDasharray="2 5"
+          />
+        ))}
+        {placed?.map((each) => (
+          <PlacedMark
+            key={`${each.kind} ${each.cylinder} ${each.at}`}
+            x={x(each.at) + (each.kind === 'intake' ? 7 : -7)}
+            y={TOP + LANE * lanes.findIndex(({ cylinder }) => cylinder === each.cylinder) + 12}
+            {...{ placed: each, tokens }}
           />
         ))}
         <Line
@@ -93,6 +105,27 @@ const Lane = memo(function Lane({ lane, y, across, tokens }: LaneProps) {
     </G>
   );
 });
+
+type PlacedProps = { placed: Placed; x: number; y: number; tokens: Tokens };
+
+/** A dab where the chart and the model agree, a cross where they do not. */
+function PlacedMark({ placed: { doubted, kind }, x, y, tokens }: PlacedProps) {
+  if (doubted) {
+    const cross = `M ${x - 5} ${y - 5} l 10 10 M ${x - 5} ${y + 5} l 10 -10`;
+    return <Path d={cross} stroke={tokens.stop} strokeWidth={3} strokeLinecap="round" />;
+  }
+  const filled = kind === 'intake';
+  return (
+    <Circle
+      cx={x}
+      cy={y}
+      r={4}
+      fill={filled ? tokens.enamelInk : tokens.sheet}
+      stroke={filled ? tokens.enamelInk : tokens.secondInk}
+      strokeWidth={1.6}
+    />
+  );
+}
 
 /** Lifts spread evenly over the width, 0 to 1 as 0 to RISE upwards. */
 function curve(lifts: readonly number[], across: number): string {

@@ -7,6 +7,7 @@ import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
 import type { Geometry, MapCell } from './mapCell';
+import { KIND_LETTERS } from './mapCell';
 import { MapTargets } from './MapTargets';
 import { Rocker, ROCKER } from './Rocker';
 
@@ -183,14 +184,6 @@ function Bore({ x, y, r, tokens }: { x: number; y: number; r: number; tokens: To
   );
 }
 
-const SHORT: Record<string, string> = {
-  intake: 'in',
-  exhaust: 'ex',
-  injector: 'inj',
-  brake: 'br',
-  bridge: 'bd',
-};
-
 type LabelProps = {
   seated: SeatedCylinder;
   x: number;
@@ -213,7 +206,7 @@ function Labels({ seated, x, y, places, cells, tokens }: LabelProps) {
           fill={cells[id]?.here ? tokens.act : tokens.secondInk}
           textAnchor="middle"
         >
-          {SHORT[kind]}
+          {KIND_LETTERS[kind]}
         </Text>
       ))}
       <Text

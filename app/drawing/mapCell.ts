@@ -1,3 +1,4 @@
+import type { AdjusterKind } from '@longbar/core';
 import { adjusterName } from '@longbar/core';
 import type { RockerLook } from './Rocker';
 
@@ -16,3 +17,12 @@ export type Geometry = {
 export function spoken(id: string, cell: MapCell | undefined): string {
   return cell?.says ? `${adjusterName(id)}: ${cell.says}` : adjusterName(id);
 }
+
+/** A kind in the two or three letters there is room for. */
+export const KIND_LETTERS: Record<AdjusterKind, string> = {
+  intake: 'in',
+  exhaust: 'ex',
+  injector: 'inj',
+  brake: 'br',
+  bridge: 'bd',
+};

@@ -5,6 +5,7 @@ import type {
   MachineLine,
   SheetDetail,
   SheetLine,
+  SheetRevision,
   Shop,
 } from '@longbar/core';
 import {
@@ -12,6 +13,7 @@ import {
   MachineLinesSchema,
   SheetDetailSchema,
   SheetLinesSchema,
+  SheetRevisionsSchema,
   ShopSchema,
 } from '@longbar/core';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
@@ -45,6 +47,15 @@ export const api = createApi({
       responseSchema: SheetDetailSchema,
       providesTags: ['sheets'],
     }),
+    sheetRevisions: build.query<SheetRevision[], string>({
+      query: (id) => `/sheets/${id}/revisions`,
+      responseSchema: SheetRevisionsSchema,
+      providesTags: ['sheets'],
+    }),
+    sheetRevision: build.query<SheetDetail, { id: string; revision: number }>({
+      query: ({ id, revision }) => `/sheets/${id}/revisions/${revision}`,
+      responseSchema: SheetDetailSchema,
+    }),
     publishSheet: build.mutation<SheetDetail, { id: string; document: EngineSheet }>({
       query: (body) => ({ url: '/sheets', method: 'POST', body }),
       invalidatesTags: ['sheets', 'machines'],
@@ -64,6 +75,8 @@ export const api = createApi({
 export const {
   useSheetsQuery,
   useSheetQuery,
+  useSheetRevisionsQuery,
+  useSheetRevisionQuery,
   usePublishSheetMutation,
   useMachinesQuery,
   useMachineQuery,

@@ -5,8 +5,10 @@ export { SheetSchema } from './engine/sheet';
 export type {
   AdjusterEntry,
   AdjusterKind,
+  ChartStop,
   EngineSheet,
   Isolation,
+  Lobe,
   Mark,
   Spec,
 } from './engine/sheet';
@@ -18,6 +20,10 @@ export type { CamLane } from './engine/camLanes';
 export { adjustersOf } from './engine/adjusters';
 export type { Adjuster } from './engine/adjusters';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
+export { banksFor, commonOrders, CYLINDER_FORMS, formOf } from './engine/cylinderForms';
+export type { CylinderForm } from './engine/cylinderForms';
+export { compareSheets } from './engine/compareSheets';
+export type { SheetChange } from './engine/compareSheets';
 export { seatingOf } from './engine/layout';
 export type { SeatedBank, SeatedCylinder } from './engine/layout';
 
@@ -27,6 +33,8 @@ export { isRefused } from './barring/barringPlan';
 export { planBarring } from './barring/plan';
 export type { BarringPlan, LeftOver, PlanOptions, Refused, Stop } from './barring/barringPlan';
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
+export { chartConflicts, openConflicts } from './barring/conflicts';
+export type { ChartConflict } from './barring/conflicts';
 export { barTo, locateCrank } from './barring/locate';
 export type { CrankInterval, CrankLocation, Observation } from './barring/locate';
 export { firstPosition, judgePosition } from './barring/position';
@@ -97,8 +105,13 @@ export type {
   MachineLine,
   Shop,
 } from './wire/machines';
-export { PublishSchema, SheetDetailSchema, SheetLinesSchema } from './wire/sheets';
-export type { SheetDetail, SheetLine } from './wire/sheets';
+export {
+  PublishSchema,
+  SheetDetailSchema,
+  SheetLinesSchema,
+  SheetRevisionsSchema,
+} from './wire/sheets';
+export type { SheetDetail, SheetLine, SheetRevision } from './wire/sheets';
 export { ErrorSchema, EventsPageSchema } from './wire/journal';
 
 export { localDay } from './calendar';

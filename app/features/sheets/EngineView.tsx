@@ -2,6 +2,7 @@ import type { EngineSheet } from '@longbar/core';
 import { adjusterName, camLanes, cycleDegrees, seatingOf } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import type { Placed } from '../../drawing/CamMap';
 import { EngineDial } from '../../drawing/EngineDial';
 import { HeadMap } from '../../drawing/HeadMap';
 import { TurnableCamMap } from '../../drawing/TurnableCamMap';
@@ -14,11 +15,12 @@ type Props = {
   at: number;
   onTurn: (at: number) => void;
   stops: readonly number[];
+  placed?: readonly Placed[];
   width: number;
 };
 
 /** The engine to turn by hand: head, cam map and dial move as one. */
-export function EngineView({ sheet, at, onTurn, stops, width }: Props) {
+export function EngineView({ sheet, at, onTurn, stops, placed, width }: Props) {
   const [asked, setAsked] = useState<string>();
   const banks = useMemo(() => seatingOf(sheet), [sheet]);
   const lanes = useMemo(() => camLanes(sheet), [sheet]);
@@ -44,12 +46,14 @@ export function EngineView({ sheet, at, onTurn, stops, width }: Props) {
         cycle={cycleDegrees(sheet)}
         at={at}
         stops={stops}
+        {...(placed && { placed })}
         width={width}
         onTurn={onTurn}
       />
       <Words as="note" color="secondInk">
-        Cylinders in firing order: intake filled, exhaust dashed, stops dotted. Drag the line to
-        turn the engine.
+        Cylinders in firing order: intake filled, exhaust dashed, stops dotted.
+        {placed?.length ? ' A dab: set at that stop; a cross: the model doubts it.' : ''} Drag the
+        line to turn the engine.
       </Words>
       <View style={styles.dial}>
         <EngineDial sheet={sheet} at={at} size={200} />

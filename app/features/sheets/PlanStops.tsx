@@ -10,7 +10,6 @@ type Props = { plan: BarringPlan; onTurn: (at: number) => void };
 
 /** The stops in order: where, how far, what is set; what no stop serves, and why. */
 export function PlanStops({ plan, onTurn }: Props) {
-  const flagged = plan.flags ?? [];
   return (
     <Stack gap={space.small}>
       <Words as="strong">{planWords(plan)}</Words>
@@ -20,20 +19,6 @@ export function PlanStops({ plan, onTurn }: Props) {
       {plan.stops.map((stop, i) => (
         <StopRow key={i} {...{ stop, i, onTurn }} />
       ))}
-      {flagged.length > 0 && (
-        <View role="alert">
-          <Words as="strong" color="stop">
-            The manual and the model differ. Settle it before the job; the manual stands.
-          </Words>
-          {flagged.map(({ id, stop, margin, why }) => (
-            <Words key={`${id} ${stop} ${why}`} as="note">
-              · {adjusterName(id)}: {why}
-              {stop === null ? '' : ` at stop ${stop + 1}`}
-              {margin === null ? '' : `, margin ${Math.round(margin)}°`}
-            </Words>
-          ))}
-        </View>
-      )}
       {plan.leftOver.map(({ id, reason, at }) => (
         <Words key={id} as="note">
           · Left over: {adjusterName(id)}. {reason}

@@ -10,8 +10,10 @@ import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 import { Frame } from '../frame/Frame';
 import { saveFile } from '../frame/saveFile';
+import { ChartConflicts } from './ChartConflicts';
 import { EngineView } from './EngineView';
 import { PlanView } from './PlanView';
+import { placedOn } from './placedOn';
 import { SheetFacts } from './SheetFacts';
 
 /** One sheet: the engine to turn, the schools of barring it, and what the manual says. */
@@ -36,6 +38,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
   const [method, setMethod] = useState<BarringMethod>(() => firstMethod(sheet));
   const plan = useMemo(() => planBarring(sheet, { method }), [sheet, method]);
   const stops = isRefused(plan) ? [] : plan.stops;
+  const placed = useMemo(() => (isRefused(plan) ? [] : placedOn(plan)), [plan]);
   const assumed = assumedLobes(sheet);
   const room = Math.min(width, wide ? 1120 : 720) - (wide ? 88 + 2 * space.huge : 2 * space.large);
   const left = wide ? Math.floor(room * 0.6) : room;
@@ -48,6 +51,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
             at={at}
             onTurn={setAt}
             stops={stops.map((stop) => stop.at)}
+            placed={placed}
             width={left}
           />
         </View>
@@ -59,6 +63,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
             </Words>
           )}
           <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={setAt} />
+          <ChartConflicts id={id} sheet={sheet} />
           <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
           <Act
             label="Pocket card to print"
@@ -66,6 +71,16 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
             onPress={() => router.push(`/sheets/${id}/card?method=${method}`)}
           />
           <SheetFacts sheet={sheet} />
+          <Act
+            label="Change the sheet"
+            icon="change"
+            onPress={() => router.push(`/sheets/${id}/edit`)}
+          />
+          <Act
+            label="Revisions, and what changed"
+            icon="revisions"
+            onPress={() => router.push(`/sheets/${id}/revisions`)}
+          />
           <Act
             label="Save the sheet as a file"
             icon="save"

@@ -24,6 +24,11 @@ export function SheetsScreen() {
           <Act label="Ask again" onPress={() => void sheets.refetch()} />
         </>
       )}
+      <Act
+        label="Write a sheet for a new engine"
+        icon="add"
+        onPress={() => router.push('/sheets/new')}
+      />
       <SheetImport sheets={sheets.data ?? []} />
       <View role="list" aria-label="Engine sheets">
         {sheets.data?.map(({ id, name, revision, publishedAt, machines }) => (

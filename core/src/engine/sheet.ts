@@ -218,6 +218,19 @@ export const SheetSchema = v.looseObject(
       }),
     ),
     chart: v.optional(v.array(chartStop, 'The chart is a list of stops.')),
+    /** What somebody found on looking again where the chart and the model differ. */
+    chartAnswers: v.optional(
+      v.array(
+        v.looseObject({
+          id: text('An answer names the adjuster.'),
+          why: v.picklist(['on lobe', 'not placed', 'placed twice'], 'Say what differs.'),
+          answer: text('Say what was found on the page.'),
+          by: text('Say who looked.'),
+          date: v.pipe(v.string(), v.isoDate('The day it was answered, as 2026-05-02.')),
+        }),
+        'Answers is a list.',
+      ),
+    ),
   },
   'An engine sheet is one JSON object.',
 );

@@ -14,6 +14,12 @@ export type SheetLine = v.InferOutput<typeof SheetLinesSchema>[number];
 export const SheetDetailSchema = v.object({ ...sheetLine, document: SheetSchema });
 export type SheetDetail = v.InferOutput<typeof SheetDetailSchema>;
 
+/** The revisions of one sheet, newest first. */
+export const SheetRevisionsSchema = v.array(
+  v.object({ revision: v.number(), publishedAt: v.string() }),
+);
+export type SheetRevision = v.InferOutput<typeof SheetRevisionsSchema>[number];
+
 /** Publishes a document: the first revision of a new sheet, or the next one of a known. */
 export const PublishSchema = v.object(
   { id: UuidSchema, document: v.unknown() },

@@ -2,7 +2,7 @@ import { parseSheet, PublishSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
-import { listSheets, publishSheet, readSheet } from '../store/sheets';
+import { listRevisions, listSheets, publishSheet, readSheet } from '../store/sheets';
 import { checked } from './errors';
 
 export function sheetRoutes(db: Database): Router {
@@ -13,6 +13,17 @@ export function sheetRoutes(db: Database): Router {
   routes.get('/:id', async (request, response) => {
     const sheet = await readSheet(db, request.params.id);
     if (!sheet) throw new RequestError(404, 'There is no such sheet.');
+    response.json(sheet);
+  });
+  routes.get('/:id/revisions', async (request, response) => {
+    const revisions = await listRevisions(db, request.params.id);
+    if (revisions.length === 0) throw new RequestError(404, 'There is no such sheet.');
+    response.json(revisions);
+  });
+  routes.get('/:id/revisions/:revision', async (request, response) => {
+    const { id, revision } = request.params;
+    const sheet = /^\d+$/.test(revision) ? await readSheet(db, id, Number(revision)) : undefined;
+    if (!sheet) throw new RequestError(404, 'There is no such revision of a sheet.');
     response.json(sheet);
   });
   routes.post('/', async (request, response) => {

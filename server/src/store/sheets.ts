@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { EngineSheet, SheetDetail, SheetLine } from '@longbar/core';
+import type { EngineSheet, SheetDetail, SheetLine, SheetRevision } from '@longbar/core';
 import type { Database } from './database';
 
 /** One revision of a sheet, the newest where none is named. */
@@ -14,6 +14,19 @@ export async function readSheet(
   });
   if (!row) return undefined;
   return row.get();
+}
+
+/** The revisions of a sheet, newest first; none where there is no such sheet. */
+export async function listRevisions({ tables }: Database, id: string): Promise<SheetRevision[]> {
+  const rows = await tables.sheets.findAll({
+    where: { id },
+    attributes: ['revision', 'publishedAt'],
+    order: [['revision', 'DESC']],
+  });
+  return rows.map((row) => {
+    const { revision, publishedAt } = row.get();
+    return { revision, publishedAt };
+  });
 }
 
 /** Every sheet by its newest revision, with the machines it serves. */

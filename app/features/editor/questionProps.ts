@@ -1,0 +1,12 @@
+import type { Draft } from './useDraft';
+
+export type LengthUnit = 'mm' | 'thou';
+
+/** What every question of the editor is given. */
+export type QuestionProps = { draft: Draft; unit: LengthUnit };
+
+/** What is wrong at a path or below it, as one text; undefined where nothing is. */
+export function mistakeAt({ issues }: Draft, path: string): string | undefined {
+  const own = issues.filter((issue) => issue.path === path || issue.path.startsWith(`${path}.`));
+  return own.length ? [...new Set(own.map(({ message }) => message))].join(' ') : undefined;
+}

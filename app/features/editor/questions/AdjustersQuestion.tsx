@@ -1,0 +1,58 @@
+import type { AdjusterEntry, AdjusterKind } from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { Choice } from '../../../theme/Choice';
+import { space } from '../../../theme/tokens';
+import { Question } from '../Question';
+import type { QuestionProps } from '../questionProps';
+import { mistakeAt } from '../questionProps';
+import { AdjusterCard } from './AdjusterCard';
+
+const KINDS = ['intake', 'exhaust', 'injector', 'brake', 'bridge'] as const;
+
+/** How a kind usually begins; where it is set and its figures come from the manual. */
+const BEGIN: Record<AdjusterKind, AdjusterEntry> = {
+  intake: { kind: 'intake', setAt: 'base', method: 'screw' },
+  exhaust: { kind: 'exhaust', setAt: 'base', method: 'screw' },
+  injector: { kind: 'injector', method: 'screw', measure: 'height' },
+  brake: { kind: 'brake', method: 'screw' },
+  bridge: { kind: 'bridge', method: 'screw', lobe: 'exhaust' },
+};
+
+/** What is set on this engine, and to which figures. */
+export function AdjustersQuestion({ draft, unit }: QuestionProps) {
+  const { sheet, edit } = draft;
+  const toggle = (kind: AdjusterKind) =>
+    edit((next) => {
+      const place = next.adjusters.findIndex((entry) => entry.kind === kind);
+      if (place >= 0) next.adjusters.splice(place, 1);
+      else next.adjusters.push({ ...BEGIN[kind] });
+    });
+  return (
+    <>
+      <Question
+        title="What is set at one opening?"
+        hint="Everything the manual has set with the covers off."
+        mistake={sheet.adjusters.length === 0 ? mistakeAt(draft, 'adjusters') : undefined}
+      >
+        <View style={styles.kinds}>
+          {KINDS.map((kind) => (
+            <Choice
+              key={kind}
+              label={kind}
+              name={`Set the ${kind}`}
+              chosen={sheet.adjusters.some((entry) => entry.kind === kind)}
+              onPress={() => toggle(kind)}
+            />
+          ))}
+        </View>
+      </Question>
+      {sheet.adjusters.map((entry, place) => (
+        <AdjusterCard key={entry.kind} {...{ draft, unit, entry, place }} />
+      ))}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  kinds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+});

@@ -1,0 +1,124 @@
+import type { AdjusterKind, ChartStop, EngineSheet } from '@longbar/core';
+import { adjusterName, adjustersOf } from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { KIND_LETTERS } from '../../../drawing/mapCell';
+import { Choice } from '../../../theme/Choice';
+import { Stack } from '../../../theme/Panel';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+import type { QuestionProps } from '../questionProps';
+import { mistakeAt } from '../questionProps';
+import { ListQuestion } from './ListQuestion';
+
+/** The manual's own chart, typed in stop by stop as the page has it. */
+export function ChartQuestion({ draft }: QuestionProps) {
+  const { sheet, edit } = draft;
+  return (
+    <ListQuestion
+      title="Does the manual have a chart?"
+      hint="Type it in as it stands on the page. It is held against the model entry by entry; where they differ the manual stands, and you are asked to look again."
+      entries={sheet.chart ?? []}
+      one="stop"
+      onAdd={() => edit((next) => void (next.chart ??= []).push(firstStop(next)))}
+      onRemove={(place) =>
+        edit((next) => {
+          next.chart?.splice(place, 1);
+          if (next.chart?.length === 0) delete next.chart;
+        })
+      }
+    >
+      {(stop, place) => <StopOf key={place} {...{ draft, stop, place }} />}
+    </ListQuestion>
+  );
+}
+
+function firstStop(sheet: EngineSheet): ChartStop {
+  const mark = sheet.marks?.[0]?.name;
+  if (mark !== undefined) return { mark, turn: 1, set: [] };
+  return { cylinder: sheet.firing.order[0] ?? 1, at: 'firing', set: [] };
+}
+
+type StopProps = Pick<QuestionProps, 'draft'> & { stop: ChartStop; place: number };
+
+function StopOf({ draft, stop, place }: StopProps) {
+  const { sheet, edit } = draft;
+  const at = (next: Partial<ChartStop>) =>
+    edit((to) => void (to.chart![place] = { ...next, set: stop.set } as ChartStop));
+  const toggle = (id: string) =>
+    edit((to) => {
+      const { set } = to.chart![place]!;
+      const known = set.indexOf(id);
+      if (known >= 0) set.splice(known, 1);
+      else set.push(id);
+    });
+  return (
+    <Stack gap={space.small}>
+      <Words as="strong">Stop {place + 1}</Words>
+      <View style={styles.tiles}>
+        {placesOf(sheet).map(({ label, where }) => (
+          <Choice
+            key={label}
+            label={label}
+            name={`Stop ${place + 1} ${label}`}
+            chosen={isAt(stop, where)}
+            onPress={() => at(where)}
+          />
+        ))}
+      </View>
+      <Words as="note">What is set there</Words>
+      <View style={styles.tiles}>
+        {idsByNumber(sheet).map((id) => (
+          <Choice
+            key={id}
+            label={short(id)}
+            name={`Stop ${place + 1} sets ${adjusterName(id)}`}
+            chosen={stop.set.includes(id)}
+            onPress={() => toggle(id)}
+          />
+        ))}
+      </View>
+      {mistakeAt(draft, `chart.${place}`) !== undefined && (
+        <Words as="strong" color="stop" role="alert">
+          {mistakeAt(draft, `chart.${place}`)}
+        </Words>
+      )}
+    </Stack>
+  );
+}
+
+type Where = { mark: string; turn: 1 | 2 } | { cylinder: number; at: 'firing' | 'overlap' };
+
+/** Where a chart may stop: at the marks on either turn, or where a cylinder fires. */
+function placesOf(sheet: EngineSheet): { label: string; where: Where }[] {
+  const marks = (sheet.marks ?? []).flatMap(({ name }) =>
+    ([1, 2] as const).map((turn) => ({
+      label: `mark ${name}, turn ${turn}`,
+      where: { mark: name, turn },
+    })),
+  );
+  const firing = sheet.firing.order.map((cylinder) => ({
+    label: `${cylinder} fires`,
+    where: { cylinder, at: 'firing' as const },
+  }));
+  return [...marks, ...firing];
+}
+
+function isAt(stop: ChartStop, where: Where): boolean {
+  return Object.entries(where).every(([key, value]) => stop[key as keyof ChartStop] === value);
+}
+
+function idsByNumber(sheet: EngineSheet): string[] {
+  const complete = sheet.firing.order.length > 0;
+  return complete
+    ? [...adjustersOf(sheet)].sort((a, b) => a.cylinder - b.cylinder).map(({ id }) => id)
+    : [];
+}
+
+function short(id: string): string {
+  const [kind, cylinder, n] = id.split('.');
+  return `${cylinder} ${KIND_LETTERS[kind as AdjusterKind]}${n ? ` ${n}` : ''}`;
+}
+
+const styles = StyleSheet.create({
+  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+});

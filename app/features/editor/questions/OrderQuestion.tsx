@@ -1,0 +1,117 @@
+import { camLanes, commonOrders, cycleDegrees, formOf } from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { CamMap } from '../../../drawing/CamMap';
+import { Act } from '../../../theme/Act';
+import { Choice } from '../../../theme/Choice';
+import { Row, Stack } from '../../../theme/Panel';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+import { NumberField } from '../NumberField';
+import { Question } from '../Question';
+import type { QuestionProps } from '../questionProps';
+import { mistakeAt } from '../questionProps';
+import { useMapWidth } from '../useMapWidth';
+
+/** The firing order: tapped cylinder by cylinder, or one of the common ones. */
+export function OrderQuestion({ draft }: QuestionProps) {
+  const { sheet, drawn, edit } = draft;
+  const width = useMapWidth();
+  const { order } = sheet.firing;
+  const cylinders = [
+    ...new Set(sheet.layout?.banks.flatMap((bank) => bank.cylinders) ?? order),
+  ].sort((a, b) => a - b);
+  const form = formOf(sheet, cylinders.length);
+  const fire = (next: number[]) => edit((to) => void (to.firing.order = next));
+  const complete = cylinders.every((cylinder) => order.includes(cylinder));
+  const next = (cylinder: number) => {
+    if (complete) return fire([cylinder]);
+    if (!order.includes(cylinder)) fire([...order, cylinder]);
+  };
+  return (
+    <Question
+      title="In which order do they fire?"
+      hint={
+        complete
+          ? 'Tap the cylinders in order to give another one.'
+          : 'Tap the next cylinder to fire.'
+      }
+      mistake={complete || order.length === 0 ? mistakeAt(draft, 'firing') : undefined}
+    >
+      <Words as="title" role="status" aria-label={`Firing order ${order.join(' ')}`}>
+        {order.join(' – ') || 'None yet'}
+        {complete ? '' : ' – …'}
+      </Words>
+      <View style={styles.tiles}>
+        {cylinders.map((cylinder) => {
+          const place = order.indexOf(cylinder);
+          return (
+            <Choice
+              key={cylinder}
+              label={String(cylinder)}
+              detail={place < 0 ? '·' : ordinal(place + 1)}
+              name={`Cylinder ${cylinder}${place < 0 ? '' : ` fires ${ordinal(place + 1)}`}`}
+              chosen={place >= 0 && !complete}
+              onPress={() => next(cylinder)}
+            />
+          );
+        })}
+      </View>
+      <Stack gap={space.small}>
+        {(form ? commonOrders(cylinders.length, form) : []).map((common) => (
+          <Choice
+            key={common.join()}
+            label={common.join('-')}
+            name={`Common order ${common.join('-')}`}
+            chosen={common.join() === order.join()}
+            onPress={() => fire(common)}
+          />
+        ))}
+      </Stack>
+      <Gaps draft={draft} unit="mm" />
+      <CamMap lanes={camLanes(drawn)} cycle={cycleDegrees(drawn)} at={0} stops={[]} width={width} />
+    </Question>
+  );
+}
+
+function ordinal(place: number): string {
+  const ending = { one: 'st', two: 'nd', few: 'rd', other: 'th' }[rules.select(place) as 'one'];
+  return `${place}${ending}`;
+}
+const rules = new Intl.PluralRules('en', { type: 'ordinal' });
+
+/** The angles from one firing to the next, where they are not all alike. */
+function Gaps({ draft }: QuestionProps) {
+  const { sheet, edit } = draft;
+  const { order, gaps } = sheet.firing;
+  if (order.length < 2) return null;
+  if (!gaps) {
+    const even = cycleDegrees(sheet) / order.length;
+    return (
+      <Act
+        label="It fires unevenly"
+        onPress={() => edit((next) => void (next.firing.gaps = order.map(() => even)))}
+      />
+    );
+  }
+  return (
+    <Stack gap={space.small}>
+      <Row style={styles.tiles}>
+        {order.map((cylinder, i) => (
+          <View key={cylinder} style={styles.gap}>
+            <NumberField
+              label={`From ${cylinder} to ${order[(i + 1) % order.length]}, degrees`}
+              value={gaps[i]}
+              onChange={(gap) => edit((next) => void (next.firing.gaps![i] = gap ?? NaN))}
+            />
+          </View>
+        ))}
+      </Row>
+      <Act label="It fires evenly" onPress={() => edit((next) => void delete next.firing.gaps)} />
+    </Stack>
+  );
+}
+
+const styles = StyleSheet.create({
+  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  gap: { flexBasis: 150, flexGrow: 1 },
+});

@@ -1,0 +1,96 @@
+import { EngineDial } from '../../../drawing/EngineDial';
+import { StyleSheet, View } from 'react-native';
+import { Choice } from '../../../theme/Choice';
+import { Row } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { Question } from '../Question';
+import type { QuestionProps } from '../questionProps';
+import { mistakeAt } from '../questionProps';
+
+const ENDS = ['front', 'rear', 'flywheel'] as const;
+const SENSES = ['clockwise', 'counterclockwise'] as const;
+
+/** Which way it turns, seen from where, whether it may go back, and cylinder 1's end. */
+export function RotationQuestion({ draft }: QuestionProps) {
+  const { sheet, drawn, edit } = draft;
+  const rotation = { seenFrom: 'front', sense: 'clockwise', ...sheet.rotation } as const;
+  const turn = (change: Partial<NonNullable<typeof sheet.rotation>>) =>
+    edit((next) => void (next.rotation = { ...rotation, ...change }));
+  const from = sheet.layout?.numberedFrom;
+  return (
+    <Question
+      title="Which way does it turn?"
+      hint="Normal direction only, so that the gears’ play is taken up."
+      mistake={mistakeAt(draft, 'rotation')}
+    >
+      <Row>
+        {SENSES.map((sense) => (
+          <Choice
+            key={sense}
+            label={sense}
+            chosen={rotation.sense === sense}
+            onPress={() => turn({ sense })}
+          />
+        ))}
+      </Row>
+      <Words as="strong">Seen from the</Words>
+      <Row>
+        {ENDS.map((seenFrom) => (
+          <Choice
+            key={seenFrom}
+            label={seenFrom}
+            name={`Seen from the ${seenFrom}`}
+            chosen={rotation.seenFrom === seenFrom}
+            onPress={() => turn({ seenFrom })}
+          />
+        ))}
+      </Row>
+      <Words as="strong">Turned back past a mark?</Words>
+      <Row>
+        <Choice
+          label="Never backwards"
+          chosen={rotation.reversible !== true}
+          onPress={() => turn({ reversible: false })}
+        />
+        <Choice
+          label="May go back"
+          chosen={rotation.reversible === true}
+          onPress={() => turn({ reversible: true })}
+        />
+      </Row>
+      {sheet.layout && (
+        <>
+          <Words as="strong">Cylinder 1 is at the</Words>
+          <Row>
+            {(['front', 'rear'] as const).map((end) => (
+              <Choice
+                key={end}
+                label={end}
+                name={`Cylinder 1 at the ${end}`}
+                chosen={from === end}
+                onPress={() => edit((next) => numberFrom(next, end))}
+              />
+            ))}
+          </Row>
+        </>
+      )}
+      <View style={styles.dial}>
+        <EngineDial sheet={drawn} at={0} turn={90} size={190} />
+      </View>
+    </Question>
+  );
+}
+
+/** Cylinders are listed from the front whatever the numbers: the other end turns the rows. */
+function numberFrom(sheet: QuestionProps['draft']['sheet'], end: 'front' | 'rear'): void {
+  if (!sheet.layout || sheet.layout.numberedFrom === end) return;
+  const turned = sheet.layout.numberedFrom !== undefined || end === 'rear';
+  sheet.layout.numberedFrom = end;
+  if (!turned) return;
+  for (const bank of sheet.layout.banks) {
+    bank.cylinders.reverse();
+    bank.valves?.reverse();
+  }
+}
+
+const styles = StyleSheet.create({ dial: { alignItems: 'center' } });

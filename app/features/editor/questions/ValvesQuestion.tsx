@@ -1,0 +1,50 @@
+import type { EngineSheet } from '@longbar/core';
+import { seatingOf } from '@longbar/core';
+import { HeadMap } from '../../../drawing/HeadMap';
+import { Act } from '../../../theme/Act';
+import { Question } from '../Question';
+import type { QuestionProps } from '../questionProps';
+import { mistakeAt } from '../questionProps';
+import { useMapWidth } from '../useMapWidth';
+
+/** Which valve stands nearer the front on each cylinder: tapped on the head to flip. */
+export function ValvesQuestion({ draft }: QuestionProps) {
+  const { sheet, drawn, edit } = draft;
+  const width = useMapWidth();
+  const wrong = sheet.layout?.banks
+    .map((_, b) => mistakeAt(draft, `layout.banks.${b}.valves`))
+    .find(Boolean);
+  return (
+    <Question
+      title="Where do the valves stand?"
+      hint="From the front of the engine. Tap a cylinder to flip its exhaust and intake."
+      mistake={wrong}
+    >
+      <HeadMap
+        banks={seatingOf(drawn)}
+        cells={{}}
+        width={width}
+        onSelect={(id) =>
+          edit((next) => flip(next, (cylinder) => cylinder === Number(id.split('.')[1])))
+        }
+      />
+      <Act
+        label="Flip every second one"
+        onPress={() => edit((next) => flip(next, (_cylinder, place) => place % 2 === 1))}
+      />
+    </Question>
+  );
+}
+
+/** Turns round the valves of the cylinders chosen, by number or place in their bank. */
+function flip(sheet: EngineSheet, chosen: (cylinder: number, place: number) => boolean): void {
+  sheet.layout ??= {
+    banks: [{ name: 'A', cylinders: [...sheet.firing.order].sort((a, b) => a - b) }],
+  };
+  for (const bank of sheet.layout.banks) {
+    const spelled = bank.valves ?? bank.cylinders.map(() => 'EI');
+    bank.valves = spelled.map((letters, place) =>
+      chosen(bank.cylinders[place] ?? 0, place) ? [...letters].reverse().join('') : letters,
+    );
+  }
+}

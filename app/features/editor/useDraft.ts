@@ -1,0 +1,62 @@
+import type { EngineSheet, Issue } from '@longbar/core';
+import { parseSheet } from '@longbar/core';
+import { createNextState } from '@reduxjs/toolkit';
+import { useMemo, useState } from 'react';
+import { drawableOf } from './drawable';
+
+/** A sheet being written: what is typed, what is wrong with it, and how to change it. */
+export type Draft = {
+  sheet: EngineSheet;
+  /** Every mistake, by dotted path. */
+  issues: Issue[];
+  /** The sheet to draw: the draft as soon as it can be drawn, else as it last could. */
+  drawn: EngineSheet;
+  changed: boolean;
+  edit: (change: (sheet: EngineSheet) => void) => void;
+  discard: () => void;
+};
+
+/**
+ * A draft of a sheet, begun from `base` and kept on this phone under `key` until it is
+ * published or put away: a call or a reload loses nothing that was typed.
+ */
+export function useDraft(key: string, base: EngineSheet): Draft {
+  const [kept, setKept] = useState<EngineSheet | undefined>(() => remembered(key));
+  const [lastDrawn, setLastDrawn] = useState(() => drawableOf(kept ?? base) ?? base);
+  const sheet = kept ?? base;
+  const parsed = useMemo(() => parseSheet(sheet), [sheet]);
+  const keep = (next: EngineSheet | undefined) => {
+    setKept(next);
+    remember(key, next);
+    setLastDrawn((last) => drawableOf(next ?? base) ?? last);
+  };
+  return {
+    sheet,
+    issues: parsed.ok ? [] : parsed.issues,
+    drawn: lastDrawn,
+    changed: kept !== undefined,
+    edit: (change) => keep(createNextState(sheet, change)),
+    discard: () => keep(undefined),
+  };
+}
+
+const PREFIX = 'longbar.draft.';
+
+function remembered(key: string): EngineSheet | undefined {
+  try {
+    const text = localStorage.getItem(PREFIX + key);
+    return text === null ? undefined : (JSON.parse(text) as EngineSheet);
+  } catch {
+    // What cannot be read is as if nothing had been typed.
+    return undefined;
+  }
+}
+
+function remember(key: string, sheet: EngineSheet | undefined): void {
+  try {
+    if (sheet) localStorage.setItem(PREFIX + key, JSON.stringify(sheet));
+    else localStorage.removeItem(PREFIX + key);
+  } catch {
+    // A browser that keeps nothing still edits; only a reload would lose the draft.
+  }
+}
