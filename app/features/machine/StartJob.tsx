@@ -1,6 +1,8 @@
-import type { MachineDetail } from '@longbar/core';
+import type { BarringMethod, EngineSheet, MachineDetail } from '@longbar/core';
+import { BARRING_METHODS, isRefused, openConflicts, planBarring } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { v4 as uuid } from 'uuid';
 import { useShopQuery } from '../../state/api';
@@ -8,9 +10,12 @@ import { preferencesChanged } from '../../state/preferences';
 import { useAppSelector } from '../../state/store';
 import { useSync } from '../../sync/SyncProvider';
 import { Act } from '../../theme/Act';
+import { Choice } from '../../theme/Choice';
 import { Field } from '../../theme/Field';
 import { Stack } from '../../theme/Panel';
+import { Tiles } from '../../theme/Tiles';
 import { Words } from '../../theme/Words';
+import { METHOD_TITLES, METHOD_WORDS } from '../sheets/methodWords';
 
 /** Starts a lash job: the name of the one who works goes on every act. */
 export function StartJob({ machine }: { machine: MachineDetail }) {
@@ -21,6 +26,13 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   const remembered = useAppSelector((state) => state.preferences.name);
   const [name, setName] = useState(remembered);
   const [problem, setProblem] = useState<string>();
+  const { document } = machine;
+  const schools = BARRING_METHODS.map((each) => ({
+    method: each,
+    answer: planBarring(document, { method: each }),
+  }));
+  const [method, setMethod] = useState<BarringMethod>(() => usualMethod(document));
+  const unsettled = method === 'manual' ? openConflicts(document).length : 0;
   const start = async () => {
     if (!shop.data) return;
     const id = uuid();
@@ -29,7 +41,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     const head = {
       id,
       machine: machine.id,
-      method: 'two-position' as const,
+      method,
       sheetRevision: machine.sheet.revision,
       at: new Date().toISOString(),
       by,
@@ -45,10 +57,39 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   return (
     <Stack>
       <Field label="Who works" value={name} onChange={setName} />
+      <Words as="strong">By which school?</Words>
+      <View role="radiogroup" aria-label="School">
+        <Tiles columns={2}>
+          {schools.map(({ method: each, answer }) =>
+            isRefused(answer) ? null : (
+              <Choice
+                key={each}
+                label={METHOD_TITLES[each]}
+                detail={`${answer.stops.length} stops`}
+                name={METHOD_TITLES[each]}
+                chosen={method === each}
+                onPress={() => setMethod(each)}
+              />
+            ),
+          )}
+        </Tiles>
+      </View>
+      <Words as="note" color="secondInk">
+        {METHOD_WORDS[method]}
+      </Words>
+      {unsettled > 0 && (
+        <Stack gap={8}>
+          <Words as="strong" color="stop" role="alert">
+            The chart and the model differ in {unsettled} {unsettled === 1 ? 'place' : 'places'}.
+            Settle it before a job goes by the chart.
+          </Words>
+          <Act label="Open the sheet" onPress={() => router.push(`/sheets/${machine.sheet.id}`)} />
+        </Stack>
+      )}
       <Act
         weight="primary"
         label="Start a lash job"
-        disabled={name.trim() === '' || !shop.data}
+        disabled={name.trim() === '' || !shop.data || unsettled > 0}
         onPress={() => void start()}
       />
       {problem !== undefined && (
@@ -58,4 +99,14 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
       )}
     </Stack>
   );
+}
+
+/** The manual's chart where nothing in it is open, else the fewest looks at the mark. */
+function usualMethod(sheet: EngineSheet): BarringMethod {
+  if (sheet.chart?.length && openConflicts(sheet).length === 0) return 'manual';
+  const two = planBarring(sheet, { method: 'two-position' });
+  const served =
+    !isRefused(two) &&
+    two.leftOver.every(({ id }) => !id.startsWith('intake') && !id.startsWith('exhaust'));
+  return served ? 'two-position' : 'each';
 }

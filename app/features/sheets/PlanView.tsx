@@ -1,11 +1,11 @@
 import type { BarringMethod, BarringPlan, EngineSheet, Refused } from '@longbar/core';
 import { BARRING_METHODS, isRefused, planBarring } from '@longbar/core';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { Act } from '../../theme/Act';
 import { Choice } from '../../theme/Choice';
 import { Stack } from '../../theme/Panel';
-import { space } from '../../theme/tokens';
+import { Tiles } from '../../theme/Tiles';
 import { Words } from '../../theme/Words';
 import { METHOD_TITLES, METHOD_WORDS } from './methodWords';
 import { PlanComparison } from './PlanComparison';
@@ -34,16 +34,17 @@ export function PlanView({ sheet, method, plan, onMethod, onTurn }: Props) {
   return (
     <Stack>
       <Words as="heading">Where to stop</Words>
-      <View style={styles.methods} role="radiogroup" aria-label="School">
-        {answers.map(({ method: each }) => (
-          <View key={each} style={styles.method}>
+      <View role="radiogroup" aria-label="School">
+        <Tiles columns={2}>
+          {answers.map(({ method: each }) => (
             <Choice
+              key={each}
               label={METHOD_TITLES[each]}
               chosen={each === method}
               onPress={() => onMethod(each)}
             />
-          </View>
-        ))}
+          ))}
+        </Tiles>
       </View>
       <Words color="secondInk">{METHOD_WORDS[method]}</Words>
       {isRefused(plan) ? (
@@ -62,8 +63,3 @@ export function PlanView({ sheet, method, plan, onMethod, onTurn }: Props) {
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  methods: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  method: { flexGrow: 1, flexBasis: 104, flexDirection: 'row' },
-});

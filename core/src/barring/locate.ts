@@ -8,12 +8,7 @@ import { lobeOf } from '../engine/lobes';
 import type { EngineSheet } from '../engine/sheet';
 import type { BarringPlan, Refused } from './barringPlan';
 import { isRefused } from './barringPlan';
-
-/** What a person sees or feels at the engine. */
-export type Observation =
-  | { id: string; state: 'loose' | 'firm' | 'down' }
-  | { cylinder: number; state: 'rocking' }
-  | { mark: string; state: 'at' };
+import type { Observation } from './observation';
 
 /** Degrees `from` to `to`; through 0 where `from > to`. All share what speaks against them. */
 export type CrankInterval = { from: number; to: number; against: Observation[] };

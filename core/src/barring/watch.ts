@@ -78,7 +78,7 @@ function bestWatched(
 }
 
 /** The number of the valve each intake and exhaust adjuster stands at. */
-function valveNumbers(sheet: EngineSheet): Map<string, number> {
+export function valveNumbers(sheet: EngineSheet): Map<string, number> {
   const numbers = new Map<string, number>();
   for (const { cylinders } of seatingOf(sheet)) {
     for (const { valves, adjusters } of cylinders) {

@@ -1,4 +1,5 @@
 import type { Issue } from '../issue';
+import { formatLength, fromThou } from '../units';
 import { adjustersOf } from './adjusters';
 import { cycleDegrees } from './firing';
 import type { EngineSheet, Spec } from './sheet';
@@ -115,21 +116,28 @@ function adjusterIssues(sheet: EngineSheet): Issue[] {
 }
 
 function specIssues(spec: Spec, measure: string, path: string): Issue[] {
-  const unit = measure === 'preload' ? 'mN·m' : 'µm';
+  const figure = (value: number) =>
+    measure === 'preload'
+      ? `${value} mN·m (${value / 1000} N·m)`
+      : `${value} µm (${formatLength(value)})`;
+  const issues: Issue[] = [];
   if (spec.low > spec.target) {
-    const message = `The low limit, ${spec.low} ${unit}, is above the target, ${spec.target} ${unit}. The low limit is the smaller.`;
-    return [{ path: `${path}.low`, message }];
+    const message = `The low limit, ${figure(spec.low)}, is above the target, ${figure(spec.target)}. The low limit is the smaller.`;
+    issues.push({ path: `${path}.low`, message });
   }
   if (spec.high < spec.target) {
-    const message = `The high limit, ${spec.high} ${unit}, is below the target, ${spec.target} ${unit}. The high limit is the larger.`;
-    return [{ path: `${path}.high`, message }];
+    const message = `The high limit, ${figure(spec.high)}, is below the target, ${figure(spec.target)}. The high limit is the larger.`;
+    issues.push({ path: `${path}.high`, message });
   }
-  if (measure !== 'lash') return [];
+  return measure === 'lash' ? [...issues, ...lashIssues(spec, path)] : issues;
+}
+
+function lashIssues(spec: Spec, path: string): Issue[] {
   return (['low', 'target', 'high'] as const).flatMap((limit): Issue[] => {
     const value = spec[limit];
     const at = `${path}.${limit}`;
     if (value < LEAST_LASH && value >= 1) {
-      const message = `${value} µm is no lash. If it is ${value} thou, type ${Math.round(value * 25.4)} µm.`;
+      const message = `${value} µm is no lash. If it is ${value} thou, type ${fromThou(value)} µm (${formatLength(fromThou(value))}).`;
       return [{ path: at, message }];
     }
     if (value < 1) {

@@ -1,3 +1,4 @@
+import type { Observation } from '../barring/observation';
 import { adjusterName } from '../engine/adjusterEntry';
 import type { Reading } from '../gauging/reading';
 import { formatHours, formatInstant, formatMillimetres } from '../units';
@@ -32,6 +33,8 @@ export function describeEvent(event: KnownEvent): { what: string; detail: string
       return { what: 'Does not apply', detail: `${event.isolation}: ${event.reason}` };
     case 'rocker.felt':
       return { what: adjusterName(event.adjuster), detail: event.state };
+    case 'crank.observed':
+      return describeObservation(event.observation, event.back);
     case 'position.found':
       return { what: 'Position found', detail: `${Math.round(event.angle)}°` };
     case 'position.lost':
@@ -64,6 +67,16 @@ export function describeEvent(event: KnownEvent): { what: string; detail: string
     case 'event.undone':
       return { what: 'Undo', detail: '' };
   }
+}
+
+function describeObservation(
+  observation: Observation,
+  back: boolean | undefined,
+): { what: string; detail: string } {
+  const detail = back ? 'taken back' : observation.state;
+  if ('id' in observation) return { what: adjusterName(observation.id), detail };
+  if ('cylinder' in observation) return { what: `No. ${observation.cylinder}`, detail };
+  return { what: `Mark ${observation.mark}`, detail: back ? 'taken back' : 'at the pointer' };
 }
 
 /** How a nut was locked, as it was. */

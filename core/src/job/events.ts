@@ -1,4 +1,6 @@
 import * as v from 'valibot';
+import { BARRING_METHODS } from '../barring/methods';
+import { ObservationSchema } from '../barring/observation';
 import { ReadingSchema, TrialSchema } from '../gauging/reading';
 import { DateSchema, HoursSchema } from '../service/hours';
 
@@ -61,6 +63,11 @@ const payloads = {
   'isolation.exempted': { isolation: words, reason: words },
   /** What a rocker does at the mark while finding the first position. */
   'rocker.felt': { adjuster, state: v.picklist(['loose', 'firm', 'moving'], 'Say what it does.') },
+  /** What tells where the crank stands, when no mark and mate do; `back` takes it back. */
+  'crank.observed': {
+    observation: ObservationSchema,
+    back: v.optional(v.boolean('Back is true or false.')),
+  },
   /** The crank angle settled on. */
   'position.found': { angle },
   /** The rockers do not agree with the stop: the position is to be found anew. */
@@ -179,7 +186,7 @@ export const JobHeadSchema = v.object(
   {
     id: UuidSchema,
     machine: UuidSchema,
-    method: v.picklist(['two-position', 'each'], 'The method is two-position or each.'),
+    method: v.picklist(BARRING_METHODS, `The method is one of ${BARRING_METHODS.join(', ')}.`),
     sheetRevision: v.pipe(
       v.number('The revision is a whole number from 1.'),
       v.integer('The revision is a whole number from 1.'),

@@ -1,4 +1,6 @@
 import type { Reading, Trial } from '../gauging/reading';
+import type { Observation } from '../barring/observation';
+import { observe } from '../barring/observation';
 import type { RockerFeel } from '../barring/position';
 import type { JobEvent, KnownEvent } from './events';
 import { isKnown } from './events';
@@ -25,6 +27,8 @@ export type JobState = {
   hours?: { hours: number; at: string };
   isolations: Record<string, { by: string; at: string; exempt?: string }>;
   felt: Record<string, RockerFeel>;
+  /** What was seen and felt to locate the crank. */
+  observations: Observation[];
   foundAt?: number;
   /** Stops reached with the rockers agreeing, by place in the plan. */
   reached: number[];
@@ -60,6 +64,7 @@ export function foldJob(events: Iterable<JobEvent>): JobState {
   const state: JobState = {
     isolations: {},
     felt: {},
+    observations: [],
     reached: [],
     reachedAgain: [],
     adjusters: {},
@@ -138,6 +143,7 @@ function apply(state: JobState, event: KnownEvent): void {
       state.signed = { name: event.name, at };
       return;
     case 'rocker.felt':
+    case 'crank.observed':
     case 'position.found':
     case 'position.lost':
     case 'stop.reached':
@@ -156,11 +162,16 @@ type EventOf<T extends KnownEvent['type']> = Extract<KnownEvent, { type: T }>;
 
 function applyPosition(
   state: JobState,
-  event: EventOf<'rocker.felt' | 'position.found' | 'position.lost' | 'stop.reached'>,
+  event: EventOf<
+    'rocker.felt' | 'crank.observed' | 'position.found' | 'position.lost' | 'stop.reached'
+  >,
 ): void {
   switch (event.type) {
     case 'rocker.felt':
       state.felt[event.adjuster] = event.state;
+      return;
+    case 'crank.observed':
+      state.observations = observe(state.observations, event.observation, event.back);
       return;
     case 'position.found':
       // A plan begins anew from where the crank is found; work already done stands.
@@ -170,6 +181,7 @@ function applyPosition(
     case 'position.lost':
       delete state.foundAt;
       state.felt = {};
+      state.observations = [];
       forgetStops(state);
       return;
     case 'stop.reached': {

@@ -1,5 +1,6 @@
 import type { BarringPlan, Refused, Stop } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
+import { withFurtherStops } from '../barring/furtherStops';
 import { planBarring } from '../barring/plan';
 import { specOf } from '../engine/adjusterEntry';
 import type { EngineSheet, Isolation, Spec } from '../engine/sheet';
@@ -36,9 +37,13 @@ export const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
   { id: 'refit', text: 'Pipes, wiring and clips back where they were' },
 ];
 
-/** The stops of the job, begun with the turn on which the crank was found. */
+/**
+ * The stops of the job, begun with the turn on which the crank was found; what no stop of
+ * the plan serves follows as further stops of its own.
+ */
 export function jobPlan({ head, sheet }: JobSetting, state: JobState): BarringPlan | Refused {
-  return planBarring(sheet, { method: head.method, startAt: state.foundAt });
+  const plan = planBarring(sheet, { method: head.method, startAt: state.foundAt });
+  return isRefused(plan) ? plan : withFurtherStops(sheet, plan);
 }
 
 /** The steps of the job in the order of the work. `now` is an ISO instant. */

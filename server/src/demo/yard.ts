@@ -75,6 +75,42 @@ export const MACHINES: DemoMachine[] = [
     jobs: [],
     last: { daysAgo: 420, hours: 2240 },
   },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000003',
+    name: 'Standby set',
+    sheet: sheet(5, sanderling),
+    readings: [
+      { daysAgo: 310, hours: 402 },
+      { daysAgo: 160, hours: 431 },
+      { daysAgo: 12, hours: 466 },
+    ],
+    jobs: [],
+    last: { daysAgo: 640, hours: 340 },
+  },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000004',
+    name: 'Launch',
+    sheet: sheet(7, stint),
+    readings: [
+      { daysAgo: 280, hours: 1120 },
+      { daysAgo: 190, hours: 1236 },
+      { daysAgo: 95, hours: 1402 },
+      { daysAgo: 9, hours: 1534 },
+    ],
+    jobs: [],
+    last: { daysAgo: 355, hours: 1015 },
+  },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000005',
+    name: 'Welder',
+    sheet: sheet(6, ruff),
+    readings: [
+      { daysAgo: 140, hours: 18 },
+      { daysAgo: 30, hours: 33 },
+    ],
+    jobs: [],
+    last: null,
+  },
 ];
 
 /** A reading's day, so many days before `now`. */

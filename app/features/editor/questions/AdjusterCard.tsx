@@ -1,7 +1,8 @@
 import type { AdjusterEntry } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
+import { Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { LengthField, NumberField, PreloadField } from '../NumberField';
@@ -135,10 +136,12 @@ type ChoicesProps<T extends string> = {
 
 export function Choices<T extends string>(props: ChoicesProps<T>) {
   const { title, of, options, chosen, onChoose } = props;
+  const long = options.length > 3 && options.some((option) => option.length > 6);
+  const columns = long ? 2 : options.length;
   return (
     <Stack gap={space.hair}>
       <Words as="note">{title}</Words>
-      <Row>
+      <Tiles columns={columns}>
         {options.map((option) => (
           <Choice
             key={option}
@@ -148,7 +151,7 @@ export function Choices<T extends string>(props: ChoicesProps<T>) {
             onPress={() => onChoose(option)}
           />
         ))}
-      </Row>
+      </Tiles>
     </Stack>
   );
 }

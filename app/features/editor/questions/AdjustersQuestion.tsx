@@ -1,7 +1,6 @@
 import type { AdjusterEntry, AdjusterKind } from '@longbar/core';
-import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../../theme/Choice';
-import { space } from '../../../theme/tokens';
+import { Tiles } from '../../../theme/Tiles';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -34,7 +33,7 @@ export function AdjustersQuestion({ draft, unit }: QuestionProps) {
         hint="Everything the manual has set with the covers off."
         mistake={sheet.adjusters.length === 0 ? mistakeAt(draft, 'adjusters') : undefined}
       >
-        <View style={styles.kinds}>
+        <Tiles columns={3}>
           {KINDS.map((kind) => (
             <Choice
               key={kind}
@@ -44,7 +43,7 @@ export function AdjustersQuestion({ draft, unit }: QuestionProps) {
               onPress={() => toggle(kind)}
             />
           ))}
-        </View>
+        </Tiles>
       </Question>
       {sheet.adjusters.map((entry, place) => (
         <AdjusterCard key={entry.kind} {...{ draft, unit, entry, place }} />
@@ -52,7 +51,3 @@ export function AdjustersQuestion({ draft, unit }: QuestionProps) {
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  kinds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-});

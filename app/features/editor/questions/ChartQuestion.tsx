@@ -1,9 +1,9 @@
 import type { AdjusterKind, ChartStop, EngineSheet } from '@longbar/core';
 import { adjusterName, adjustersOf } from '@longbar/core';
-import { StyleSheet, View } from 'react-native';
 import { KIND_LETTERS } from '../../../drawing/mapCell';
 import { Choice } from '../../../theme/Choice';
 import { Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import type { QuestionProps } from '../questionProps';
@@ -54,7 +54,7 @@ function StopOf({ draft, stop, place }: StopProps) {
   return (
     <Stack gap={space.small}>
       <Words as="strong">Stop {place + 1}</Words>
-      <View style={styles.tiles}>
+      <Tiles columns={3}>
         {placesOf(sheet).map(({ label, where }) => (
           <Choice
             key={label}
@@ -64,9 +64,9 @@ function StopOf({ draft, stop, place }: StopProps) {
             onPress={() => at(where)}
           />
         ))}
-      </View>
+      </Tiles>
       <Words as="note">What is set there</Words>
-      <View style={styles.tiles}>
+      <Tiles columns={4}>
         {idsByNumber(sheet).map((id) => (
           <Choice
             key={id}
@@ -76,7 +76,7 @@ function StopOf({ draft, stop, place }: StopProps) {
             onPress={() => toggle(id)}
           />
         ))}
-      </View>
+      </Tiles>
       {mistakeAt(draft, `chart.${place}`) !== undefined && (
         <Words as="strong" color="stop" role="alert">
           {mistakeAt(draft, `chart.${place}`)}
@@ -118,7 +118,3 @@ function short(id: string): string {
   const [kind, cylinder, n] = id.split('.');
   return `${cylinder} ${KIND_LETTERS[kind as AdjusterKind]}${n ? ` ${n}` : ''}`;
 }
-
-const styles = StyleSheet.create({
-  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-});

@@ -4,6 +4,7 @@ import { CamMap } from '../../../drawing/CamMap';
 import { Act } from '../../../theme/Act';
 import { Choice } from '../../../theme/Choice';
 import { Row, Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { NumberField } from '../NumberField';
@@ -41,7 +42,7 @@ export function OrderQuestion({ draft }: QuestionProps) {
         {order.join(' – ') || 'None yet'}
         {complete ? '' : ' – …'}
       </Words>
-      <View style={styles.tiles}>
+      <Tiles columns={4}>
         {cylinders.map((cylinder) => {
           const place = order.indexOf(cylinder);
           return (
@@ -55,7 +56,7 @@ export function OrderQuestion({ draft }: QuestionProps) {
             />
           );
         })}
-      </View>
+      </Tiles>
       <Stack gap={space.small}>
         {(form ? commonOrders(cylinders.length, form) : []).map((common) => (
           <Choice

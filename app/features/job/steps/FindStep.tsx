@@ -1,5 +1,6 @@
 import type { Adjuster, FirstPosition, PositionJudgement, RockerFeel } from '@longbar/core';
 import { adjusterName, firstPosition, firingOf, firingTdc, judgePosition } from '@longbar/core';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
@@ -10,22 +11,32 @@ import { Words } from '../../../theme/Words';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
+import { LocateStep } from './LocateStep';
 
-/** Find position: at the mark, the turn told by four rockers. */
-export function FindStep({ job, wide, after }: StepProps) {
-  const { sheet } = job.setting;
+/**
+ * Find position: at the mark, the turn told by four rockers; by any rocker at all where the
+ * engine has no such mark or mate, or where it is chosen.
+ */
+export function FindStep(props: StepProps) {
+  const { sheet } = props.job.setting;
+  const [anyRocker, setAnyRocker] = useState(props.job.state.observations.length > 0);
   const position = firstPosition(sheet);
-  if (!position) {
-    return (
-      <StepFrame job={job} after={after}>
-        <Words as="heading">This engine has no running mates</Words>
-        <Words>
-          Its turn cannot be told by two cylinders 360° apart. Follow the maker’s manual for the
-          first position.
-        </Words>
-      </StepFrame>
-    );
-  }
+  if (!position || position.mark === undefined) return <LocateStep {...props} />;
+  const other = (
+    <>
+      <Act
+        label={anyRocker ? 'By the mark and four rockers' : 'Mark not in sight? By any rocker'}
+        onPress={() => setAnyRocker(!anyRocker)}
+      />
+      {props.after}
+    </>
+  );
+  if (anyRocker) return <LocateStep {...props} after={other} />;
+  return <AtTheMark {...props} position={position} after={other} />;
+}
+
+function AtTheMark({ job, wide, after, position }: StepProps & { position: FirstPosition }) {
+  const { sheet } = job.setting;
   const judgement = judgePosition(sheet, job.state.felt, position);
   const found = 'found' in judgement ? judgement : undefined;
   const goOn = () => {
