@@ -36,7 +36,9 @@ export { holdsAt, marginAt, rockersAt } from './barring/assembly';
 export { chartConflicts, openConflicts } from './barring/conflicts';
 export type { ChartConflict } from './barring/conflicts';
 export { barTo, locateCrank } from './barring/locate';
-export type { CrankInterval, CrankLocation, Observation } from './barring/locate';
+export type { CrankInterval, CrankLocation } from './barring/locate';
+export { observe } from './barring/observation';
+export type { Observation } from './barring/observation';
 export { firstPosition, judgePosition } from './barring/position';
 export type { FirstPosition, PositionJudgement, RockerFeel } from './barring/position';
 export { describeSet, describeWatch } from './barring/describeStop';
@@ -44,6 +46,7 @@ export { wiggleAt } from './barring/wiggle';
 export type { Wiggle } from './barring/wiggle';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
+export { middleOf } from './gauging/reading';
 export type { Reading, Trial } from './gauging/reading';
 export {
   bladeFor,
@@ -58,6 +61,20 @@ export type { Blade, BladeSet, BladeStack, LaidOut } from './gauging/blades';
 export { judgeReading } from './gauging/judgeReading';
 export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
 export { turnsForGap } from './gauging/screw';
+export { lockShift } from './gauging/lockShift';
+export type { LockPair } from './gauging/lockShift';
+export { slipOf } from './gauging/slips';
+export type { Slip, SlipEvidence } from './gauging/slips';
+export { FROM_BUY, FROM_STOCK, planShims } from './gauging/shims';
+export type { PlannedShim, ShimPlan, ShimRow, ShimSupply } from './gauging/shims';
+export type { ShimAct } from './gauging/shimOrder';
+
+export { adapterSetting } from './torque/adapter';
+export type { AdapterSum } from './torque/adapter';
+export { convertTorque, TORQUE_UNITS } from './torque/units';
+export type { TorqueUnit } from './torque/units';
+export { spiralOrder, torqueSteps } from './torque/sequence';
+export type { TorqueSequence, TorqueStage, TorqueStep } from './torque/sequence';
 
 export {
   HoursPostSchema,

@@ -29,3 +29,9 @@ export const TrialSchema = v.object({ size: micrometres, enters: v.boolean('Say 
 
 export type Trial = v.InferOutput<typeof TrialSchema>;
 export type Reading = v.InferOutput<typeof ReadingSchema>;
+
+/** The middle of a reading, µm; a plain figure is its own; undefined where it is open-ended. */
+export function middleOf(gap: number | Pick<Reading, 'go' | 'noGo'>): number | undefined {
+  if (typeof gap === 'number') return gap;
+  return gap.noGo === null ? undefined : (gap.go + gap.noGo) / 2;
+}

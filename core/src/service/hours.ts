@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { daysBetween } from '../calendar';
+import { quantile } from '../statistics';
 
 /** What the meter showed on a day. */
 export type HoursReading = { date: string; hours: number };
@@ -56,12 +57,4 @@ export function useOf(readings: readonly HoursReading[], today: string): Use | u
   const perDay = quantile(slopes, 0.5);
   if (!(perDay > 0)) return undefined;
   return { perDay, slow: quantile(slopes, 0.1), fast: quantile(slopes, 0.9) };
-}
-
-/** The q-quantile of sorted figures, between neighbours by straight line. */
-export function quantile(sorted: readonly number[], q: number): number {
-  const place = (sorted.length - 1) * q;
-  const below = sorted[Math.floor(place)] ?? NaN;
-  const above = sorted[Math.ceil(place)] ?? NaN;
-  return below + (above - below) * (place - Math.floor(place));
 }

@@ -1,0 +1,77 @@
+import * as v from 'valibot';
+
+const place = v.pipe(v.number('A place is x and y on the head, in any unit.'), v.finite());
+const positive = (message: string) => v.pipe(v.number(message), v.minValue(0.001, message));
+
+/** A stage: a share of the final torque, a torque of its own, or an angle onwards. */
+const StageSchema = v.union(
+  [
+    v.looseObject({ percent: positive('A share is in percent of the torque.') }),
+    v.looseObject({ torque: positive('A torque is in N·m.') }),
+    v.looseObject({ angle: positive('An angle is in degrees.') }),
+  ],
+  'A stage is a percent, a torque in N·m or an angle in degrees.',
+);
+
+/** Fasteners that are run down in a numbered sequence, in stages. */
+export const TorqueSchema = v.looseObject({
+  id: v.pipe(v.string('A sequence has an id.'), v.nonEmpty('A sequence has an id.')),
+  name: v.pipe(v.string('Say what is run down.'), v.nonEmpty('Say what is run down.')),
+  /** Before any lash is read, or while closing up. */
+  when: v.picklist(['first', 'close'], 'Say when: first, or close.'),
+  /** The final torque, N·m. */
+  torque: positive('The torque is in N·m.'),
+  /** Where each lies, seen from above, in the order in which they are run down. */
+  fasteners: v.pipe(
+    v.array(v.looseObject({ x: place, y: place }), 'List the fasteners in their order.'),
+    v.nonEmpty('List the fasteners in their order.'),
+  ),
+  stages: v.pipe(
+    v.array(StageSchema, 'List the stages.'),
+    v.nonEmpty('There is at least one stage.'),
+  ),
+});
+export type TorqueSequence = v.InferOutput<typeof TorqueSchema>;
+export type TorqueStage = v.InferOutput<typeof StageSchema>;
+type Place = { x: number; y: number };
+
+/** One fastener at one stage: set the wrench to `torque` N·m, or turn it on by `angle`°. */
+export type TorqueStep = {
+  stage: number;
+  /** Its place in the sequence, from 0. */
+  fastener: number;
+} & ({ torque: number } | { angle: number });
+
+/** Every step in order: all fasteners of a stage, then the next stage. */
+export function torqueSteps({ fasteners, stages, torque }: TorqueSequence): TorqueStep[] {
+  return stages.flatMap((stage, i) =>
+    fasteners.map((_, fastener): TorqueStep => {
+      if ('angle' in stage) return { stage: i, fastener, angle: stage.angle as number };
+      const share = 'percent' in stage ? (torque * (stage.percent as number)) / 100 : stage.torque;
+      return { stage: i, fastener, torque: share as number };
+    }),
+  );
+}
+
+/**
+ * An order from the middle outwards, as heads are run down: by distance from the centre, and
+ * round by angle where they lie equally far. The manual's order is typed over it.
+ */
+export function spiralOrder(places: readonly Place[]): number[] {
+  if (places.length === 0) return [];
+  const mean = (of: (place: Place) => number) =>
+    places.reduce((sum, place) => sum + of(place), 0) / places.length;
+  const [x, y] = [mean((place) => place.x), mean((place) => place.y)];
+  const key = (place: Place) => ({
+    far: Math.hypot(place.x - x, place.y - y),
+    round: Math.atan2(place.y - y, place.x - x),
+  });
+  const keys = places.map(key);
+  return places
+    .map((_, i) => i)
+    .sort((a, b) => {
+      const [one, other] = [keys[a], keys[b]] as [ReturnType<typeof key>, ReturnType<typeof key>];
+      const nearer = one.far - other.far;
+      return Math.abs(nearer) > 1e-9 ? nearer : one.round - other.round;
+    });
+}
