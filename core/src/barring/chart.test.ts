@@ -1,0 +1,91 @@
+import { inlineSix, planned } from '../../test-support/engines';
+import {
+  chartConflicts,
+  isRefused,
+  jobPlan,
+  foldJob,
+  observe,
+  openConflicts,
+  planBarring,
+} from '..';
+import { setting } from '../../test-support/journal';
+
+const chart = [
+  { mark: 'I', turn: 1 as const, set: ['intake.1', 'exhaust.1', 'intake.6'] },
+  { mark: 'I', turn: 2 as const, set: ['intake.6', 'exhaust.6'] },
+];
+
+describe('the manual’s chart against the model', () => {
+  it('names what stands on its lobe, twice or nowhere', () => {
+    const conflicts = chartConflicts(inlineSix({ chart }));
+    const of = (id: string) => conflicts.filter((each) => each.id === id).map(({ why }) => why);
+    expect(of('intake.6').sort()).toEqual(['on lobe', 'placed twice']);
+    expect(of('exhaust.1')).toEqual([]);
+    expect(of('intake.2')).toEqual(['not placed']);
+  });
+
+  it('keeps the answer beside the conflict it answers, and only that', () => {
+    const answer = {
+      id: 'intake.6',
+      why: 'on lobe' as const,
+      answer: 'Printed so',
+      by: 'Ina',
+      date: '2026-05-02',
+    };
+    const sheet = inlineSix({ chart, chartAnswers: [answer] });
+    expect(openConflicts(sheet)).toHaveLength(openConflicts(inlineSix({ chart })).length - 1);
+    expect(chartConflicts(sheet)).toContainEqual(
+      expect.objectContaining({ id: 'intake.6', why: 'on lobe', answer }),
+    );
+  });
+
+  it('has nothing to say without a chart', () => {
+    expect(chartConflicts(inlineSix())).toEqual([]);
+  });
+});
+
+describe('what a plan leaves over', () => {
+  it('follows as further stops of the job, told by the rocker to watch', () => {
+    const { adjusters } = inlineSix();
+    const brake = { kind: 'brake' as const, setAt: { peak: 'intake' as const } };
+    const sheet = inlineSix({ adjusters: [...adjusters, brake] });
+    const method = 'two-position' as const;
+    const own = planned(planBarring(sheet, { method }));
+    const ofJob = jobPlan({ ...setting, sheet, head: { ...setting.head, method } }, foldJob([]));
+    if (isRefused(ofJob)) throw new Error(ofJob.refused);
+    expect(own.leftOver).toHaveLength(6);
+    expect(ofJob.leftOver).toEqual([]);
+    expect(ofJob.stops.slice(0, own.stops.length)).toEqual(own.stops);
+    const further = ofJob.stops.slice(own.stops.length);
+    expect(further.flatMap(({ set }) => set.map(({ id }) => id)).sort()).toEqual(
+      [1, 2, 3, 4, 5, 6].map((cylinder) => `brake.${cylinder}`),
+    );
+    for (const stop of further) {
+      const [cylinder] = stop.set.map(({ id }) => id.split('.')[1]);
+      expect(stop.watch).toMatchObject({ id: `intake.${cylinder}`, state: 'down' });
+    }
+    const way = ofJob.stops.reduce((sum, { turn }) => sum + turn, 0);
+    expect(ofJob.totalTurn).toBe(way);
+    expect((ofJob.stops[0]!.at + way) % 720).toBe(further[further.length - 1]!.at);
+  });
+});
+
+describe('observations', () => {
+  it('replace what they contradict, and can be taken back', () => {
+    const loose = { id: 'intake.1', state: 'loose' as const };
+    const firm = { id: 'intake.1', state: 'firm' as const };
+    const mark = { mark: 'I', state: 'at' as const };
+    const rocking = { cylinder: 3, state: 'rocking' as const };
+    const list = [loose, mark, rocking].reduce<Parameters<typeof observe>[0]>(
+      (all, each) => observe(all, each),
+      [],
+    );
+    expect(observe(list, firm)).toEqual([mark, rocking, firm]);
+    expect(observe(list, { ...rocking, cylinder: 4 })).toEqual([
+      loose,
+      mark,
+      { ...rocking, cylinder: 4 },
+    ]);
+    expect(observe(list, mark, true)).toEqual([loose, rocking]);
+  });
+});
