@@ -1,0 +1,108 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+const radio = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
+
+test('a new engine is asked for, mistakes stand beside the field, and it is published', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/sheets/new`);
+  await page.getByLabel('Name of the engine').fill('Curlew 3');
+  await page.getByRole('button', { name: 'One cylinder fewer' }).click();
+  await expect(page.getByText('3 cylinders', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Cylinder 4\./ })).toHaveCount(0);
+  for (const [n, place] of [
+    [1, '1st'],
+    [2, '2nd'],
+    [3, '3rd'],
+  ] as const) {
+    await page.getByRole('radio', { name: new RegExp(`^Cylinder ${n}( fires.*)?$`) }).click();
+    await expect(page.getByRole('radio', { name: `Cylinder ${n} fires ${place}` })).toBeVisible();
+  }
+  await page.getByRole('button', { name: /^Cylinder 2\. No. 2 exhaust/ }).click();
+  await expect(page.getByRole('button', { name: /^Cylinder 2\. No. 2 intake/ })).toBeVisible();
+
+  const intake = page.getByRole('group', { name: 'The intake', exact: true });
+  await intake.getByLabel('Least, intake, mm').fill('0.45');
+  await intake.getByLabel('Target, intake, mm').fill('0.30');
+  await intake.getByLabel('Most, intake, mm').fill('0.35');
+  await expect(intake.getByRole('alert').first()).toContainText('0.45 mm');
+  await expect(page.getByRole('button', { name: 'Publish revision 1' })).toBeDisabled();
+  await intake.getByLabel('Least, intake, mm').fill('0.25');
+  await expect(intake.getByRole('alert')).toHaveCount(0);
+  // The same figure in the other unit.
+  await radio(page, 'Figures in thou').click();
+  await expect(intake.getByLabel('Target, intake, thou')).toHaveValue(/^11\.8/);
+
+  await page.getByRole('button', { name: 'Add one mark' }).click();
+  await page.getByLabel('Mark 1, as stamped').fill('T');
+  await page.getByLabel('Mark 1, degrees').fill('400');
+  const marks = page.getByRole('group', { name: 'Which marks come to the pointer?' });
+  await expect(marks.getByRole('alert').first()).toBeVisible();
+  await page.getByLabel('Mark 1, degrees').fill('0');
+
+  // What was typed outlives a reload.
+  await page.reload();
+  await expect(page.getByLabel('Name of the engine')).toHaveValue('Curlew 3');
+  await page.getByRole('button', { name: 'Publish revision 1' }).click();
+  await expect(page.getByRole('heading', { name: 'Where to stop' })).toBeVisible();
+  await page.goto(`${server.url}/sheets`);
+  await expect(page.getByRole('link', { name: 'Curlew 3', exact: true })).toBeVisible();
+});
+
+test('a revision says what it changes, and the old one stays readable', async ({ page }) => {
+  await page.goto(`${server.url}/sheets`);
+  await page.getByRole('link', { name: 'Stint 3', exact: true }).click();
+  await page.getByRole('button', { name: 'Change the sheet' }).click();
+  const target = page.getByLabel('Then every so many hours');
+  const before = await target.inputValue();
+  await target.fill('777');
+  await page.getByRole('button', { name: 'Publish revision 2' }).click();
+  await expect(page.getByText('Revision 2', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Revisions, and what changed' }).click();
+  const row = page.getByRole('row').filter({ hasText: 'every so many hours' });
+  await expect(row).toContainText(before);
+  await expect(row).toContainText('777');
+  await page.getByRole('radio', { name: /Revision 1/ }).click();
+  await expect(page.getByText('The first revision.')).toBeVisible();
+});
+
+test('a chart typed in is held against the model; a conflict is settled and kept', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/sheets`);
+  await page.getByRole('link', { name: 'Whimbrel V8', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('One question to settle before a job');
+  const conflict = page.getByRole('group', { name: 'No. 5 exhaust: on lobe' });
+  await expect(conflict).toContainText('margin -105°');
+  await expect(conflict.getByRole('button', { name: 'The page says so' })).toBeDisabled();
+  await conflict.getByLabel('Who looked').fill('Orla');
+  await conflict.getByLabel(/What the page says/).fill('Printed so, asked the maker');
+  await conflict.getByRole('button', { name: 'The page says so' }).click();
+  await expect(page.getByText('Revision 2', { exact: true })).toBeVisible();
+  await expect(page.getByText('Printed so, asked the maker', { exact: false })).toBeVisible();
+  await expect(page.getByText('settle before a job', { exact: false })).toHaveCount(0);
+});
+
+test('an engine without marks is found by its rockers in the job itself', async ({ page }) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Welder');
+  await job.prepare('40');
+  await job.tickAll();
+  await job.at('Find position');
+  await expect(job.button('Not narrow enough yet')).toBeDisabled();
+  await page.getByRole('radio', { name: 'No. 1 rocks at overlap' }).click();
+  await expect(page.getByText(/^One place, /)).toBeVisible();
+  await job.tap('Barred there, and they agree');
+  await job.at('Stop 1 of 2');
+});
