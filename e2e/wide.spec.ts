@@ -13,7 +13,7 @@ test.afterEach(() => server.end());
 test('the yard has columns, the pressing machine first, and takes a reading', async ({ page }) => {
   await page.goto(server.url);
   const machines = page.getByRole('list', { name: 'Machines' }).getByRole('link');
-  await expect(machines).toHaveCount(2);
+  await expect(machines).toHaveCount(8);
   await expect(machines.first()).toContainText('Brine pump 2');
   await expect(machines.first()).toContainText('h left');
   await machines.first().click();

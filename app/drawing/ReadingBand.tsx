@@ -1,16 +1,16 @@
 import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text } from 'react-native-svg';
-import type { Reading, Spec } from '@longbar/core';
-import { describeReading, formatMillimetres } from '@longbar/core';
+import type { Measure, Reading, Spec } from '@longbar/core';
+import { describeReading, formatFigure, unitOf } from '@longbar/core';
 import { font } from '../theme/fonts';
 import { useTokens } from '../theme/ThemeProvider';
 
-type Props = { spec: Spec; reading?: Pick<Reading, 'go' | 'noGo'>; width: number };
+type Props = { measure?: Measure; spec: Spec; reading?: Reading; width: number };
 
 const HEIGHT = 58;
 
 /** The limits, the nominal, and the reading as the interval it is. */
-export function ReadingBand({ spec, reading, width }: Props) {
+export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
   const tokens = useTokens();
   const { low, target, high } = spec;
   const room = Math.max(high - low, 40);
@@ -20,11 +20,13 @@ export function ReadingBand({ spec, reading, width }: Props) {
   const inside =
     reading && reading.go >= low - 6 && reading.noGo !== null && reading.noGo <= high + 6;
   const open = reading && (reading.noGo === null || reading.go === 0);
-  const says = reading ? `Reading ${describeReading(reading)} mm` : 'No reading yet';
+  const says = reading
+    ? `Reading ${describeReading(reading)} ${unitOf(measure)}`
+    : 'No reading yet';
   return (
     <View
       role="img"
-      aria-label={`${says}; limits ${formatMillimetres(low)} to ${formatMillimetres(high)} mm`}
+      aria-label={`${says}; limits ${formatFigure(measure, low)} to ${formatFigure(measure, high)} ${unitOf(measure)}`}
     >
       <Svg width={width} height={HEIGHT} aria-hidden>
         <Rect x={x(low)} y={4} width={x(high) - x(low)} height={30} fill={tokens.enamelTint} />
@@ -53,7 +55,7 @@ export function ReadingBand({ spec, reading, width }: Props) {
             fill={tokens.secondInk}
             textAnchor="middle"
           >
-            {formatMillimetres(length)}
+            {formatFigure(measure, length)}
           </Text>
         ))}
         {[low, target, high].map((length) => (

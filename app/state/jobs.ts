@@ -1,5 +1,5 @@
-import type { JobContext, JobEvent, JobSetting } from '@longbar/core';
-import { foldJob } from '@longbar/core';
+import type { JobContext, JobEvent } from '@longbar/core';
+import { foldJob, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice } from '@reduxjs/toolkit';
 import type { SetAside } from '../sync/phoneDatabase';
@@ -58,7 +58,6 @@ export const jobsReducer = jobs.reducer;
 
 /** One job as it stands: its setting and the fold of its journal. */
 export const openJob = createSelector([(job: KeptJob) => job], ({ context, events }) => {
-  const { head, sheet, shop } = context;
-  const setting: JobSetting = { head, sheet, policy: shop.policy };
-  return { context, setting, state: foldJob(events) };
+  const state = foldJob(events);
+  return { context, setting: settingOf(context, state), state };
 });

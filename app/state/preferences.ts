@@ -8,11 +8,24 @@ const PreferencesSchema = v.object({
   name: v.string(),
   /** The blade set in hand, by name. */
   bladeSet: v.nullable(v.string()),
+  /** Blades marked worn or bent, µm, by the name of their set. */
+  worn: v.optional(v.record(v.string(), v.array(v.number())), {}),
+  /** Whether blades are laid out thick ones first. */
+  thickFirst: v.optional(v.boolean(), false),
+  /** Whether the next valve and what was tapped is said aloud. */
+  aloud: v.optional(v.boolean(), false),
 });
 export type Preferences = v.InferOutput<typeof PreferencesSchema>;
 
 const KEY = 'longbar.preferences';
-const plain: Preferences = { theme: 'system', name: '', bladeSet: null };
+const plain: Preferences = {
+  theme: 'system',
+  name: '',
+  bladeSet: null,
+  worn: {},
+  thickFirst: false,
+  aloud: false,
+};
 
 /** What this phone remembers of its user; what cannot be read is as if never set. */
 export function rememberedPreferences(): Preferences {

@@ -46,18 +46,25 @@ export { wiggleAt } from './barring/wiggle';
 export type { Wiggle } from './barring/wiggle';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
-export { middleOf } from './gauging/reading';
+export { middleOf, readingFromFigure } from './gauging/reading';
+export { formatFigure, formatInInches, formatSetting, measureOf, unitOf } from './gauging/measure';
+export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
 export {
   bladeFor,
   bladeStack,
   layOutBlades,
+  leafWord,
   NEAR_ENOUGH,
+  plainBlades,
   readingFromDrag,
   readingFromTrials,
+  steppedBlades,
   tapBlade,
+  tapStepped,
+  withoutWorn,
 } from './gauging/blades';
-export type { Blade, BladeSet, BladeStack, LaidOut } from './gauging/blades';
+export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
 export { judgeReading } from './gauging/judgeReading';
 export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
 export { turnsForGap } from './gauging/screw';
@@ -84,23 +91,41 @@ export {
   MOST_EVENTS,
   UuidSchema,
 } from './job/events';
+export { UNSET_REASONS } from './job/events';
 export type { JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
 export { foldJob, inOrder } from './job/fold';
-export type { AdjusterState, JobState, TakenReading } from './job/fold';
+export { torqueKey } from './job/foldPhase';
+export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/state';
 export { adjusterStep, standingReading } from './job/adjusterStep';
-export type { AdjusterStep } from './job/adjusterStep';
+export type { AdjusterStep, SettableEntry } from './job/adjusterStep';
+export { jobPlan, jobSteps, presentStep, standsAt } from './job/steps';
+export type { Step, StepId } from './job/steps';
 export {
-  CLOSING_ITEMS,
+  closingItems,
   coldFrom,
+  hotUntil,
+  isFinished,
   isolationsOf,
-  jobPlan,
-  jobSteps,
-  presentStep,
+  isUnread,
+  peopleAtIt,
+  readyItems,
   ROUND_DONE,
-  standsAt,
-} from './job/steps';
-export type { JobSetting, Step, StepId } from './job/steps';
-export { describeEvent, describeLock, describeReading } from './job/describe';
+  torqueFirst,
+  unsetOf,
+} from './job/gates';
+export { ROUND_RULES, settingOf } from './job/setting';
+export type { JobSetting, RoundRule } from './job/setting';
+export { shimActsLeft, shimIds, shimRows, shimStage } from './job/jobShims';
+export type { ShimStage } from './job/jobShims';
+export { questionsAt } from './job/questions';
+export type { Question, QuestionEvidence } from './job/questions';
+export {
+  describeEvent,
+  describeLock,
+  describeReading,
+  describeShim,
+  describeUnset,
+} from './job/describe';
 
 export { engineHours, useOf } from './service/hours';
 export type { HoursReading, MeterChange } from './service/hours';
@@ -120,6 +145,7 @@ export type {
   JobSummary,
   MachineDetail,
   MachineLine,
+  MachineNote,
   Shop,
 } from './wire/machines';
 export {

@@ -1,4 +1,5 @@
 import type { JobAct, JobEvent, JobHead, JobSetting } from '../src';
+import { closingItems, foldJob, isRefused, jobPlan } from '../src';
 import { inlineSix } from './engines';
 
 export const JOB = '00000000-0000-4000-8000-000000000001';
@@ -53,3 +54,86 @@ export function readAgain(adjuster: string): JobAct {
   };
   return { type: 'reading.taken', adjuster, phase: 'again', reading };
 }
+
+/** Every act of a whole job on the six, in the order of the work. */
+export function wholeJob(foundAt = 0): JobAct[] {
+  const acts: JobAct[] = [
+    { type: 'why.noted', reason: 'interval' },
+    { type: 'cold.stated', since: '2026-05-01T18:00:00.000Z' },
+    { type: 'hours.read', hours: 6612 },
+    { type: 'isolation.done', isolation: 'battery' },
+    { type: 'isolation.exempted', isolation: 'fuel', reason: 'Gravity tank drained' },
+    { type: 'opening.done' },
+    { type: 'rocker.felt', adjuster: 'intake.1', state: 'loose' },
+    { type: 'position.found', angle: foundAt },
+  ];
+  const plan = jobPlan(setting, foldJob(journal(acts)));
+  if (isRefused(plan)) throw new Error(plan.refused);
+  plan.stops.forEach(({ set }, stop) => {
+    acts.push({ type: 'stop.reached', stop, round: false });
+    acts.push(...set.flatMap(({ id }) => keepAsFound(id)));
+  });
+  plan.stops.forEach(({ set }, stop) => {
+    acts.push({ type: 'stop.reached', stop, round: true });
+    acts.push(readAgain((set[0] as { id: string }).id));
+  });
+  acts.push({ type: 'round.done' });
+  acts.push(
+    ...closingItems(foldJob(journal(acts))).map(({ id }): JobAct => ({
+      type: 'closing.done',
+      item: id,
+    })),
+  );
+  acts.push({ type: 'bar.out' }, { type: 'clear.said', person: 'Ina' });
+  acts.push({ type: 'tools.counted' }, { type: 'isolation.undone', isolation: 'battery' });
+  acts.push({ type: 'run.noted', ran: true, leaks: false }, { type: 'job.signed', name: 'Ina' });
+  return acts;
+}
+
+const anyReading = { go: 300, noGo: 350, how: 'go-no-go' } as const;
+
+/** One act of every type but the undoing, none of which ends the job before its end. */
+export const EVERY_ACT: JobAct[] = [
+  { type: 'why.noted', reason: 'symptom', symptom: 'tick' },
+  { type: 'cold.stated', since: '2026-05-01T18:00:00.000Z' },
+  { type: 'hot.stated', stopped: '2026-05-02T07:00:00.000Z', ran: 40 },
+  { type: 'tag.read', tag: 'B7' },
+  { type: 'ready.done', item: 'tools' },
+  { type: 'hours.read', hours: 6612 },
+  { type: 'isolation.done', isolation: 'battery' },
+  { type: 'isolation.exempted', isolation: 'fuel', reason: 'drained' },
+  { type: 'opening.noted', what: 'Ground wire', from: 'rear bolt' },
+  { type: 'opening.done' },
+  { type: 'torque.done', sequence: 'head', stage: 0, fastener: 3 },
+  { type: 'rocker.felt', adjuster: 'intake.1', state: 'loose' },
+  { type: 'crank.observed', observation: { id: 'intake.1', state: 'loose' } },
+  { type: 'position.found', angle: 0 },
+  { type: 'stop.reached', stop: 0, round: false },
+  { type: 'reading.taken', adjuster: 'intake.1', phase: 'found', reading: anyReading },
+  { type: 'question.answered', question: 'intake.1 300–350 swap', answer: 'looked' },
+  { type: 'adjuster.kept', adjuster: 'intake.1' },
+  { type: 'adjuster.locked', adjuster: 'intake.2', how: 'feel' },
+  { type: 'adjuster.painted', adjuster: 'intake.2' },
+  { type: 'adjuster.unset', adjuster: 'intake.3', reason: 'seized', note: 'soaked' },
+  { type: 'adjuster.doubted', adjuster: 'intake.4' },
+  { type: 'shim.found', adjuster: 'exhaust.1', size: 2600 },
+  {
+    type: 'shims.planned',
+    rows: [{ id: 'exhaust.1', old: 2600, new: 2500, from: 'stock', lash: 270, sum: '2.60 + 0.17' }],
+    buy: [],
+    outside: [],
+    order: [{ stop: 0, id: 'exhaust.1', out: 2600, in: 2500 }],
+  },
+  { type: 'shim.fitted', adjuster: 'exhaust.1', size: 2500 },
+  { type: 'round.done' },
+  { type: 'position.lost' },
+  { type: 'closing.done', item: 'faces' },
+  { type: 'bar.out' },
+  { type: 'clear.said', person: 'Ina' },
+  { type: 'tools.counted' },
+  { type: 'isolation.undone', isolation: 'battery' },
+  { type: 'run.noted', ran: true, leaks: false, symptomGone: true },
+  { type: 'machine.noted', text: 'Odd bolt at the rear' },
+  { type: 'job.handed', to: 'Orla' },
+  { type: 'job.signed', name: 'Ina' },
+];

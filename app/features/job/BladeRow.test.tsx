@@ -5,7 +5,7 @@ import { BladeRow } from './BladeRow';
 const set: BladeSet = { name: 'mm set', unit: 'mm', blades: [50, 300, 350, 550, 600] };
 const spec = { low: 530, target: 580, high: 630 };
 const row = (tried: Trial[], onTap = jest.fn()) => {
-  render(<BladeRow set={set} spec={spec} tried={tried} onTap={onTap} />);
+  render(<BladeRow set={set} spec={spec} tried={tried} onTap={onTap} onTapLeaf={jest.fn()} />);
   return onTap;
 };
 
@@ -27,7 +27,32 @@ it('shows a limit in thou for an inch set', () => {
       spec={spec}
       tried={[]}
       onTap={jest.fn()}
+      onTapLeaf={jest.fn()}
     />,
   );
   expect(screen.getByRole('button', { name: '23 thou: not tried' })).toBeTruthy();
+});
+
+it('turns a stepped leaf through what it may do in one tap each', () => {
+  const onTapLeaf = jest.fn();
+  const leaf = { go: 300, noGo: 350 };
+  const stepped = (tried: Trial[]) => (
+    <BladeRow
+      set={{ name: 'stepped set', unit: 'mm', blades: [leaf] }}
+      spec={{ low: 280, target: 330, high: 380 }}
+      tried={tried}
+      onTap={jest.fn()}
+      onTapLeaf={onTapLeaf}
+    />
+  );
+  const { rerender } = render(stepped([]));
+  fireEvent.press(screen.getByRole('button', { name: 'Leaf 0.30 and 0.35: not tried' }));
+  expect(onTapLeaf).toHaveBeenCalledWith(leaf);
+  rerender(
+    stepped([
+      { size: 300, enters: true },
+      { size: 350, enters: false },
+    ]),
+  );
+  expect(screen.getByRole('button', { name: 'Leaf 0.30 and 0.35: thin end enters' })).toBeTruthy();
 });

@@ -1,5 +1,12 @@
-import type { BladeSet, LaidOut, Spec, Trial } from '@longbar/core';
-import { bladeFor, formatMillimetres, formatThou, layOutBlades } from '@longbar/core';
+import type { BladeSet, LaidOut, Spec, SteppedBlade, Trial } from '@longbar/core';
+import {
+  bladeFor,
+  formatMillimetres,
+  formatThou,
+  layOutBlades,
+  leafWord,
+  steppedBlades,
+} from '@longbar/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { Pressable, ScrollView, StyleSheet } from 'react-native';
 import { radius, space } from '../../theme/tokens';
@@ -10,20 +17,34 @@ type Props = {
   set: BladeSet;
   spec: Spec;
   tried: readonly Trial[];
+  /** Laid out from the thickest instead of from the thinnest. */
+  thickFirst?: boolean;
   onTap: (size: number) => void;
+  onTapLeaf: (leaf: SteppedBlade) => void;
 };
 
 const TILE = 74;
 
 /** The blade set itself, laid out around the spec: tap what enters, tap again what stops. */
-export function BladeRow({ set, spec, tried, onTap }: Props) {
-  const laid = useMemo(() => layOutBlades(set, spec), [set, spec]);
+export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLeaf }: Props) {
+  const laid = useMemo(() => {
+    const thinFirst = layOutBlades(set, spec);
+    return thickFirst ? thinFirst.reverse() : thinFirst;
+  }, [set, spec, thickFirst]);
+  const leaves = useMemo(() => {
+    const thinFirst = steppedBlades(set);
+    return thickFirst ? thinFirst.reverse() : thinFirst;
+  }, [set, thickFirst]);
   const row = useRef<ScrollView>(null);
   const nominal = bladeFor(laid, spec.target);
-  const middle = laid.findIndex(({ size }) => size >= (nominal?.size ?? spec.target));
+  const nearest = leaves.length
+    ? leaves.findIndex(({ go, noGo }) => go <= spec.target && spec.target <= noGo)
+    : laid.findIndex((blade) => blade === nominal);
   useEffect(() => {
-    row.current?.scrollTo({ x: Math.max(0, (middle - 2) * (TILE + space.small)), animated: false });
-  }, [middle, set]);
+    const x = Math.max(0, (nearest - 2) * (TILE + space.small));
+    row.current?.scrollTo({ x, animated: false });
+  }, [nearest, set]);
+  const format = set.unit === 'mm' ? formatMillimetres : formatThou;
   return (
     <ScrollView
       ref={row}
@@ -42,6 +63,20 @@ export function BladeRow({ set, spec, tried, onTap }: Props) {
           onTap={onTap}
         />
       ))}
+      {leaves.map((leaf) => {
+        const word = leafWord(tried, leaf);
+        return (
+          <Tile
+            key={leaf.go}
+            name={`Leaf ${format(leaf.go)} and ${format(leaf.noGo)}: ${word}`}
+            figure={`${format(leaf.go)} ${format(leaf.noGo)}`}
+            word={word === 'not tried' ? 'go · no-go' : word}
+            tone={word === 'not tried' ? 'plain' : word === 'thin end enters' ? 'enters' : 'tried'}
+            wide
+            onPress={() => onTapLeaf(leaf)}
+          />
+        );
+      })}
     </ScrollView>
   );
 }
@@ -55,36 +90,61 @@ type TileProps = {
 };
 
 function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
-  const tokens = useTokens();
   const { size, of } = blade;
   const format = unit === 'mm' ? formatMillimetres : formatThou;
   const word = trial === undefined ? 'not tried' : trial.enters ? 'enters' : 'stops';
-  const unitWord = unit === 'mm' ? 'mm' : 'thou';
+  const plain = of ? of.map((part) => format(part)).join('+') : nominal ? 'nominal' : '·';
+  return (
+    <Tile
+      name={`${format(size)} ${unit === 'mm' ? 'mm' : 'thou'}${of ? ' stack' : ''}: ${word}`}
+      figure={format(size)}
+      word={trial ? word : plain}
+      tone={trial === undefined ? 'plain' : trial.enters ? 'enters' : 'tried'}
+      wide={(of?.length ?? 0) > 2}
+      onPress={() => onTap(size)}
+    />
+  );
+}
+
+type OneTile = {
+  name: string;
+  figure: string;
+  word: string;
+  tone: 'plain' | 'tried' | 'enters';
+  wide?: boolean;
+  onPress: () => void;
+};
+
+function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
+  const tokens = useTokens();
+  const color = tone === 'plain' ? 'secondInk' : 'ink';
   return (
     <Pressable
       role="button"
-      aria-label={`${format(size)} ${unitWord}${of ? ' stack' : ''}: ${word}`}
-      onPress={() => onTap(size)}
+      aria-label={name}
+      onPress={onPress}
       style={[
         styles.tile,
+        wide && styles.wide,
         {
-          borderColor: trial ? tokens.ink : tokens.line,
-          borderWidth: trial ? 2.2 : 1.4,
-          backgroundColor: trial?.enters ? tokens.enamelTint : tokens.sheet,
+          borderColor: tone === 'plain' ? tokens.line : tokens.ink,
+          borderWidth: tone === 'plain' ? 1.4 : 2.2,
+          backgroundColor: tone === 'enters' ? tokens.enamelTint : tokens.sheet,
         },
       ]}
     >
-      <Words as="figure" color={trial ? 'ink' : 'secondInk'}>
-        {format(size)}
+      <Words as="figure" color={color}>
+        {figure}
       </Words>
-      <Words as="label" color={trial ? 'ink' : 'secondInk'}>
-        {trial ? word : of ? of.map((part) => format(part)).join('+') : nominal ? 'nominal' : '·'}
+      <Words as="label" color={color}>
+        {word}
       </Words>
     </Pressable>
   );
 }
 
 const styles = StyleSheet.create({
+  wide: { width: 2 * TILE },
   row: { gap: space.small, paddingVertical: 2 },
   tile: {
     width: TILE,

@@ -1,7 +1,12 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { useDispatch } from 'react-redux';
+import { preferencesChanged } from '../../state/preferences';
+import { Act } from '../../theme/Act';
+import { Field } from '../../theme/Field';
 import { Icon } from '../../theme/Icon';
-import { Spread } from '../../theme/Panel';
+import { Row, Spread, Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
@@ -14,6 +19,7 @@ type Props = { job: WorkingJob; viewed: number; onView: (place: number) => void 
 export function JobHeader({ job, viewed, onView }: Props) {
   const tokens = useTokens();
   const router = useRouter();
+  const [handing, setHanding] = useState(false);
   const step = job.steps[viewed];
   return (
     <View style={styles.header}>
@@ -28,6 +34,14 @@ export function JobHeader({ job, viewed, onView }: Props) {
           </Words>
         </View>
         <UnsentNote />
+        {!job.state.signed && (
+          <Act
+            label={job.by}
+            name={`${job.by} works. Hand over to another`}
+            style={styles.by}
+            onPress={() => setHanding(!handing)}
+          />
+        )}
         <Pressable
           role="button"
           aria-label="Leave the job; nothing is lost"
@@ -37,8 +51,34 @@ export function JobHeader({ job, viewed, onView }: Props) {
           <Icon name="close" color={tokens.ink} />
         </Pressable>
       </Spread>
+      {handing && <HandOver job={job} onDone={() => setHanding(false)} />}
       <StepBar {...{ job, viewed, onView }} />
     </View>
+  );
+}
+
+/** Another person carries on: recorded, and from here on in their name. */
+function HandOver({ job, onDone }: { job: WorkingJob; onDone: () => void }) {
+  const dispatch = useDispatch();
+  const [to, setTo] = useState('');
+  const hand = () => {
+    job.act({ type: 'job.handed', to: to.trim() });
+    dispatch(preferencesChanged({ name: to.trim() }));
+    onDone();
+  };
+  return (
+    <Stack style={styles.handing}>
+      <Field label="Who carries on" value={to} onChange={setTo} autoFocus />
+      <Row>
+        <Act label="Not now" style={styles.grow} onPress={onDone} />
+        <Act
+          label="Hand over"
+          disabled={to.trim() === '' || to.trim() === job.by}
+          style={styles.grow}
+          onPress={hand}
+        />
+      </Row>
+    </Stack>
   );
 }
 
@@ -70,6 +110,9 @@ function StepBar({ job, viewed, onView }: Props) {
 }
 
 const styles = StyleSheet.create({
+  by: { minHeight: 44, paddingVertical: 4, paddingHorizontal: 10, maxWidth: 110 },
+  handing: { paddingVertical: space.small },
+  grow: { flex: 1 },
   header: { paddingHorizontal: space.large, paddingTop: space.medium },
   top: { alignItems: 'center', flexWrap: 'nowrap' },
   titles: { flex: 1 },

@@ -1,4 +1,5 @@
-import { isRefused } from '@longbar/core';
+import type { Stop } from '@longbar/core';
+import { isFinished, isRefused, isUnread } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -13,6 +14,7 @@ import { JobLog } from './JobLog';
 import { JobMap } from './JobMap';
 import { JobOverview } from './JobOverview';
 import { StepBody } from './StepBody';
+import { wasLeft, WhereWasI } from './WhereWasI';
 import type { WorkingJob } from './useJob';
 import { useJob } from './useJob';
 
@@ -41,6 +43,7 @@ function OpenJob({ job }: { job: WorkingJob }) {
   const wide = width >= WIDE;
   const [ahead, setAhead] = useState<number>();
   const [selected, setSelected] = useState<string>();
+  const [resuming, setResuming] = useState(() => wasLeft(job));
   const viewed = ahead === undefined ? job.present : Math.min(ahead, job.steps.length - 1);
   const step = job.steps[viewed] as (typeof job.steps)[number];
   const stops = isRefused(job.plan) ? [] : job.plan.stops;
@@ -65,7 +68,9 @@ function OpenJob({ job }: { job: WorkingJob }) {
       onView={(i) => setAhead(i === job.present ? undefined : i)}
     />
   );
-  const body = (
+  const body = resuming ? (
+    <WhereWasI job={job} onGoOn={() => setResuming(false)} />
+  ) : (
     <StepBody
       key={step.id + String(step.stop)}
       {...{ job, step, wide }}
@@ -106,15 +111,14 @@ function OpenJob({ job }: { job: WorkingJob }) {
 
 /** The first adjuster of the stop that still wants something. */
 function nextToSet(
-  { state }: WorkingJob,
-  stop: { set: { id: string }[] } | undefined,
+  { setting, state }: WorkingJob,
+  stop: Stop | undefined,
   round: boolean,
 ): string | undefined {
   if (!stop) return undefined;
-  const open = stop.set.find(({ id }) => {
-    const adjuster = state.adjusters[id];
-    return round ? !adjuster?.again || !adjuster.painted : !adjuster?.painted;
-  });
+  const open = stop.set.find(({ id }) =>
+    round ? isUnread(setting, state, stop, id) : !isFinished(setting.sheet, state, id),
+  );
   return (open ?? stop.set[0])?.id;
 }
 

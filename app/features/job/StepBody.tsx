@@ -5,10 +5,13 @@ import type { StepProps } from './stepProps';
 import { AbleStep } from './steps/AbleStep';
 import { CloseStep } from './steps/CloseStep';
 import { FindStep } from './steps/FindStep';
+import { OpenStep } from './steps/OpenStep';
 import { ReadyStep } from './steps/ReadyStep';
 import { RoundStep } from './steps/RoundStep';
 import { RunStep } from './steps/RunStep';
+import { ShimsStep } from './steps/ShimsStep';
 import { StopStep } from './steps/StopStep';
+import { TorqueStep } from './steps/TorqueStep';
 import { UnableStep } from './steps/UnableStep';
 import { WhyStep } from './steps/WhyStep';
 
@@ -16,8 +19,11 @@ const STEPS = {
   why: WhyStep,
   ready: ReadyStep,
   unable: UnableStep,
+  open: OpenStep,
+  torque: TorqueStep,
   find: FindStep,
   stop: StopStep,
+  shims: ShimsStep,
   round: RoundStep,
   close: CloseStep,
   able: AbleStep,

@@ -4,7 +4,7 @@ const spec = { low: 280, target: 330, high: 380 };
 const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
 const locked = { how: 'torque' as const, torque: 46, by: 'Ina' };
 const view = (state: Parameters<typeof adjusterView>[0], phase: 'found' | 'again' = 'found') =>
-  adjusterView(state, spec, 'leave-inside', phase);
+  adjusterView(state, { spec }, 'leave-inside', phase);
 
 describe('what the panel of an adjuster shows', () => {
   it('reads as found until that is settled, then offers to leave or to lock', () => {

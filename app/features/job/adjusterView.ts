@@ -1,5 +1,11 @@
-import type { AdjusterState, Judgement, ShopPolicy, Spec, TakenReading } from '@longbar/core';
-import { adjusterStep, judgeReading } from '@longbar/core';
+import type {
+  AdjusterState,
+  Judgement,
+  SettableEntry,
+  ShopPolicy,
+  TakenReading,
+} from '@longbar/core';
+import { adjusterStep, judgeReading, measureOf } from '@longbar/core';
 
 /** What the panel of one adjuster shows: which reading is being taken, and what may be done. */
 export type AdjusterView = {
@@ -7,38 +13,35 @@ export type AdjusterView = {
   reads?: 'found' | 'left' | 'again';
   reading?: TakenReading;
   judgement?: Judgement;
-  offers: 'nothing' | 'keep' | 'lock' | 'paint' | 'done';
+  offers: 'nothing' | 'keep' | 'lock' | 'shim' | 'measured' | 'paint' | 'unset' | 'done';
 };
 
 /** The view of an adjuster at a stop (`found`) or on the round again (`again`). */
 export function adjusterView(
   state: AdjusterState = {},
-  spec: Spec,
+  entry: SettableEntry,
   policy: ShopPolicy,
   phase: 'found' | 'again',
 ): AdjusterView {
-  if (phase === 'again' && state.painted) return againView(state, spec);
-  const next = adjusterStep(state, spec, policy);
+  if (phase === 'again' && state.painted) return againView(state, entry);
+  const next = adjusterStep(state, entry, policy);
   if (next.step === 'done') return { offers: 'done', ...show(state.left ?? state.found) };
-  const reads = state.locked ? 'left' : 'found';
+  if (next.step === 'unset') return { offers: 'unset', ...show(state.left ?? state.found) };
+  const changed = state.locked !== undefined || typeof state.fitted === 'number';
+  const reads = changed ? 'left' : 'found';
   const base = { ...show(state[reads]), ...(next.judgement && { judgement: next.judgement }) };
-  switch (next.step) {
-    case 'find':
-    case 'reread':
-      return { ...base, reads, offers: 'nothing' };
-    case 'keep':
-    case 'lock':
-      return { ...base, reads, offers: next.step };
-    case 'paint':
-      return { ...base, ...(state.locked && { reads }), offers: 'paint' };
-  }
+  if (next.step === 'find' || next.step === 'reread') return { ...base, reads, offers: 'nothing' };
+  if (next.step === 'paint') return { ...base, ...(changed && { reads }), offers: 'paint' };
+  return { ...base, reads, offers: next.step };
 }
 
-function againView({ again }: AdjusterState, spec: Spec): AdjusterView {
+function againView({ again }: AdjusterState, entry: SettableEntry): AdjusterView {
   if (!again) return { reads: 'again', offers: 'nothing' };
-  const judgement = judgeReading(spec, again, 'leave-inside');
+  const judgement = judgeReading(entry.spec, again, 'leave-inside', measureOf(entry));
   const wrong = judgement.verdict === 'tight' || judgement.verdict === 'loose';
-  return { reads: 'again', reading: again, judgement, offers: wrong ? 'lock' : 'nothing' };
+  // A shim that is wrong is planned anew; a screw is set on the spot.
+  const offers = wrong && entry.method !== 'shim' ? 'lock' : 'nothing';
+  return { reads: 'again', reading: again, judgement, offers };
 }
 
 function show(reading: TakenReading | undefined) {

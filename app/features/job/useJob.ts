@@ -21,6 +21,8 @@ export type WorkingJob = {
   plan: BarringPlan | Refused;
   steps: Step[];
   present: number;
+  /** Who works with this phone. */
+  by: string;
   /** Keeps acts on the phone; the screen answers when they are on its disk. */
   act: (...acts: JobAct[]) => void;
   /** Takes the last act back. */
@@ -69,12 +71,13 @@ export function useJob(id: string): LoadedJob {
       plan: jobPlan(setting, state),
       steps,
       present: presentStep(steps),
+      by,
       act,
       undo: () => {
         if (last && !state.signed) act({ type: 'event.undone', target: last.id });
       },
     };
-  }, [kept, now, act]);
+  }, [kept, now, act, by]);
   return { ...(job && { job }), ...(problem !== undefined && { problem }) };
 }
 

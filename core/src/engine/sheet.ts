@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { TorqueSchema } from '../torque/sequence';
 
 /**
  * The engine sheet as it stands in the file. Everything a manual's page says about one
@@ -199,6 +200,8 @@ export const SheetSchema = v.looseObject(
         soakMinutes: v.optional(
           v.pipe(number('The rest is in minutes.'), v.minValue(0, 'The rest is not negative.')),
         ),
+        /** How long a hot engine may be worked on after it was shut down. */
+        windowMinutes: v.optional(positive('The window is in minutes.')),
       }),
     ),
     marks: v.optional(v.array(mark, 'Marks is a list.')),
@@ -210,6 +213,22 @@ export const SheetSchema = v.looseObject(
       }),
     ),
     isolations: v.optional(v.array(isolation, 'Isolations is a list.')),
+    /** What is run down in sequence, before the lash or while closing up. */
+    torques: v.optional(v.array(TorqueSchema, 'Torques is a list.')),
+    tools: v.optional(v.array(text('A tool has a name.'), 'Tools is a list.')),
+    parts: v.optional(v.array(text('A part has a name.'), 'Parts is a list.')),
+    /** What the maker warns of. */
+    cautions: v.optional(v.array(text('A caution has words.'), 'Cautions is a list.')),
+    /** The same engine with other figures, told by its data tag. */
+    variants: v.optional(
+      v.array(
+        v.looseObject({
+          tag: text('A variant is known by its data tag.'),
+          adjusters: v.optional(v.array(v.looseObject({ kind, spec }))),
+        }),
+        'Variants is a list.',
+      ),
+    ),
     service: v.optional(
       v.looseObject({
         breakInHours: v.optional(positive('Break-in is in hours.')),

@@ -2,13 +2,28 @@ import type { Spec } from '../engine/sheet';
 import type { Reading, Trial } from './reading';
 
 /** A blade in µm; a stepped one carries both sizes on one leaf. */
-export type Blade = number | { go: number; noGo: number };
+export type SteppedBlade = { go: number; noGo: number };
+export type Blade = number | SteppedBlade;
 export type BladeSet = { name: string; unit: 'mm' | 'inch'; blades: Blade[] };
 
 /** The plain blades of a set in order of thickness, µm. */
 export function plainBlades(set: BladeSet): number[] {
   const plain = set.blades.filter((blade): blade is number => typeof blade === 'number');
   return [...new Set(plain)].sort((a, b) => a - b);
+}
+
+/** The stepped leaves of a set in order of thickness, µm. */
+export function steppedBlades(set: BladeSet): SteppedBlade[] {
+  const stepped = set.blades.filter((blade): blade is SteppedBlade => typeof blade !== 'number');
+  return stepped.sort((a, b) => a.go - b.go);
+}
+
+/** The set without the blades that are worn or bent, by their size (the thin end of a leaf). */
+export function withoutWorn(set: BladeSet, worn: readonly number[]): BladeSet {
+  const blades = set.blades.filter(
+    (blade) => !worn.includes(typeof blade === 'number' ? blade : blade.go),
+  );
+  return { ...set, blades };
 }
 
 /**
@@ -18,12 +33,46 @@ export function plainBlades(set: BladeSet): number[] {
  */
 export function tapBlade(tried: readonly Trial[], size: number): Trial[] {
   const before = tried.find((trial) => trial.size === size);
-  const others = tried.filter((trial) => trial.size !== size);
-  if (before && !before.enters) return others;
-  const enters = before === undefined;
-  const consistent = others.filter((trial) =>
-    enters ? trial.enters || trial.size > size : !trial.enters || trial.size < size,
-  );
+  if (before && !before.enters) return tried.filter((trial) => trial.size !== size);
+  return withTrial(tried, { size, enters: before === undefined });
+}
+
+/**
+ * The blades tried after one more tap on a stepped leaf: not tried, only its thin end enters,
+ * both enter, neither does, not tried.
+ */
+export function tapStepped(tried: readonly Trial[], leaf: SteppedBlade): Trial[] {
+  const others = tried.filter(({ size }) => size !== leaf.go && size !== leaf.noGo);
+  const next = NEXT_OF_LEAF[leafWord(tried, leaf)];
+  if (next === 'not tried') return others;
+  return withTrial(withTrial(others, { size: leaf.go, enters: next !== 'neither enters' }), {
+    size: leaf.noGo,
+    enters: next === 'both enter',
+  });
+}
+
+const NEXT_OF_LEAF = {
+  'not tried': 'thin end enters',
+  'thin end enters': 'both enter',
+  'both enter': 'neither enters',
+  'neither enters': 'not tried',
+} as const;
+
+/** What is known of a stepped leaf from the blades tried. */
+export function leafWord(tried: readonly Trial[], leaf: SteppedBlade): keyof typeof NEXT_OF_LEAF {
+  const enters = (size: number) => tried.find((trial) => trial.size === size)?.enters;
+  const [thin, thick] = [enters(leaf.go), enters(leaf.noGo)];
+  if (thick) return 'both enter';
+  if (thin && thick === false) return 'thin end enters';
+  return thin === false ? 'neither enters' : 'not tried';
+}
+
+function withTrial(tried: readonly Trial[], { size, enters }: Trial): Trial[] {
+  const consistent = tried
+    .filter((trial) => trial.size !== size)
+    .filter((trial) =>
+      enters ? trial.enters || trial.size > size : !trial.enters || trial.size < size,
+    );
   return [...consistent, { size, enters }].sort((a, b) => a.size - b.size);
 }
 

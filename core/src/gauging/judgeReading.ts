@@ -1,6 +1,7 @@
 import type { Spec } from '../engine/sheet';
-import { formatLength } from '../units';
 import { NEAR_ENOUGH } from './blades';
+import type { Measure } from './measure';
+import { formatSetting } from './measure';
 import type { Reading } from './reading';
 
 /** How a shop decides: leave what is inside, reset all, or aim at the loose side. */
@@ -15,25 +16,31 @@ export type Judgement = {
   why: string;
 };
 
+/** A reading against its setting, blades within 6 µm of a limit taken as the limit. */
+type Held = { spec: Spec; go: number; noGo: number; measure: Measure };
+
 /**
- * Judges a reading in µm against low, target and high by the shop's policy. A blade within
- * 6 µm of a limit counts as it: inch blades never meet mm limits.
+ * Judges a reading in µm (mN·m for a preload) against low, target and high by the shop's
+ * policy. A blade within 6 µm of a limit counts as it: inch blades never meet mm limits.
+ * `measure` only chooses the words; `tight` is too low a height or too small a preload.
  */
 export function judgeReading(
   spec: Spec,
   reading: Pick<Reading, 'go' | 'noGo'>,
   policy: ShopPolicy,
+  measure: Measure = 'lash',
 ): Judgement {
   const go = snapped(reading.go, spec);
   const noGo = reading.noGo === null ? Infinity : snapped(reading.noGo, spec);
-  const verdict = verdictOf(spec, go, noGo);
+  const held = { spec, go, noGo, measure };
+  const verdict = verdictOf(held);
   const settle = [spec.low, spec.high].filter((limit) => go < limit && limit < noGo);
-  const { action, because } = decide(spec, go, noGo, verdict, policy);
+  const { action, because } = decide(held, verdict, policy);
   return {
     verdict,
     action,
     ...(verdict === 'unsure' && { settle }),
-    why: `${finding(spec, go, noGo, verdict, settle)} ${because}`,
+    why: `${finding(held, verdict, settle)} ${because}`,
   };
 }
 
@@ -42,58 +49,62 @@ function snapped(blade: number, { low, target, high }: Spec): number {
   return Math.abs((nearest as number) - blade) <= NEAR_ENOUGH ? (nearest as number) : blade;
 }
 
-function verdictOf({ low, high }: Spec, go: number, noGo: number): Verdict {
+function verdictOf({ spec: { low, high }, go, noGo }: Held): Verdict {
   if (noGo <= low) return 'tight';
   if (go >= high) return 'loose';
   return go >= low && noGo <= high ? 'inside' : 'unsure';
 }
 
-function finding(
-  { low, high }: Spec,
-  go: number,
-  noGo: number,
-  verdict: Verdict,
-  settle: readonly number[],
-): string {
+function finding(held: Held, verdict: Verdict, settle: readonly number[]): string {
+  const { spec, measure } = held;
+  const { low, high } = spec;
+  const show = (figure: number) => formatSetting(measure, figure);
   switch (verdict) {
-    case 'tight':
-      return `Tight: ${formatLength(noGo)} does not enter${limitIf(noGo, low)}.`;
-    case 'loose':
-      return `Loose: ${formatLength(go)} still enters${limitIf(go, high)}.`;
     case 'inside':
-      return `Inside ${formatLength(low)} to ${formatLength(high)}.`;
+      return `Inside ${show(low)} to ${show(high)}.`;
+    case 'unsure':
+      return `Not settled yet: try ${settle.map(show).join(' and ')}.`;
     default:
-      return `Not settled yet: try ${settle.map(formatLength).join(' and ')}.`;
+      return measure === 'lash' ? feltOutside(held, verdict) : readOutside(held, verdict);
   }
 }
 
-/** The limit beside a blade that is not the limit itself. */
-function limitIf(blade: number, limit: number): string {
-  return blade === limit ? '' : `, the limit is ${formatLength(limit)}`;
+function feltOutside({ spec: { low, high }, go, noGo }: Held, verdict: 'tight' | 'loose'): string {
+  const show = (figure: number) => formatSetting('lash', figure);
+  const limit = (blade: number, at: number) => (blade === at ? '' : `, the limit is ${show(at)}`);
+  return verdict === 'tight'
+    ? `Tight: ${show(noGo)} does not enter${limit(noGo, low)}.`
+    : `Loose: ${show(go)} still enters${limit(go, high)}.`;
+}
+
+function readOutside(held: Held, verdict: 'tight' | 'loose'): string {
+  const { spec, measure } = held;
+  return verdict === 'tight'
+    ? `Too low: under ${formatSetting(measure, spec.low)}.`
+    : `Too high: over ${formatSetting(measure, spec.high)}.`;
 }
 
 function decide(
-  { target }: Spec,
-  go: number,
-  noGo: number,
+  { spec: { target }, go, noGo, measure }: Held,
   verdict: Verdict,
   policy: ShopPolicy,
 ): { action: Action; because: string } {
+  const nominal = formatSetting(measure, target);
   if (policy === 'reset-all') {
-    return { action: 'adjust', because: 'The shop brings every valve to nominal.' };
+    return { action: 'adjust', because: 'The shop brings every one to nominal.' };
   }
   if (verdict === 'tight' || verdict === 'loose') {
-    return { action: 'adjust', because: `Bring it to ${formatLength(target)}.` };
+    return { action: 'adjust', because: `Bring it to ${nominal}.` };
   }
   if (policy === 'loose-side' && noGo <= target) {
-    const because = `The shop sets to the loose side: ${formatLength(target)} must enter.`;
+    const because = `The shop sets to the loose side: ${nominal} must enter.`;
     return { action: 'adjust', because };
   }
   if (verdict === 'unsure') {
     return { action: 'read-again', because: 'The blade on either side of it decides.' };
   }
   if (policy === 'loose-side' && go < target) {
-    const because = `Try ${formatLength(target)}: the shop leaves it only if that enters.`;
+    const because = `Try ${nominal}: the shop leaves it only if that enters.`;
     return { action: 'read-again', because };
   }
   return { action: 'leave', because: 'Leave it as it is.' };

@@ -7,16 +7,18 @@ const micrometres = v.pipe(
   v.maxValue(100_000, 'A length is at most 100 000 µm.'),
 );
 
+export const READING_WAYS = ['go-no-go', 'drag', 'gauge', 'wrench'] as const;
+
 /**
- * What was felt, in whole µm: the largest that entered (0 when nothing did) and the smallest
+ * What was felt, in whole µm (mN·m for a preload): the largest that entered (0 when nothing did) and the smallest
  * that did not (null when the largest entered). An honest reading is an interval.
  */
 export const ReadingSchema = v.pipe(
   v.object({
     go: micrometres,
     noGo: v.nullable(micrometres),
-    /** How it was taken: blade by blade, or the drag on one blade. */
-    how: v.picklist(['go-no-go', 'drag'], 'A reading is taken by go-no-go or drag.'),
+    /** How it was taken: blade by blade, the drag on one blade, a gauge or a torque wrench. */
+    how: v.picklist(READING_WAYS, `A reading is taken by ${READING_WAYS.join(', ')}.`),
   }),
   v.check(
     ({ go, noGo }) => noGo === null || go <= noGo,
@@ -34,4 +36,12 @@ export type Reading = v.InferOutput<typeof ReadingSchema>;
 export function middleOf(gap: number | Pick<Reading, 'go' | 'noGo'>): number | undefined {
   if (typeof gap === 'number') return gap;
   return gap.noGo === null ? undefined : (gap.go + gap.noGo) / 2;
+}
+
+/** Half the last place that is read on a gauge (0.01 mm) or a wrench (0.01 N·m). */
+const HALF_PLACE = 5;
+
+/** A figure read off a gauge in µm, or off a wrench in mN·m: good to its last place. */
+export function readingFromFigure(figure: number, how: 'gauge' | 'wrench'): Reading {
+  return { go: Math.max(0, figure - HALF_PLACE), noGo: figure + HALF_PLACE, how };
 }

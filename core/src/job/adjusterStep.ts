@@ -1,12 +1,18 @@
-import type { Spec } from '../engine/sheet';
+import type { AdjusterEntry, Spec } from '../engine/sheet';
 import type { Judgement, ShopPolicy } from '../gauging/judgeReading';
 import { judgeReading } from '../gauging/judgeReading';
-import type { AdjusterState } from './fold';
+import { measureOf } from '../gauging/measure';
+import { middleOf } from '../gauging/reading';
+import type { AdjusterState } from './state';
 
 /** What is to be done to an adjuster next. */
 export type AdjusterStep =
   /** Read it as found (again, where the reading does not settle it). */
   | { step: 'find'; judgement?: Judgement }
+  /** Say which shim is in the bucket. */
+  | { step: 'shim'; judgement: Judgement }
+  /** Measured: the shims are planned once all are. */
+  | { step: 'measured'; judgement: Judgement }
   /** Leave it as found. */
   | { step: 'keep'; judgement: Judgement }
   /** Adjust it and lock the nut. */
@@ -15,27 +21,44 @@ export type AdjusterStep =
   | { step: 'reread'; judgement?: Judgement }
   /** Put the dab on the nut. */
   | { step: 'paint'; judgement: Judgement }
+  /** It cannot be set today. */
+  | { step: 'unset' }
   | { step: 'done' };
+
+/** An adjuster's entry in the sheet, with the setting it must have to be judged. */
+export type SettableEntry = Pick<AdjusterEntry, 'method' | 'measure'> & { spec: Spec };
 
 /** The next step at an adjuster, from what the journal says of it. */
 export function adjusterStep(
-  state: AdjusterState | undefined,
-  spec: Spec,
+  state: AdjusterState = {},
+  entry: SettableEntry,
   policy: ShopPolicy,
 ): AdjusterStep {
-  const { found, kept, locked, left, painted } = state ?? {};
+  const { found, kept, locked, painted, unset, fitted } = state;
   if (painted) return { step: 'done' };
-  if (locked) {
-    if (!left) return { step: 'reread' };
-    const judgement = judgeReading(spec, left, 'leave-inside');
-    if (judgement.verdict === 'unsure') return { step: 'reread', judgement };
-    return { step: judgement.verdict === 'inside' ? 'paint' : 'lock', judgement };
-  }
+  if (unset) return { step: 'unset' };
+  if (locked || typeof fitted === 'number') return afterChange(state, entry);
   if (!found) return { step: 'find' };
-  const judgement = judgeReading(spec, found, policy);
+  const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
   if (kept) return { step: 'paint', judgement };
+  if (entry.method === 'shim') return shimStep(state, judgement);
   if (judgement.action === 'read-again') return { step: 'find', judgement };
   return { step: judgement.action === 'leave' ? 'keep' : 'lock', judgement };
+}
+
+/** Read again after locking or fitting: inside it is finished, outside it is set once more. */
+function afterChange({ left }: AdjusterState, entry: SettableEntry): AdjusterStep {
+  if (!left) return { step: 'reread' };
+  const judgement = judgeReading(entry.spec, left, 'leave-inside', measureOf(entry));
+  if (judgement.verdict === 'unsure') return { step: 'reread', judgement };
+  if (judgement.verdict === 'inside') return { step: 'paint', judgement };
+  return { step: entry.method === 'shim' ? 'measured' : 'lock', judgement };
+}
+
+/** A shim is chosen when all are measured: a gap between two blades, and the shim that is in. */
+function shimStep({ found, shim }: AdjusterState, judgement: Judgement): AdjusterStep {
+  if (!found || middleOf(found) === undefined) return { step: 'find', judgement };
+  return { step: shim === undefined ? 'shim' : 'measured', judgement };
 }
 
 /** The reading that says how the adjuster stands now: after the lock, or as found and kept. */

@@ -1,36 +1,75 @@
 import type { Observation } from '../barring/observation';
 import { adjusterName } from '../engine/adjusterEntry';
+import { formatFigure } from '../gauging/measure';
 import type { Reading } from '../gauging/reading';
 import { formatHours, formatInstant, formatMillimetres } from '../units';
 import type { KnownEvent } from './events';
+import { isOfAdjuster } from './foldAdjuster';
+import { isOfPosition } from './foldPosition';
+import type { UnsetReason } from './state';
 
-/** A reading for people, in mm: "0.48–0.53", "under 0.48", "0.53 and over". */
-export function describeReading({ go, noGo }: Pick<Reading, 'go' | 'noGo'>): string {
-  if (noGo === null) return `${formatMillimetres(go)} and over`;
-  if (go === 0) return `under ${formatMillimetres(noGo)}`;
-  return `${formatMillimetres(go)}–${formatMillimetres(noGo)}`;
+/**
+ * A reading for people, without its unit: "0.48–0.53", "under 0.48", "0.53 and over", and a
+ * figure read off a gauge or a wrench as that figure.
+ */
+export function describeReading(reading: Pick<Reading, 'go' | 'noGo'> & { how?: string }): string {
+  const { go, noGo, how } = reading;
+  const measure = how === 'wrench' ? 'preload' : 'lash';
+  const show = (figure: number) => formatFigure(measure, figure);
+  if (noGo === null) return `${show(go)} and over`;
+  if (how === 'gauge' || how === 'wrench') return show((go + noGo) / 2);
+  return go === 0 ? `under ${show(noGo)}` : `${show(go)}–${show(noGo)}`;
 }
 
-const PHASE = { found: 'as found', left: 'as left', again: 'again' } as const;
+/** A shim's size, or that it is a stand-in. */
+export function describeShim(size: number | null): string {
+  return size === null ? 'stand-in shim' : `shim ${formatMillimetres(size)}`;
+}
+
+const PHASE = { found: 'as found', set: 'as set', left: 'as left', again: 'again' } as const;
 const REASON = {
   interval: 'interval',
   'head-work': 'after head work',
   symptom: 'symptom',
 } as const;
 
+type Described = { what: string; detail: string };
+
 /** An event in a few words, for the log and the undo button. */
-export function describeEvent(event: KnownEvent): { what: string; detail: string } {
+export function describeEvent(event: KnownEvent): Described {
+  if (isOfAdjuster(event)) {
+    return { what: adjusterName(event.adjuster), detail: describeAdjuster(event) };
+  }
+  return isOfPosition(event) ? describePosition(event) : describePhase(event);
+}
+
+function describeAdjuster(event: Parameters<typeof isOfAdjuster>[0]): string {
   switch (event.type) {
-    case 'why.noted':
-      return { what: 'Why', detail: REASON[event.reason] };
-    case 'cold.stated':
-      return { what: 'Cold since', detail: formatInstant(event.since) };
-    case 'hours.read':
-      return { what: 'Hours', detail: `${formatHours(event.hours)} h` };
-    case 'isolation.done':
-      return { what: 'Isolated', detail: event.isolation };
-    case 'isolation.exempted':
-      return { what: 'Does not apply', detail: `${event.isolation}: ${event.reason}` };
+    case 'reading.taken': {
+      const figure = event.tried?.length === 0 ? 'cleared' : describeReading(event.reading);
+      return `${PHASE[event.phase]} ${figure}`;
+    }
+    case 'adjuster.kept':
+      return 'left as found';
+    case 'adjuster.locked':
+      return describeLock(event);
+    case 'adjuster.painted':
+      return 'finished';
+    case 'adjuster.unset':
+      return describeUnset(event);
+    case 'adjuster.doubted':
+      return 'to be read again';
+    case 'shim.found':
+      return `${describeShim(event.size)} found`;
+    case 'shim.fitted':
+      return `${describeShim(event.size)} fitted`;
+    default:
+      return '';
+  }
+}
+
+function describePosition(event: Parameters<typeof isOfPosition>[0]): Described {
+  switch (event.type) {
     case 'rocker.felt':
       return { what: adjusterName(event.adjuster), detail: event.state };
     case 'crank.observed':
@@ -41,30 +80,67 @@ export function describeEvent(event: KnownEvent): { what: string; detail: string
       return { what: 'Position', detail: 'rockers disagree, find it anew' };
     case 'stop.reached':
       return { what: `Stop ${event.stop + 1}`, detail: event.round ? 'reached again' : 'reached' };
-    case 'reading.taken':
-      return {
-        what: adjusterName(event.adjuster),
-        detail: `${PHASE[event.phase]} ${event.tried?.length === 0 ? 'cleared' : describeReading(event.reading)}`,
-      };
-    case 'adjuster.kept':
-      return { what: adjusterName(event.adjuster), detail: 'left as found' };
-    case 'adjuster.locked':
-      return { what: adjusterName(event.adjuster), detail: describeLock(event) };
-    case 'adjuster.painted':
-      return { what: adjusterName(event.adjuster), detail: 'paint dab' };
+    default:
+      return { what: '', detail: '' };
+  }
+}
+
+function describePhase(event: KnownEvent): Described {
+  switch (event.type) {
+    case 'why.noted':
+      return { what: 'Why', detail: REASON[event.reason] };
+    case 'cold.stated':
+      return { what: 'Cold since', detail: formatInstant(event.since) };
+    case 'hot.stated':
+      return { what: 'Shut down hot', detail: formatInstant(event.stopped) };
+    case 'tag.read':
+      return { what: 'Data tag', detail: event.tag || 'none of the known' };
+    case 'ready.done':
+      return { what: 'Ready', detail: event.item };
+    case 'hours.read':
+      return { what: 'Hours', detail: `${formatHours(event.hours)} h` };
+    case 'isolation.done':
+      return { what: 'Isolated', detail: event.isolation };
+    case 'isolation.exempted':
+      return { what: 'Does not apply', detail: `${event.isolation}: ${event.reason}` };
+    case 'opening.noted':
+      return { what: 'Noted', detail: event.what };
+    case 'opening.done':
+      return { what: 'Open up', detail: 'covers off' };
+    case 'torque.done':
+      return { what: `Fastener ${event.fastener + 1}`, detail: `stage ${event.stage + 1} done` };
+    case 'question.answered':
+      return { what: 'Looked', detail: event.answer };
+    case 'shims.planned':
+      return { what: 'Shims', detail: 'worked out' };
     case 'round.done':
       return { what: 'Once round again', detail: 'done' };
+    default:
+      return describeEnd(event);
+  }
+}
+
+function describeEnd(event: KnownEvent): Described {
+  switch (event.type) {
     case 'closing.done':
-      return { what: 'Closed up', detail: event.item };
+      return { what: 'Closed up', detail: event.note ?? 'one thing back' };
     case 'bar.out':
       return { what: 'Bar and pins', detail: 'out' };
+    case 'clear.said':
+      return { what: event.person, detail: event.looked ?? 'clear, lock off' };
+    case 'tools.counted':
+      return { what: 'Tools', detail: 'counted back' };
     case 'isolation.undone':
       return { what: 'Isolation undone', detail: event.isolation };
     case 'run.noted':
       return { what: 'Run', detail: event.ran ? 'ran' : 'not run' };
+    case 'machine.noted':
+      return { what: 'Note', detail: event.text };
+    case 'job.handed':
+      return { what: 'Handed over', detail: `to ${event.to}` };
     case 'job.signed':
-      return { what: 'Signed', detail: event.name };
-    case 'event.undone':
+      return { what: event.incomplete ? 'Signed incomplete' : 'Signed', detail: event.name };
+    default:
       return { what: 'Undo', detail: '' };
   }
 }
@@ -86,4 +162,16 @@ export function describeLock(lock: {
 }): string {
   if (lock.how === 'feel') return 'locked by feel';
   return lock.torque === undefined ? 'locked to torque' : `locked at ${lock.torque} N·m`;
+}
+
+const UNSET: Record<UnsetReason, string> = {
+  seized: 'seized',
+  'no-part': 'part missing',
+  'no-reach': 'out of reach',
+  other: 'other reason',
+};
+
+/** Why an adjuster could not be set. */
+export function describeUnset(unset: { reason: UnsetReason; note?: string | undefined }): string {
+  return `cannot be set: ${[UNSET[unset.reason], unset.note].filter(Boolean).join(', ')}`;
 }

@@ -46,6 +46,21 @@ const angle = v.pipe(
   v.maxValue(720, 'The crank angle is below 720.'),
 );
 
+const count = v.pipe(
+  v.number('Count from 0.'),
+  v.integer('Count from 0.'),
+  v.minValue(0, 'Count from 0.'),
+);
+const minutes = v.pipe(v.number('Give the minutes.'), v.minValue(0, 'Minutes are not negative.'));
+const shimSize = v.pipe(
+  v.number('A shim is a whole number of µm.'),
+  v.integer('A shim is a whole number of µm.'),
+  v.minValue(1, 'A shim is thicker than nothing.'),
+);
+
+/** Why an adjuster cannot be set today. */
+export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'other'] as const;
+
 /** What each known type of event carries besides the envelope. */
 const payloads = {
   /** Why the engine is opened. */
@@ -55,12 +70,24 @@ const payloads = {
   },
   /** Since when the engine has been cold; moving it restarts that. */
   'cold.stated': { since: instant },
+  /** When a hot engine was shut down, after how many minutes under way. */
+  'hot.stated': { stopped: instant, ran: minutes },
+  /** Which of the sheet's data tags the engine carries; empty where it is none of them. */
+  'tag.read': { tag: note },
+  /** One list checked before the work: tools laid out, parts at hand. */
+  'ready.done': { item: words },
   /** What the hour meter shows. */
   'hours.read': { hours: HoursSchema },
   /** One item of the sheet's list, done by itself. */
   'isolation.done': { isolation: words },
   /** An item that does not apply here, and why. */
   'isolation.exempted': { isolation: words, reason: words },
+  /** What came off or apart, and where it belongs: a ground wire, a clip, an odd bolt. */
+  'opening.noted': { what: words, from: v.optional(note) },
+  /** The covers are off and everything is noted. */
+  'opening.done': {},
+  /** One fastener of a sequence run down at one stage, each counted from 0. */
+  'torque.done': { sequence: words, stage: count, fastener: count },
   /** What a rocker does at the mark while finding the first position. */
   'rocker.felt': { adjuster, state: v.picklist(['loose', 'firm', 'moving'], 'Say what it does.') },
   /** What tells where the crank stands, when no mark and mate do; `back` takes it back. */
@@ -74,10 +101,13 @@ const payloads = {
   'position.lost': {},
   /** The crank stands at a stop and the rockers agree; `round` for the second time round. */
   'stop.reached': { stop: stopNumber, round: v.boolean('Say whether this is the round again.') },
-  /** A reading: as found, as left after locking, or on the round again. */
+  /** A reading: as found, as set before locking, as left after it, or on the round again. */
   'reading.taken': {
     adjuster,
-    phase: v.picklist(['found', 'left', 'again'], 'A reading is as found, as left or again.'),
+    phase: v.picklist(
+      ['found', 'set', 'left', 'again'],
+      'A reading is as found, as set, as left or again.',
+    ),
     reading: ReadingSchema,
     /** The blades tried, in µm; an empty list takes the reading back. */
     tried: v.optional(v.array(TrialSchema)),
@@ -93,12 +123,54 @@ const payloads = {
   },
   /** The dab on the finished nut. */
   'adjuster.painted': { adjuster },
+  /** It cannot be set today, and why: the job is closed as incomplete at best. */
+  'adjuster.unset': {
+    adjuster,
+    reason: v.picklist(UNSET_REASONS, `Give the reason: ${UNSET_REASONS.join(', ')}.`),
+    note: v.optional(note),
+  },
+  /** To be read again on the round, whatever the shop's rule. */
+  'adjuster.doubted': { adjuster },
+  /** A slip or a finding was looked into before the adjuster was touched. */
+  'question.answered': { question: words, answer: words },
+  /** The size of the shim that was in the bucket, µm. */
+  'shim.found': { adjuster, size: shimSize },
+  /** Which shims go where and in which order, as worked out from what was measured. */
+  'shims.planned': {
+    rows: v.array(
+      v.object({
+        id: adjuster,
+        old: shimSize,
+        new: shimSize,
+        from: v.string(),
+        lash: v.number('A lash is in µm.'),
+        sum: v.string(),
+      }),
+    ),
+    buy: v.array(v.object({ size: shimSize, count })),
+    outside: v.array(adjuster),
+    order: v.array(
+      v.object({
+        stop: stopNumber,
+        id: adjuster,
+        out: v.nullable(shimSize),
+        in: v.nullable(shimSize),
+      }),
+    ),
+  },
+  /** The shim put into the bucket, µm; null is a stand-in, there only to be barred with. */
+  'shim.fitted': { adjuster, size: v.nullable(shimSize) },
   /** Once round again is done. */
   'round.done': {},
   /** One thing done while closing up. */
   'closing.done': { item: words, note: v.optional(note) },
   /** Bar and pins out: first of all before starting. */
   'bar.out': {},
+  /** A person who isolated or barred is clear, own lock off; `looked` where the signer went
+   * and looked for one who was not heard from. */
+  'clear.said': { person, looked: v.optional(words) },
+  /** Every tool counted back against the list. */
+  'tools.counted': {},
   /** One isolation undone, able to start again. */
   'isolation.undone': { isolation: words },
   /** How it ran. */
@@ -108,8 +180,12 @@ const payloads = {
     symptomGone: v.optional(v.boolean()),
     note: v.optional(note),
   },
-  /** The end of the job. */
-  'job.signed': { name: person },
+  /** What the next one at this machine should know. */
+  'machine.noted': { text: words },
+  /** Another person carries on. */
+  'job.handed': { to: person },
+  /** The end of the job; incomplete where something could not be set. */
+  'job.signed': { name: person, incomplete: v.optional(v.boolean('Incomplete is true or false.')) },
   /** Takes an earlier event back. */
   'event.undone': { target: UuidSchema },
 } as const satisfies Record<string, v.ObjectEntries>;
@@ -143,6 +219,8 @@ type PayloadOf<T extends JobEventType> = Output<Payloads[T]>;
 export type KnownEvent = {
   [T in JobEventType]: Envelope & { type: T } & PayloadOf<T>;
 }[JobEventType];
+/** The events of one or several types. */
+export type EventOf<T extends JobEventType> = Extract<KnownEvent, { type: T }>;
 /** An event of a type this version does not know. */
 export type UnknownEvent = Envelope & { type: string; [field: string]: unknown };
 export type JobEvent = KnownEvent | UnknownEvent;

@@ -3,6 +3,7 @@ import { BARRING_METHODS } from '../barring/methods';
 import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
 import { JobHeadSchema } from '../job/events';
+import { ROUND_RULES } from '../job/setting';
 
 /** What the server says of machines and jobs; one schema for both ends of the wire. */
 
@@ -17,14 +18,23 @@ const nextDue = v.object({
   why: v.string(),
 });
 
+const machineNote = v.object({ text: v.string(), by: v.string(), at: v.string() });
+export type MachineNote = v.InferOutput<typeof machineNote>;
+
 const jobSummary = v.object({
   /** The hour meter as read in the job. */
   hours: v.nullable(hoursReading),
   step: v.object({ title: v.string(), place: v.number(), of: v.number() }),
   set: v.object({ done: v.number(), of: v.number() }),
-  signed: v.nullable(v.object({ name: v.string(), at: v.string() })),
+  signed: v.nullable(
+    v.object({ name: v.string(), at: v.string(), incomplete: v.optional(v.boolean()) }),
+  ),
   /** How each adjuster stood at the end. */
   left: v.record(v.string(), ReadingSchema),
+  /** The shim each bucket was left with, µm. */
+  shims: v.optional(v.record(v.string(), v.number())),
+  /** What the next one at this machine should know. */
+  notes: v.optional(v.array(machineNote)),
 });
 /** What the yard and the machine's page need of a job, kept beside its journal. */
 export type JobSummary = v.InferOutput<typeof jobSummary>;
@@ -52,7 +62,11 @@ const machineLine = {
 };
 
 const lastLeft = v.nullable(
-  v.object({ hours: v.nullable(hoursReading), readings: v.record(v.string(), ReadingSchema) }),
+  v.object({
+    hours: v.nullable(hoursReading),
+    readings: v.record(v.string(), ReadingSchema),
+    shims: v.optional(v.record(v.string(), v.number())),
+  }),
 );
 
 export const MachineLinesSchema = v.array(v.object(machineLine));
@@ -66,6 +80,7 @@ export const MachineDetailSchema = v.object({
   readings: v.array(hoursReading),
   history: v.array(jobLine),
   lastLeft,
+  notes: v.optional(v.array(machineNote)),
 });
 /** A machine with its sheet, readings and signed jobs. */
 export type MachineDetail = v.InferOutput<typeof MachineDetailSchema>;
@@ -81,6 +96,15 @@ export const ShopSchema = v.object({
   name: v.string(),
   policy: v.picklist(['leave-inside', 'reset-all', 'loose-side']),
   bladeSets: v.array(bladeSet),
+  /** What is read once more on the round. */
+  round: v.optional(v.picklist(ROUND_RULES)),
+  /** The shims in the drawer, and those that can be bought, µm. */
+  shims: v.optional(
+    v.object({
+      stock: v.array(v.object({ size: micrometres, count: v.number() })),
+      buy: v.object({ from: micrometres, to: micrometres, step: micrometres }),
+    }),
+  ),
 });
 export type Shop = v.InferOutput<typeof ShopSchema>;
 
@@ -91,6 +115,8 @@ export const JobContextSchema = v.object({
   shop: ShopSchema,
   /** What each adjuster was left at last time, and the hours then. */
   lastLeft,
+  /** What earlier jobs at this machine left for the next one, newest first. */
+  notes: v.optional(v.array(machineNote)),
 });
 /** What working on a job needs besides its journal. */
 export type JobContext = v.InferOutput<typeof JobContextSchema>;

@@ -3,7 +3,7 @@ import type { JobAct, JobEvent, JobHead, Reading, Spec } from '@longbar/core';
 import {
   adjusterStep,
   bladeFor,
-  CLOSING_ITEMS,
+  closingItems,
   foldJob,
   isolationsOf,
   isRefused,
@@ -64,6 +64,7 @@ function workThrough(
   record({ type: 'cold.stated', since: evening });
   record({ type: 'hours.read', hours: past.hours });
   isolations.forEach(({ id }) => record({ type: 'isolation.done', isolation: id }));
+  record({ type: 'opening.done' });
   record({ type: 'position.found', angle: 0 });
   const plan = jobPlan({ head, sheet, policy: SHOP.policy }, foldJob(events));
   if (isRefused(plan)) throw new Error(plan.refused);
@@ -78,8 +79,10 @@ function workThrough(
     if (first && left) read(first, 'again', { go: left.go, noGo: left.noGo, how: left.how });
   });
   record({ type: 'round.done' });
-  CLOSING_ITEMS.forEach(({ id }) => record({ type: 'closing.done', item: id }));
+  closingItems(foldJob(events)).forEach(({ id }) => record({ type: 'closing.done', item: id }));
   record({ type: 'bar.out' });
+  record({ type: 'clear.said', person: past.by });
+  record({ type: 'tools.counted' });
   isolations.forEach(({ id }) => record({ type: 'isolation.undone', isolation: id }));
   record({ type: 'run.noted', ran: true, leaks: false });
   record({ type: 'job.signed', name: past.by });
@@ -92,7 +95,7 @@ function workThrough(
     if (!spec) return;
     read(adjuster, 'found', readingAt(spec, spec.target - closed));
     const state = foldJob(events).adjusters[adjuster];
-    if (adjusterStep(state, spec, SHOP.policy).step === 'keep') {
+    if (adjusterStep(state, { spec }, SHOP.policy).step === 'keep') {
       record({ type: 'adjuster.kept', adjuster });
     } else {
       record({ type: 'adjuster.locked', adjuster, how: 'torque', torque: 46 });

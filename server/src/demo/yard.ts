@@ -32,9 +32,28 @@ const hundredths = [...ascending(20, 90, 10), ...ascending(100, 1000, 50)];
 export const BLADE_SETS: BladeSet[] = [
   { name: 'mm set', unit: 'mm', blades: hundredths },
   { name: 'inch set', unit: 'inch', blades: ascending(1, 30, 1).map(fromThou) },
+  {
+    name: 'stepped set',
+    unit: 'mm',
+    blades: ascending(100, 750, 50).map((go) => ({ go, noGo: go + 50 })),
+  },
 ];
 
-export const SHOP = { id: 'skerrow', name: 'Skerrow Saltworks', policy: 'leave-inside' as const };
+export const SHOP = {
+  id: 'skerrow',
+  name: 'Skerrow Saltworks',
+  policy: 'leave-inside' as const,
+  round: 'first' as const,
+  shims: {
+    stock: [
+      { size: 2400, count: 2 },
+      { size: 2450, count: 1 },
+      { size: 2550, count: 3 },
+      { size: 2650, count: 1 },
+    ],
+    buy: { from: 2200, to: 3200, step: 50 },
+  },
+};
 
 const sheet = (n: number, document: unknown) => ({
   id: `5a1e0000-0000-4000-8000-0000000000a${n}`,
@@ -110,6 +129,43 @@ export const MACHINES: DemoMachine[] = [
     ],
     jobs: [],
     last: null,
+  },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000006',
+    name: 'Salt truck 3',
+    sheet: sheet(3, godwit),
+    readings: [
+      { daysAgo: 350, hours: 6120 },
+      { daysAgo: 220, hours: 6790 },
+      { daysAgo: 100, hours: 7415 },
+      { daysAgo: 6, hours: 7902 },
+    ],
+    jobs: [],
+    last: { daysAgo: 690, hours: 4380 },
+  },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000007',
+    name: 'Barge',
+    sheet: sheet(4, whimbrel),
+    readings: [
+      { daysAgo: 300, hours: 3010 },
+      { daysAgo: 170, hours: 3160 },
+      { daysAgo: 33, hours: 3322 },
+    ],
+    jobs: [],
+    last: { daysAgo: 322, hours: 2985 },
+  },
+  {
+    id: '5a1e0000-0000-4000-8000-000000000008',
+    name: 'Pan loader',
+    sheet: sheet(8, plover),
+    readings: [
+      { daysAgo: 320, hours: 2950 },
+      { daysAgo: 180, hours: 3260 },
+      { daysAgo: 15, hours: 3641 },
+    ],
+    jobs: [],
+    last: { daysAgo: 560, hours: 2510 },
   },
 ];
 

@@ -7,6 +7,7 @@ import type { Database } from './database';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import { summarise } from './summary';
+import { lastLeftOf, notesOf } from './history';
 import type { JobRow } from './tables';
 
 const PAGE = 500;
@@ -25,14 +26,14 @@ export async function beginJob(
     const message = `The machine’s sheet has no revision ${head.sheetRevision}.`;
     throw new RequestError(400, message, [{ path: 'sheetRevision', message }]);
   }
-  const { policy } = await readShop(db);
+  const shop = await readShop(db);
   return db.write(async (transaction) => {
     const before = await db.tables.jobs.findByPk(head.id, { transaction });
     if (before) {
       if (isDeepStrictEqual(headOf(before.get()), head)) return { head, made: false };
       throw new RequestError(409, 'A different job has this id already.');
     }
-    const summary = summarise(head, known.document, policy, [], now);
+    const summary = summarise(head, known.document, shop, [], now);
     await db.tables.jobs.create({ ...head, sheet, summary }, { transaction });
     return { head, made: true };
   });
@@ -54,7 +55,7 @@ export async function appendEvents(
 ): Promise<string[]> {
   const row = await db.tables.jobs.findByPk(job);
   if (!row) throw new RequestError(404, 'There is no such job.');
-  const { policy } = await readShop(db);
+  const shop = await readShop(db);
   await db.write(async (transaction) => {
     const known = await refuseForeign(db, job, events, transaction);
     const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
@@ -68,7 +69,7 @@ export async function appendEvents(
     const all = await db.tables.events.findAll({ where: { job }, transaction });
     if (!sheet) throw new Error(`Job ${job} has lost its sheet.`);
     const journal = all.map((event) => event.get().body);
-    const summary = summarise(headOf(head), sheet.document, policy, journal, now);
+    const summary = summarise(headOf(head), sheet.document, shop, journal, now);
     await db.tables.jobs.update({ summary }, { where: { id: job }, transaction });
   });
   return events.map(({ id }) => id);
@@ -114,30 +115,28 @@ export async function readJob(db: Database, id: string): Promise<JobContext> {
   const row = await db.tables.jobs.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such job.');
   const job = row.get();
-  const [sheet, machine, shop, before] = await Promise.all([
+  const [sheet, machine, shop, earlier] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
     db.tables.machines.findByPk(job.machine),
     readShop(db),
-    lastSignedBefore(db, job),
+    jobsBefore(db, job),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
-  const lastLeft = before ? { hours: before.summary.hours, readings: before.summary.left } : null;
   return {
     head: headOf(job),
     machineName: machine.get().name,
     sheet: sheet.document,
     shop,
-    lastLeft,
+    lastLeft: lastLeftOf(earlier),
+    notes: notesOf(earlier),
   };
 }
 
-async function lastSignedBefore(
-  db: Database,
-  { machine, at }: JobRow,
-): Promise<JobRow | undefined> {
+/** The jobs at the same machine that began before this one, newest first. */
+async function jobsBefore(db: Database, { machine, at }: JobRow): Promise<JobRow[]> {
   const rows = await db.tables.jobs.findAll({
     where: { machine, at: { [Op.lt]: at } },
     order: [['at', 'DESC']],
   });
-  return rows.map((row) => row.get()).find(({ summary }) => summary.signed);
+  return rows.map((row) => row.get());
 }

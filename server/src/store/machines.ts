@@ -3,6 +3,7 @@ import { engineHours, formatDay, nextDue } from '@longbar/core';
 import { RequestError } from '../requestError';
 import { byDate } from './byDate';
 import type { Database } from './database';
+import { lastLeftOf, notesOf } from './history';
 import { readSheet } from './sheets';
 import type { HoursRow, JobRow, MachineRow } from './tables';
 
@@ -21,15 +22,13 @@ export async function machineDetail(
   const row = await db.tables.machines.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such machine.');
   const { line, readings, jobs, document } = await readMachine(db, row.get(), today);
-  const lastSigned = jobs.find(({ summary }) => summary.signed);
   return {
     ...line,
     document,
     readings: readings.sort(byDate).reverse(),
     history: jobs.filter(({ summary }) => summary.signed).map(jobLine),
-    lastLeft: lastSigned
-      ? { hours: lastSigned.summary.hours, readings: lastSigned.summary.left }
-      : null,
+    lastLeft: lastLeftOf(jobs),
+    notes: notesOf(jobs),
   };
 }
 
@@ -75,7 +74,8 @@ async function readMachine(db: Database, machine: MachineRow, today: string) {
     ...hoursRows.map((row) => ({ date: row.get().date, hours: row.get().hours })),
     ...fromJobs,
   ].sort(byDate);
-  const signed = jobs.filter(({ summary }) => summary.signed && summary.hours);
+  // An incomplete job is on record, but the check it was to be is still due.
+  const signed = jobs.filter(({ summary }) => summary.hours && isComplete(summary.signed));
   const { baseline, meter } = machine;
   const last = signed[0]?.summary.hours ?? baseline.last;
   const service = sheet.document.service;
@@ -93,6 +93,10 @@ async function readMachine(db: Database, machine: MachineRow, today: string) {
     jobs: { open: open ? jobLine(open) : null, signed: signed.length },
   };
   return { line, readings, jobs, document: sheet.document };
+}
+
+function isComplete(signed: JobRow['summary']['signed']): boolean {
+  return signed !== null && !signed.incomplete;
 }
 
 function jobLine({ id, at, by, method, sheetRevision, summary }: JobRow): JobLine {

@@ -2,8 +2,9 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Migration } from './migration';
 import { firstTables } from './migrations/0001-first-tables';
+import { shopRules } from './migrations/0002-shop-rules';
 
-const MIGRATIONS: Migration[] = [firstTables];
+const MIGRATIONS: Migration[] = [firstTables, shopRules];
 
 /** Brings the schema up to date; each step runs once. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -1,23 +1,16 @@
-import type {
-  EngineSheet,
-  JobEvent,
-  JobHead,
-  JobSummary,
-  Reading,
-  ShopPolicy,
-} from '@longbar/core';
-import { foldJob, jobSteps, presentStep, standingReading } from '@longbar/core';
+import type { EngineSheet, JobEvent, JobHead, JobSummary, Reading, Shop } from '@longbar/core';
+import { foldJob, jobSteps, presentStep, settingOf, standingReading } from '@longbar/core';
 
 /** The summary of a job from its journal. `now` decides only whether the engine is cold. */
 export function summarise(
   head: JobHead,
   sheet: EngineSheet,
-  policy: ShopPolicy,
+  shop: Shop,
   events: readonly JobEvent[],
   now: string,
 ): JobSummary {
   const state = foldJob(events);
-  const steps = jobSteps({ head, sheet, policy }, state, now);
+  const steps = jobSteps(settingOf({ head, sheet, shop }, state), state, now);
   const place = presentStep(steps);
   const adjusters = Object.entries(state.adjusters);
   const left = adjusters.flatMap(([id, adjuster]) => {
@@ -36,5 +29,12 @@ export function summarise(
     },
     signed: state.signed ?? null,
     left: Object.fromEntries(left) as Record<string, Reading>,
+    shims: Object.fromEntries(
+      adjusters.flatMap(([id, { shim, fitted }]) => {
+        const size = fitted ?? shim;
+        return size === undefined ? [] : [[id, size]];
+      }),
+    ) as Record<string, number>,
+    notes: state.machineNotes.map(({ text, by, at }) => ({ text, by, at })),
   };
 }

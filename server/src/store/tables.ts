@@ -11,7 +11,11 @@ import type { Model, ModelStatic, Sequelize } from 'sequelize';
 import { DataTypes } from 'sequelize';
 
 /** What stands in each row. */
-export type ShopRow = Shop & { id: string };
+export type ShopRow = Omit<Shop, 'round' | 'shims'> & {
+  id: string;
+  round: Shop['round'] | null;
+  shims: Shop['shims'] | null;
+};
 export type SheetRow = { id: string; revision: number; document: EngineSheet; publishedAt: string };
 export type MachineRow = {
   id: string;
@@ -55,7 +59,14 @@ export function defineTables(sequelize: Sequelize): Tables {
       timestamps: false,
     }) as unknown as Table<Row>;
   return {
-    shops: define<ShopRow>('shops', { id, name: text, policy: text, bladeSets: json }),
+    shops: define<ShopRow>('shops', {
+      id,
+      name: text,
+      policy: text,
+      bladeSets: json,
+      round: text,
+      shims: json,
+    }),
     sheets: define<SheetRow>('sheets', {
       id,
       revision: { type: DataTypes.INTEGER, primaryKey: true },

@@ -1,5 +1,12 @@
 import type { Stop } from '@longbar/core';
-import { cycleDegrees, ratchetClicks, toolTurns, wiggleAt, wrap } from '@longbar/core';
+import {
+  cycleDegrees,
+  describeWatch,
+  ratchetClicks,
+  toolTurns,
+  wiggleAt,
+  wrap,
+} from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
@@ -58,6 +65,7 @@ export function BarTo({ job, wide, after, stop, place, round }: Props) {
         </Words>
       </View>
       <Words as="heading">There: {wiggleWords(wiggle)}</Words>
+      {stop.watch && <Words as="strong">{describeWatch(stop.watch)}</Words>}
       <Words as="note" color="secondInk">
         All of them must agree before anything is set.
       </Words>

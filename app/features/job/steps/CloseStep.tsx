@@ -1,4 +1,4 @@
-import { CLOSING_ITEMS } from '@longbar/core';
+import { closingItems } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Row } from '../../../theme/Panel';
@@ -15,7 +15,7 @@ export function CloseStep({ job, after }: StepProps) {
   return (
     <StepFrame job={job} after={after}>
       <Words as="heading">Close up</Words>
-      {CLOSING_ITEMS.map(({ id, text }) => {
+      {closingItems(job.state).map(({ id, text }) => {
         const ticked = job.state.closing[id];
         const note = ticked && [ticked.note, ticked.by].filter(Boolean).join(', ');
         const row = { text, done: ticked !== undefined, ...(note && { note }) };

@@ -1,84 +1,78 @@
-import { coldFrom, formatHours, formatInstant } from '@longbar/core';
+import type { EngineSheet } from '@longbar/core';
+import { formatHours, formatMillimetres, readyItems } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Choice } from '../../../theme/Choice';
 import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
+import { TickRow } from '../../../theme/TickRow';
 import { Words } from '../../../theme/Words';
+import { ColdRest } from './ColdRest';
+import { HotRun } from './HotRun';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
-import { useClock } from '../useJob';
 
-const HOUR = 3_600_000;
-const RESTS = [
-  { hours: 0, label: 'Just stopped' },
-  { hours: 2, label: '2 h ago' },
-  { hours: 4, label: '4 h ago' },
-  { hours: 12, label: 'Overnight' },
-];
-
-/** Engine cold since when, and the hours now. */
+/** The data tag, the temperature, the hours now, and what is laid out before the work. */
 export function ReadyStep({ job, after }: StepProps) {
+  const { sheet } = job.setting;
   return (
     <StepFrame job={job} after={after}>
-      <Cold job={job} />
+      <DataTag job={job} />
+      {sheet.temperature?.state === 'hot' ? <HotRun job={job} /> : <ColdRest job={job} />}
       <Hours job={job} />
+      {readyItems(sheet).map(({ id, text }) => {
+        const done = job.state.ready[id];
+        return (
+          <TickRow
+            key={id}
+            text={text}
+            done={done !== undefined}
+            {...(done && { note: done.by })}
+            onPress={() => job.act({ type: 'ready.done', item: id })}
+          />
+        );
+      })}
     </StepFrame>
   );
 }
 
-function Cold({ job }: Pick<StepProps, 'job'>) {
-  const { sheet } = job.setting;
-  const now = useClock(15_000);
-  const soak = sheet.temperature?.soakMinutes ?? 0;
-  const { coldSince } = job.state;
-  const counts = coldFrom(sheet, job.state);
-  const left = counts === undefined ? undefined : counts - Date.parse(now);
-  const stand = (hours: number) => job.act({ type: 'cold.stated', since: hoursAgo(hours) });
+/** The same engine differs by build: the tag is read, and its setting wins. */
+function DataTag({ job }: Pick<StepProps, 'job'>) {
+  const { variants } = job.setting.sheet;
+  const { tag } = job.state;
+  if (!variants?.length) return null;
+  const choices = [...variants.map((variant) => variant.tag), ''];
   return (
     <Stack>
-      <Words as="heading">When did it last run or move?</Words>
-      <Words as="note" color="secondInk">
-        Set cold, after {spell(soak)} at rest. Moving the machine even a few metres starts the rest
-        anew.
-      </Words>
+      <Words as="heading">What does the data tag say?</Words>
       <Row style={{ flexWrap: 'wrap' }}>
-        {RESTS.map(({ hours, label }) => (
+        {choices.map((each) => (
           <Choice
-            key={hours}
-            label={label}
-            chosen={isNear(coldSince, hours, now)}
-            onPress={() => stand(hours)}
+            key={each}
+            label={each || 'None of these'}
+            chosen={tag === each}
+            onPress={() => job.act({ type: 'tag.read', tag: each })}
           />
         ))}
       </Row>
-      {coldSince !== undefined && left !== undefined && (
-        <Words as="strong" color={left > 0 ? 'act' : 'ink'}>
-          {left > 0
-            ? `At rest since ${formatInstant(coldSince)}. Counts as cold in ${spell(Math.ceil(left / 60_000))}.`
-            : `At rest since ${formatInstant(coldSince)}: cold.`}
+      {tag === '' && (
+        <Words as="strong" color="act">
+          Then the sheet may not be this engine’s. Look the tag up in the manual before anything is
+          set; the sheet’s own figures are used here.
         </Words>
+      )}
+      {tag !== undefined && tag !== '' && (
+        <Words as="note">{variantWords(variants.find((variant) => variant.tag === tag))}</Words>
       )}
     </Stack>
   );
 }
 
-function hoursAgo(hours: number): string {
-  return new Date(Date.now() - hours * HOUR).toISOString();
-}
-
-/** Whether the rest stated is the one this choice stands for, give or take a quarter hour. */
-function isNear(since: string | undefined, hours: number, now: string): boolean {
-  if (since === undefined) return false;
-  return Math.abs(Date.parse(now) - Date.parse(since) - hours * HOUR) < HOUR / 4;
-}
-
-function spell(minutes: number): string {
-  const hours = Math.floor(minutes / 60);
-  const rest = minutes % 60;
-  return (
-    [hours ? `${hours} h` : '', rest ? `${rest} min` : ''].filter(Boolean).join(' ') || '0 min'
+function variantWords(variant: NonNullable<EngineSheet['variants']>[number] | undefined): string {
+  const figures = variant?.adjusters?.map(
+    ({ kind, spec }) => `${kind} ${formatMillimetres(spec.target)} mm`,
   );
+  return figures?.length ? `By this tag: ${figures.join(', ')}.` : 'The sheet’s own figures.';
 }
 
 function Hours({ job }: Pick<StepProps, 'job'>) {

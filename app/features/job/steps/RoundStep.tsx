@@ -1,4 +1,4 @@
-import { isRefused, ROUND_DONE } from '@longbar/core';
+import { isRefused, isUnread, ROUND_DONE } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { AdjusterPanel } from '../AdjusterPanel';
@@ -6,22 +6,23 @@ import type { StepProps } from '../stepProps';
 import { BarTo } from './BarTo';
 
 /**
- * Once round again: every stop reached once more, at least its first adjuster read again,
- * and no nut forgotten.
+ * Once round again: every stop reached once more, what the shop's rule asks for and what was
+ * doubted read again, and no nut forgotten.
  */
 export function RoundStep(props: StepProps) {
   const { job, step, selected } = props;
   const [leaving, setLeaving] = useState<number>();
   if (isRefused(job.plan)) return null;
   const { stops } = job.plan;
-  const { lastStop, adjusters } = job.state;
+  const { lastStop } = job.state;
   const at = lastStop?.round ? lastStop.stop : undefined;
   const to = at === undefined ? 0 : leaving === at ? at + 1 : undefined;
   const next = to === undefined ? undefined : stops[to];
   if (to !== undefined && next) return <BarTo {...props} stop={next} place={to} round />;
   const stop = at === undefined ? undefined : stops[at];
   if (at === undefined || !stop || selected === undefined) return null;
-  const firstRead = adjusters[stop.set[0]?.id ?? '']?.again !== undefined;
+  const unread = stop.set.filter(({ id }) => isUnread(job.setting, job.state, stop, id));
+  const read = unread.length === 0;
   const last = at === stops.length - 1;
   const onlyDone = step.missing.length === 1 && step.missing[0] === ROUND_DONE;
   const onward = last ? (
@@ -33,9 +34,9 @@ export function RoundStep(props: StepProps) {
     />
   ) : (
     <Act
-      weight={firstRead ? 'primary' : 'plain'}
+      weight={read ? 'primary' : 'plain'}
       label={`On to stop ${at + 2} again`}
-      disabled={!firstRead}
+      disabled={!read}
       onPress={() => setLeaving(at)}
     />
   );

@@ -1,3 +1,4 @@
+import { adjusterName, unsetOf } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
@@ -22,10 +23,11 @@ export function RunStep({ job, after }: StepProps) {
         after={after}
         primary={<Act weight="primary" label="Open the record" onPress={record} />}
       >
-        <Words as="title">Signed</Words>
+        <Words as="title">{signed.incomplete ? 'Signed as incomplete' : 'Signed'}</Words>
         <Words>
-          {signed.name} signed this job. The next check of {job.context.machineName} counts from its
-          hours.
+          {signed.incomplete
+            ? `${signed.name} closed this job as incomplete. ${job.context.machineName} stays due.`
+            : `${signed.name} signed this job. The next check of ${job.context.machineName} counts from its hours.`}
         </Words>
       </StepFrame>
     );
@@ -101,6 +103,13 @@ function YesNo({ question, value, onChange, yes, no }: YesNoProps) {
 function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const remembered = useAppSelector((state) => state.preferences.name);
   const [name, setName] = useState(remembered);
+  const unset = unsetOf(job.state);
+  const sign = () =>
+    job.act({
+      type: 'job.signed',
+      name: name.trim(),
+      ...(unset.length > 0 && { incomplete: true }),
+    });
   return (
     <StepFrame
       job={job}
@@ -108,15 +117,46 @@ function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
       primary={
         <Act
           weight="primary"
-          label="Sign and close the record"
+          label={unset.length > 0 ? 'Close as incomplete' : 'Sign and close the record'}
           disabled={name.trim() === ''}
-          onPress={() => job.act({ type: 'job.signed', name: name.trim() })}
+          onPress={sign}
         />
       }
     >
       <Words as="heading">Sign</Words>
+      {unset.length > 0 && (
+        <Words as="strong" color="stop">
+          Not set: {unset.map(adjusterName).join(', ')}. The record says so, and the check stays
+          due.
+        </Words>
+      )}
       <Words>Signing closes the record. What comes later stands beside it, not in it.</Words>
       <Field label="Your name" value={name} onChange={setName} />
+      <ForTheNext job={job} />
     </StepFrame>
+  );
+}
+
+/** What the next one at this machine should know. */
+function ForTheNext({ job }: Pick<StepProps, 'job'>) {
+  const [text, setText] = useState('');
+  const note = () => {
+    job.act({ type: 'machine.noted', text: text.trim() });
+    setText('');
+  };
+  return (
+    <Stack>
+      <Words as="heading">For whoever opens it next</Words>
+      {job.state.machineNotes.map(({ id, text: noted }) => (
+        <Words key={id}>· {noted}</Words>
+      ))}
+      <Field
+        label="Which way in, the odd bolt, the gasket’s part"
+        value={text}
+        onChange={setText}
+        multiline
+      />
+      <Act label="Keep the note" disabled={text.trim() === ''} onPress={note} />
+    </Stack>
   );
 }

@@ -1,9 +1,11 @@
+import { formatDay } from '@longbar/core';
 import { useState } from 'react';
 import { useMachineQuery } from '../../../state/api';
 import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
 import { Choice } from '../../../theme/Choice';
 import { Field } from '../../../theme/Field';
-import { Row } from '../../../theme/Panel';
+import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
@@ -57,12 +59,32 @@ export function WhyStep({ job, after }: StepProps) {
         />
       )}
       <NewerSheet job={job} />
+      <FromBefore job={job} />
+      {job.setting.sheet.cautions?.map((text) => (
+        <Caution key={text}>{text}</Caution>
+      ))}
       <Words as="note" color="secondInk">
         Long Bar’s positions are worked out from firing order and lobes: a check on the maker’s
         current manual, not a replacement. Where they differ the manual stands, and local rules and
         licensed practice stand above both.
       </Words>
     </StepFrame>
+  );
+}
+
+/** What earlier jobs at this machine left for this one. */
+function FromBefore({ job }: Pick<StepProps, 'job'>) {
+  const notes = job.context.notes ?? [];
+  if (notes.length === 0) return null;
+  return (
+    <Stack gap={4}>
+      <Words as="strong">Noted at this machine before</Words>
+      {notes.map(({ text, by, at }) => (
+        <Words key={at + text}>
+          · {text} ({by}, {formatDay(at)})
+        </Words>
+      ))}
+    </Stack>
   );
 }
 

@@ -1,0 +1,152 @@
+import type {
+  BladeSet,
+  JobAct,
+  JobState,
+  Reading,
+  SettableEntry,
+  SteppedBlade,
+  TakenReading,
+  Trial,
+} from '@longbar/core';
+import {
+  adjusterName,
+  describeReading,
+  formatLength,
+  lockShift,
+  measureOf,
+  readingFromTrials,
+  tapBlade,
+  tapStepped,
+} from '@longbar/core';
+import { useState } from 'react';
+import { useAppSelector } from '../../state/store';
+import { Act } from '../../theme/Act';
+import { Words } from '../../theme/Words';
+import type { AdjusterView } from './adjusterView';
+import { BladeRow } from './BladeRow';
+import { FigureWheel } from './FigureWheel';
+import type { WorkingJob } from './useJob';
+
+type Props = {
+  job: WorkingJob;
+  id: string;
+  entry: SettableEntry;
+  set: BladeSet;
+  view: AdjusterView;
+  act: (act: JobAct) => void;
+  say: (words: string) => void;
+};
+
+type Phase = 'found' | 'set' | 'left' | 'again';
+const QUESTION: Record<Phase, string> = {
+  found: 'As found: which enter?',
+  set: 'As set, before locking: which enter?',
+  left: 'Locked. Read again:',
+  again: 'Once more: which enter?',
+};
+const FIGURE: Record<Phase, string> = {
+  found: 'As found: what does it show?',
+  set: 'As set, before locking:',
+  left: 'Locked. Read again:',
+  again: 'Once more: what does it show?',
+};
+
+/** Taking a reading: with the blades in hand, or off a gauge or a wrench. */
+export function Taking({ job, id, entry, set, view, act, say }: Props) {
+  const thickFirst = useAppSelector((all) => all.preferences.thickFirst);
+  const [beforeLock, setBeforeLock] = useState(false);
+  const state = job.state.adjusters[id];
+  const measure = measureOf(entry);
+  const adjusting = view.offers === 'lock' && measure === 'lash';
+  const phase: Phase | undefined = adjusting && beforeLock ? 'set' : view.reads;
+  if (phase === undefined) return null;
+  const reading = phase === 'set' ? state?.set : view.reading;
+  const take = (taken: Reading, tried?: Trial[]) => {
+    say(tried?.length === 0 ? 'cleared' : describeReading(taken));
+    act({
+      type: 'reading.taken',
+      adjuster: id,
+      phase,
+      reading: taken,
+      ...(tried && { tried, bladeSet: set.name }),
+    });
+  };
+  if (measure !== 'lash') {
+    return (
+      <>
+        <Words as="strong">{FIGURE[phase]}</Words>
+        <FigureWheel
+          key={phase}
+          measure={measure}
+          spec={entry.spec}
+          reading={reading}
+          onRead={(taken) => take(taken)}
+        />
+        <SameAgain {...{ job, id, reading }} onTake={take} />
+      </>
+    );
+  }
+  const tried = reading?.tried ?? [];
+  const blades = (next: Trial[]) => take(readingFromTrials(next), next);
+  return (
+    <>
+      <Words as="strong">{QUESTION[phase]}</Words>
+      <BladeRow
+        set={set}
+        spec={entry.spec}
+        tried={tried}
+        thickFirst={thickFirst}
+        onTap={(size) => blades(tapBlade(tried, size))}
+        onTapLeaf={(leaf: SteppedBlade) => blades(tapStepped(tried, leaf))}
+      />
+      <SameAgain {...{ job, id, reading }} onTake={take} />
+      {adjusting && (
+        <>
+          <LeaveLoose state={job.state} by={job.by} />
+          <Act
+            label={beforeLock ? 'Back to the reading as found' : 'Read before locking'}
+            onPress={() => setBeforeLock(!beforeLock)}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+type SameProps = {
+  job: WorkingJob;
+  id: string;
+  reading: TakenReading | undefined;
+  onTake: (reading: Reading, tried?: Trial[]) => void;
+};
+
+/** The reading just taken on the same kind, in one tap, while this one has none. */
+function SameAgain({ job, id, reading, onTake }: SameProps) {
+  if (reading) return null;
+  const kind = id.split('.')[0];
+  const last = job.state.standing.findLast(
+    (event) => event.type === 'reading.taken' && event.adjuster !== id,
+  );
+  if (last?.type !== 'reading.taken' || last.adjuster.split('.')[0] !== kind) return null;
+  if (last.tried?.length === 0) return null;
+  return (
+    <Act
+      label={`Same as ${adjusterName(last.adjuster)}: ${describeReading(last.reading)}`}
+      onPress={() => onTake(last.reading, last.tried)}
+    />
+  );
+}
+
+/** What this person's locking closes the gap by, once that can be told. */
+function LeaveLoose({ state, by }: { state: JobState; by: string }) {
+  const pairs = Object.values(state.adjusters).flatMap(({ set, left, locked }) =>
+    set && left && locked?.by === by ? [{ before: set, after: left }] : [],
+  );
+  const shift = lockShift(pairs);
+  if (shift === null || shift <= 0) return null;
+  return (
+    <Words as="note">
+      Your locking closes the gap by about {formatLength(shift)}: leave it that much loose.
+    </Words>
+  );
+}

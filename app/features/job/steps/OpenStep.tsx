@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
+import { Field } from '../../../theme/Field';
+import { Stack } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { StepFrame } from '../StepFrame';
+import type { StepProps } from '../stepProps';
+
+/** Open up: what came off and where it belongs, so that it comes back as a list to tick. */
+export function OpenStep({ job, after }: StepProps) {
+  const [what, setWhat] = useState('');
+  const [from, setFrom] = useState('');
+  const { noted, opened } = job.state;
+  const note = () => {
+    job.act({
+      type: 'opening.noted',
+      what: what.trim(),
+      ...(from.trim() && { from: from.trim() }),
+    });
+    setWhat('');
+    setFrom('');
+  };
+  return (
+    <StepFrame
+      job={job}
+      after={after}
+      primary={
+        <Act
+          weight="primary"
+          label={opened ? 'Covers are off' : 'Covers off, all noted'}
+          disabled={opened !== undefined}
+          onPress={() => job.act({ type: 'opening.done' })}
+        />
+      }
+    >
+      <Words as="heading">Open up</Words>
+      <Caution>
+        Hot metal and oil. Electronic injectors and brakes hold voltage: mind the leads.
+      </Caution>
+      <Words>
+        Air filter, pipes, breather, wiring, covers. Cap open ports, keep dirt out, look at the
+        gasket. Note each ground wire, clip and odd bolt: closing up asks for it.
+      </Words>
+      <Field label="What came off" value={what} onChange={setWhat} />
+      <Field label="Where it belongs" value={from} onChange={setFrom} onSubmitEditing={note} />
+      <Act label="Note it" disabled={what.trim() === ''} onPress={note} />
+      <Stack gap={4}>
+        {noted.map((each) => (
+          <Words key={each.id}>
+            · {each.what}
+            {each.from ? `, from ${each.from}` : ''}
+          </Words>
+        ))}
+      </Stack>
+    </StepFrame>
+  );
+}

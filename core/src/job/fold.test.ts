@@ -1,0 +1,128 @@
+import fc from 'fast-check';
+import * as v from 'valibot';
+import { EVERY_ACT, JOB, journal, uuid, wholeJob } from '../../test-support/journal';
+import type { JobAct, JobEvent } from '..';
+import { describeEvent, foldJob, JobEventSchema } from '..';
+
+const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
+const NOW = '2026-05-02T18:00:00.000Z';
+
+describe('the fold', () => {
+  it('gives the same state in any order of arrival and with any repetition', () => {
+    const events = journal([...wholeJob(), { type: 'event.undone', target: uuid(103) }]);
+    const expected = foldJob(events);
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(events, { minLength: events.length }),
+        fc.subarray(events),
+        (all, again) => {
+          expect(foldJob([...again, ...all, ...again])).toEqual(expected);
+        },
+      ),
+    );
+  });
+
+  it('takes an undone event of any type out as if it had never been, and an undone undoing back', () => {
+    // All but the signature: after it nothing is taken back.
+    const acts = EVERY_ACT.slice(0, -1);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: acts.length - 1 }), (i) => {
+        const target = uuid(100 + i);
+        const undo: JobAct = { type: 'event.undone', target };
+        const redo: JobAct = { type: 'event.undone', target: uuid(100 + acts.length) };
+        const without = foldJob(journal(acts).filter(({ id }) => id !== target));
+        const undone = foldJob(journal([...acts, undo]));
+        expect({ ...undone, lastN: 0 }).toEqual({ ...without, lastN: 0 });
+        const redone = foldJob(journal([...acts, undo, redo]));
+        expect({ ...redone, lastN: 0 }).toEqual({ ...foldJob(journal(acts)), lastN: 0 });
+      }),
+    );
+  });
+
+  it('keeps and ignores types it does not know', () => {
+    const acts = wholeJob().slice(0, 5);
+    const unknown = {
+      id: uuid(999),
+      job: JOB,
+      n: 3,
+      at: NOW,
+      by: 'Ina',
+      type: 'from.later',
+      extra: 1,
+    };
+    expect(v.is(JobEventSchema, unknown)).toBe(true);
+    const state = foldJob([...journal(acts), unknown]);
+    expect(state).toEqual(foldJob(journal(acts)));
+  });
+
+  it('counts nothing after the signature, an undoing of it included', () => {
+    const acts = wholeJob();
+    const signed = foldJob(journal(acts));
+    const later: JobAct[] = [
+      { type: 'hours.read', hours: 1 },
+      { type: 'event.undone', target: uuid(100 + acts.length - 1) },
+    ];
+    expect({ ...foldJob(journal([...acts, ...later])), lastN: signed.lastN }).toEqual(signed);
+  });
+
+  it('forgets what was read before a new lock', () => {
+    const lock: JobAct = {
+      type: 'adjuster.locked',
+      adjuster: 'intake.1',
+      how: 'torque',
+      torque: 46,
+    };
+    const state = foldJob(
+      journal([
+        { type: 'reading.taken', adjuster: 'intake.1', phase: 'left', reading: reading(300, 350) },
+        { type: 'adjuster.painted', adjuster: 'intake.1' },
+        lock,
+      ]),
+    );
+    expect(state.adjusters['intake.1']).toEqual({
+      locked: { how: 'torque', torque: 46, by: 'Ina' },
+    });
+  });
+
+  it('takes a reading back when all its blades are taken back', () => {
+    const taken: JobAct = {
+      type: 'reading.taken',
+      adjuster: 'intake.1',
+      phase: 'found',
+      reading: reading(300, null),
+      tried: [{ size: 300, enters: true }],
+    };
+    const cleared: JobAct = { ...taken, reading: reading(0, null), tried: [] };
+    expect(foldJob(journal([taken, cleared])).adjusters['intake.1']).toEqual({});
+  });
+});
+
+describe('events at the edge', () => {
+  const [valid] = journal([{ type: 'hours.read', hours: 5 }]) as [JobEvent];
+  it.each([
+    ['id', { id: 'x' }],
+    ['n', { n: 0 }],
+    ['at', { at: 'yesterday' }],
+    ['by', { by: ' ' }],
+    ['hours', { hours: -1 }],
+    ['hours', { hours: '5' }],
+  ])('names %s when it is wrong', (path, change) => {
+    const result = v.safeParse(JobEventSchema, { ...valid, ...change });
+    expect(result.success).toBe(false);
+    expect(result.issues?.map((issue) => v.getDotPath(issue))).toContain(path);
+  });
+
+  it('accepts and describes an act of every type', () => {
+    for (const event of journal(EVERY_ACT)) {
+      expect(v.is(JobEventSchema, event)).toBe(true);
+    }
+    const { standing } = foldJob(journal(EVERY_ACT));
+    expect(standing).toHaveLength(EVERY_ACT.length);
+    for (const event of standing) {
+      const { what, detail } = describeEvent(event);
+      expect(`${what} ${detail}`).not.toContain('undefined');
+      expect(what).not.toMatch(/^(Undo)?$/);
+      expect(detail).not.toBe('');
+    }
+  });
+});

@@ -1,0 +1,24 @@
+import type { EngineSheet } from '../engine/sheet';
+import { sheetForTag } from '../engine/variant';
+import type { ShopPolicy } from '../gauging/judgeReading';
+import type { JobHead } from './events';
+import type { JobState } from './state';
+
+/** What is read once more on the round: the first of each stop, what was changed, or all. */
+export const ROUND_RULES = ['first', 'changed', 'all'] as const;
+export type RoundRule = (typeof ROUND_RULES)[number];
+
+/** What a job is worked with: its head, the sheet it began with, and the shop's rules. */
+export type JobSetting = {
+  head: JobHead;
+  sheet: EngineSheet;
+  policy: ShopPolicy;
+  round?: RoundRule | undefined;
+};
+
+type Kept = { head: JobHead; sheet: EngineSheet; shop: Pick<JobSetting, 'policy' | 'round'> };
+
+/** The setting of a job; the data tag read on the engine chooses its figures. */
+export function settingOf({ head, sheet, shop }: Kept, state: JobState): JobSetting {
+  return { head, sheet: sheetForTag(sheet, state.tag), policy: shop.policy, round: shop.round };
+}

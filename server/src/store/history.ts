@@ -1,0 +1,17 @@
+import type { JobContext, MachineNote } from '@longbar/core';
+import type { JobRow } from './tables';
+
+type Past = Pick<JobRow, 'summary'>;
+
+/** What each adjuster was left at in the last signed of these jobs, newest first. */
+export function lastLeftOf(jobs: readonly Past[]): JobContext['lastLeft'] {
+  const last = jobs.find(({ summary }) => summary.signed);
+  if (!last) return null;
+  const { hours, left, shims } = last.summary;
+  return { hours, readings: left, ...(shims && { shims }) };
+}
+
+/** What these jobs noted for the next one at the machine. */
+export function notesOf(jobs: readonly Past[]): MachineNote[] {
+  return jobs.flatMap(({ summary }) => summary.notes ?? []);
+}
