@@ -98,11 +98,11 @@ test('an engine without marks is found by its rockers in the job itself', async 
   const job = new JobPage(page);
   await job.start(server.url, 'Welder');
   await job.prepare('40');
-  await job.tickAll();
+  await job.openUp();
   await job.at('Find position');
   await expect(job.button('Not narrow enough yet')).toBeDisabled();
   await page.getByRole('radio', { name: 'No. 1 rocks at overlap' }).click();
   await expect(page.getByText(/^One place, /)).toBeVisible();
   await job.tap('Barred there, and they agree');
-  await job.at('Stop 1 of 2');
+  await job.at('Stop 1 of 1');
 });

@@ -37,14 +37,14 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await job.prepare('6601');
 
   // Nothing is barred before every isolation is done; one does not apply, with its reason.
-  await job.tap(/^Step 5: Stop 1/);
+  await job.tap(/^Step 6: Stop 1/);
   await expect(page.getByText('Make the engine unable to start first.')).toBeVisible();
   await job.tap('Back to the present step');
   await job.tap('Does not apply: Jacket heater off at its breaker');
   await page.getByLabel('Why it does not apply').fill('Heater removed');
   await job.tap('Record the reason');
   await expect(page.getByText('Does not apply: Heater removed')).toBeVisible();
-  await job.tickAll();
+  await job.openUp();
 
   // A mix of loose and firm is a question, not a position.
   await job.at('Find position');
@@ -112,7 +112,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await job.at('Make able to start');
   await expect(page.getByRole('checkbox')).toHaveCount(0);
   await job.tap('Bar and pins are out of the engine');
-  await expect(page.getByText('Jacket heater on')).toHaveCount(0);
+  await expect(page.getByText('Battery isolator on')).toHaveCount(0);
   await job.tickAll();
 
   await job.at('Run and sign');
@@ -141,7 +141,7 @@ test('the job resumes on the same step after a reload, and the yard leads back t
   const job = new JobPage(page);
   await job.start(server.url, 'Harvest tractor 1');
   await job.prepare('2540');
-  await job.tickAll();
+  await job.openUp();
   await job.at('Find position');
   await page.reload();
   await job.at('Find position');
@@ -197,7 +197,7 @@ test('an event that the server refuses is set aside, shown, and the rest go on',
   await job.tap('Save them as a file');
   expect((await download).suggestedFilename()).toBe('long-bar-refused.json');
   await job.tap('Close');
-  await job.tickAll();
+  await job.openUp();
   await job.at('Find position');
   await expect(job.button(/1 refused/)).toBeVisible();
 });
@@ -222,7 +222,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await job.start(server.url, 'Brine pump 2');
     await job.prepare('6601');
     await look();
-    await job.tickAll();
+    await job.openUp();
     await job.feel(1, 'loose');
     await look();
     await job.feel(6, 'firm');

@@ -13,10 +13,11 @@ export class JobPage {
     await this.button(name).first().click();
   }
 
-  async start(url: string, machine: string): Promise<void> {
+  async start(url: string, machine: string, school?: string): Promise<void> {
     await this.page.goto(url);
     await this.page.getByRole('link', { name: new RegExp(`^${machine}`) }).click();
     await this.page.getByLabel('Who works').fill('Ina');
+    if (school) await this.page.getByRole('radio', { name: new RegExp(`^${school}`) }).click();
     await this.tap('Start a lash job');
     await this.at('Why');
   }
@@ -29,31 +30,103 @@ export class JobPage {
   async prepare(hours: string): Promise<void> {
     await this.page.getByRole('radio', { name: 'It is due' }).click();
     await this.tap('Go on');
-    await this.page.getByRole('radio', { name: 'Overnight' }).click();
+    await this.rest('Overnight', hours);
+    await this.at('Make unable to start');
+  }
+
+  /** At rest since then, and the hours. */
+  async rest(since: string, hours: string): Promise<void> {
+    await this.page.getByRole('radio', { name: since }).click();
     await this.page.getByLabel('What the hour meter shows').fill(hours);
     await this.tap(/^Record .* h$/);
-    await this.at('Make unable to start');
+  }
+
+  /** Found by what is seen and felt, and barred to the first stop. */
+  async toTheRockers(observations: readonly string[]): Promise<void> {
+    await this.at('Find position');
+    for (const name of observations) {
+      await this.page.getByRole('radio', { name, exact: true }).click();
+    }
+    await this.tap('Barred there, and they agree');
+  }
+
+  /** Reads once more on the round and goes on from there. */
+  async again(read: () => Promise<void>): Promise<void> {
+    await read();
+    const onward = this.button(/^(On to stop \d+ again|The round is done)$/);
+    if (await onward.isEnabled()) await onward.click();
   }
 
   /** From the yard to stop 1 of the six, the crank found on cylinder 1's firing turn. */
   async toStopOne(url: string): Promise<void> {
     await this.start(url, 'Brine pump 2');
     await this.prepare('6601');
-    await this.tickAll();
+    await this.openUp();
     await this.feel(1, 'loose');
     await this.feel(6, 'firm');
     await this.tap('No. 1 is firing: go on');
   }
 
+  /** Ticks every open row, those that come up meanwhile included. */
   async tickAll(): Promise<void> {
     const open = this.page.getByRole('checkbox', { checked: false });
-    for (;;) {
-      const left = await open.count();
-      if (left === 0) return;
+    await expect(open.first()).toBeVisible();
+    while ((await open.count()) > 0) {
+      const name = (await open.first().getAttribute('aria-label')) ?? '';
       await open.first().click();
-      // An earlier tap may still be on its way to the disk: fewer, not one fewer.
-      await expect.poll(() => open.count()).toBeLessThan(left);
+      const same = this.page.getByRole('checkbox', { name, exact: true, checked: false });
+      await expect(same).toHaveCount(0);
     }
+  }
+
+  /** Made unable to start, covers off. */
+  async openUp(): Promise<void> {
+    await this.tickAll();
+    await this.at('Open up');
+    await this.tap('Covers off, all noted');
+  }
+
+  /** From closing up to the signed record. */
+  async finish(): Promise<void> {
+    await this.at('Close up');
+    await this.tap('Looked at, kept');
+    await this.tickAll();
+    await this.at('Make able to start');
+    await this.tap('Bar and pins are out of the engine');
+    await this.tickAll();
+    await this.at('Run and sign');
+    await this.page.getByRole('radio', { name: 'No leaks' }).click();
+    await this.tap('Record the run');
+    await this.tap('Sign and close the record');
+  }
+
+  /**
+   * Works through step after step while its title begins so: bars on where that is asked, and
+   * does what is said for the heading on the screen, an adjuster's by its kind.
+   */
+  async workThrough(step: string, byKind: Record<string, () => Promise<void>>): Promise<void> {
+    for (;;) {
+      const title = await this.title();
+      if (!title.startsWith(step)) return;
+      const before = await this.where();
+      const heading = await this.onScreen();
+      const [, kind = heading] = /^No\. \d+ (\w+)/.exec(heading) ?? [];
+      const work = byKind[kind] ?? (() => this.tap('They agree'));
+      await work();
+      await expect.poll(() => this.where(), { intervals: [50] }).not.toBe(before);
+    }
+  }
+
+  private async title(): Promise<string> {
+    return this.page.getByText(/ · step \d+ of \d+$/).innerText();
+  }
+
+  private async onScreen(): Promise<string> {
+    return this.page.getByRole('heading').nth(1).innerText();
+  }
+
+  private async where(): Promise<string> {
+    return `${await this.title()} ${await this.onScreen()}`;
   }
 
   async feel(cylinder: number, how: 'loose' | 'firm' | 'moving'): Promise<void> {

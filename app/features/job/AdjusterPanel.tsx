@@ -49,6 +49,13 @@ type PanelProps = Props & {
   set: NonNullable<ReturnType<typeof useBladeSet>>;
 };
 
+/** After these there is nothing more to do at this adjuster now. */
+const ENDS: ReadonlySet<JobAct['type']> = new Set([
+  'adjuster.painted',
+  'adjuster.unset',
+  'shim.found',
+]);
+
 function Panel({ entry, set, ...props }: PanelProps) {
   const { job, id, phase, after, onSelect, onward } = props;
   const say = useSpeech();
@@ -60,8 +67,8 @@ function Panel({ entry, set, ...props }: PanelProps) {
     blades: plainBlades(set),
   });
   const act = (act: JobAct) => {
-    // Once something is recorded here, nothing but the dab or a tap leads on to another.
-    onSelect(act.type === 'adjuster.painted' ? undefined : id);
+    // Once something is recorded here, nothing but its end or a tap leads on to another.
+    onSelect(ENDS.has(act.type) ? undefined : id);
     job.act(act);
   };
   const readAgain = () =>

@@ -37,7 +37,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     if (!shop.data) return;
     const id = uuid();
     const by = name.trim();
-    const { document: sheet, lastLeft } = machine;
+    const { document: sheet, lastLeft, notes } = machine;
     const head = {
       id,
       machine: machine.id,
@@ -48,7 +48,8 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     };
     dispatch(preferencesChanged({ name: by }));
     try {
-      await sync.beginJob({ head, machineName: machine.name, sheet, shop: shop.data, lastLeft });
+      const context = { head, machineName: machine.name, sheet, shop: shop.data, lastLeft };
+      await sync.beginJob({ ...context, ...(notes && { notes }) });
       router.push(`/jobs/${id}`);
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));

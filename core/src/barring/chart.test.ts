@@ -1,4 +1,4 @@
-import { inlineSix, planned } from '../../test-support/engines';
+import { engine, inlineSix, planned } from '../../test-support/engines';
 import {
   chartConflicts,
   isRefused,
@@ -67,6 +67,17 @@ describe('what a plan leaves over', () => {
     const way = ofJob.stops.reduce((sum, { turn }) => sum + turn, 0);
     expect(ofJob.totalTurn).toBe(way);
     expect((ofJob.stops[0]!.at + way) % 720).toBe(further[further.length - 1]!.at);
+  });
+});
+
+describe('a stop at which nothing is set', () => {
+  it('is no stop of the job, and its way is added to the next', () => {
+    const sheet = engine([1]);
+    const own = planned(planBarring(sheet, { method: 'two-position' }));
+    expect(own.stops.map(({ set }) => set.length)).toEqual([2, 0]);
+    const state = foldJob([]);
+    const ofJob = planned(jobPlan({ ...setting, sheet }, { ...state, foundAt: 100 }));
+    expect(ofJob.stops.map(({ at, turn }) => [at, turn])).toEqual([[0, 620]]);
   });
 });
 

@@ -31,6 +31,19 @@ export function withFurtherStops(sheet: EngineSheet, plan: BarringPlan): Barring
   return { ...plan, stops, totalTurn, leftOver: plan.leftOver.filter((left) => !isPlaced(left)) };
 }
 
+/** The plan without stops at which nothing is set: nobody bars there for nothing. */
+export function withoutEmptyStops(plan: BarringPlan): BarringPlan {
+  const stops: Stop[] = [];
+  let way = 0;
+  for (const stop of plan.stops) {
+    way += stop.turn;
+    if (stop.set.length === 0) continue;
+    stops.push({ ...stop, turn: way });
+    way = 0;
+  }
+  return { ...plan, stops, totalTurn: stops.reduce((sum, { turn }) => sum + turn, 0) };
+}
+
 function isPlaced(left: LeftOver): left is LeftOver & { at: number } {
   return left.at !== null;
 }

@@ -1,6 +1,6 @@
 import type { BarringPlan, Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
-import { withFurtherStops } from '../barring/furtherStops';
+import { withFurtherStops, withoutEmptyStops } from '../barring/furtherStops';
 import { planBarring } from '../barring/plan';
 import {
   closingItems,
@@ -50,7 +50,7 @@ export type Step = {
  */
 export function jobPlan({ head, sheet }: JobSetting, state: JobState): BarringPlan | Refused {
   const plan = planBarring(sheet, { method: head.method, startAt: state.foundAt });
-  return isRefused(plan) ? plan : withFurtherStops(sheet, plan);
+  return isRefused(plan) ? plan : withFurtherStops(sheet, withoutEmptyStops(plan));
 }
 
 /** The steps of the job in the order of the work. `now` is an ISO instant. */

@@ -141,7 +141,7 @@ export const MACHINES: DemoMachine[] = [
       { daysAgo: 6, hours: 7902 },
     ],
     jobs: [],
-    last: { daysAgo: 690, hours: 4380 },
+    last: { daysAgo: 400, hours: 5980 },
   },
   {
     id: '5a1e0000-0000-4000-8000-000000000007',

@@ -1,0 +1,224 @@
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+// Whole jobs, tap by tap.
+test.setTimeout(300_000);
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+test('the truck: hold-downs first, valves, injectors by height, brakes at full lift', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Salt truck 3', 'Two positions');
+  await page.getByRole('radio', { name: 'It is due' }).click();
+  await job.tap('Go on');
+  await page.getByRole('radio', { name: 'U6-B' }).click();
+  await expect(page.getByText('injector 70.20 mm', { exact: false })).toBeVisible();
+  await job.rest('Overnight', '7950');
+  await job.tickAll();
+  await job.at('Open up');
+  await page.getByLabel('What came off').fill('Ground wire');
+  await page.getByLabel('Where it belongs').fill('rear cover bolt');
+  await job.tap('Note it');
+  await job.tap('Covers off, all noted');
+
+  // The hold-downs in the manual's order; an adapter lowers the setting.
+  await job.at('Torque first');
+  await expect(job.heading('Wrench at 29 N·m')).toBeVisible();
+  await job.tap('With a torque adapter');
+  await page.getByLabel('Wrench, drive to hand, mm').fill('400');
+  await page.getByLabel('Adapter, drive to nut, mm').fill('60');
+  await expect(job.heading('Wrench at 25.2 N·m')).toBeVisible();
+  for (const torque of ['29', '58']) {
+    for (let n = 1; n <= 6; n++) await job.tap(`Fastener ${n} is at ${torque} N·m`);
+  }
+
+  await job.at('Find position');
+  await job.feel(1, 'loose');
+  await job.feel(6, 'firm');
+  await job.tap('No. 1 is firing: go on');
+
+  // An injector above its height is brought down; the tag's setting counts.
+  await expect(job.heading(/^No. \d injector/)).toBeVisible();
+  await expect(page.getByText('70.10 to 70.30, height')).toBeVisible();
+  await job.tap('More by 0.10 mm');
+  await job.tap('More by 0.10 mm');
+  await job.tap('Read 70.40 mm');
+  await expect(page.getByText('Too high: over 70.30 mm.', { exact: false })).toBeVisible();
+  await job.tap('Adjusted, locked at 55 N·m');
+  await job.tap('Read 70.20 mm');
+  await job.paint();
+
+  await job.workThrough('Stop', {
+    injector: async () => {
+      await job.tap('Read 70.20 mm');
+      await job.tap('Leave as found');
+      await job.paint();
+    },
+    intake: () => job.keep('0.25', '0.30'),
+    exhaust: () => job.keep('0.50', '0.55'),
+    brake: () => job.keep('1.95', '2.00'),
+  });
+  await job.workThrough('Once round again', {
+    injector: () => job.again(() => job.tap('Read 70.20 mm')),
+    intake: () => job.again(() => job.read('0.25', '0.30')),
+    exhaust: () => job.again(() => job.read('0.50', '0.55')),
+    brake: () => job.again(() => job.read('1.95', '2.00')),
+  });
+
+  // What was noted while opening comes back as a row to tick.
+  await job.at('Close up');
+  await expect(
+    page.getByRole('checkbox', { name: 'Ground wire: back to rear cover bolt' }),
+  ).toBeVisible();
+  await job.finish();
+  await job.tap('Open the record');
+  await expect(page.getByRole('row')).toHaveCount(25);
+  const row = (name: string) => page.getByRole('row').filter({ hasText: name });
+  await expect(row('No. 2 brake')).toContainText('1.95–2.00');
+});
+
+test('the loader: measured everywhere, shims worked out, fitted and read again', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Pan loader', 'Two positions');
+  await page.getByRole('radio', { name: 'It is due' }).click();
+  await job.tap('Go on');
+  await job.rest('Overnight', '3650');
+  await job.openUp();
+  await job.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
+
+  // One intake is tight; its shim has to be changed for a thinner one.
+  let first = true;
+  const measure = async (enters: string, stops: string) => {
+    await job.read(enters, stops);
+    await job.tap(/^Shim in it: 2.50 mm$/);
+  };
+  await job.workThrough('Stop', {
+    intake: async () => {
+      const tight = first;
+      first = false;
+      await measure(...((tight ? ['0.15', '0.20'] : ['0.25', '0.30']) as [string, string]));
+    },
+    exhaust: () => measure('0.35', '0.40'),
+  });
+  await job.at('Shims');
+  const sums = page.getByRole('table', { name: 'The sums' });
+  await expect(sums.getByRole('row')).toHaveCount(10);
+  await expect(sums).toContainText('2.50 + 0.175 − 0.275 = 2.40 mm');
+  await job.tap('Fit them like this');
+  await job.workThrough('Shims', {
+    intake: async () => {
+      await job.read('0.25', '0.30');
+      await job.tap(/intake finished$/);
+    },
+    'At this stop': () => job.tap(/shim 2.50 out, shim 2.40 in$/),
+  });
+  await job.at('Once round again');
+  await job.workThrough('Once round again', {
+    intake: () => job.again(() => job.read('0.25', '0.30')),
+    exhaust: () => job.again(() => job.read('0.35', '0.40')),
+  });
+  await job.finish();
+  await expect(page.getByRole('heading', { name: 'Signed', exact: true })).toBeVisible();
+});
+
+test('the barge: hot, against its window', async ({ page }) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Barge', 'Each cylinder');
+  await page.getByRole('radio', { name: 'It is due' }).click();
+  await job.tap('Go on');
+  await page.getByRole('radio', { name: 'Ran 10 min' }).click();
+  await expect(page.getByText('Not hot through yet', { exact: false })).toBeVisible();
+  await page.getByRole('radio', { name: 'Ran 45 min' }).click();
+  await page.getByRole('radio', { name: 'Shut down 5 min ago' }).click();
+  await expect(page.getByText('Hot figures hold for 40 min yet.')).toBeVisible();
+  await page.getByLabel('What the hour meter shows').fill('3330');
+  await job.tap(/^Record .* h$/);
+  await job.openUp();
+  await job.feel(1, 'loose');
+  await job.feel(6, 'firm');
+  await job.tap('No. 1 is firing: go on');
+  await expect(page.getByText('Hot figures hold for', { exact: false })).toBeVisible();
+  await job.workThrough('Stop', {
+    intake: () => job.keep('0.40', '0.45'),
+    exhaust: () => job.keep('0.60', '0.65'),
+  });
+  await job.at('Once round again');
+});
+
+test('the welder: a nut that is seized ends honestly, as incomplete, and stays due', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Welder');
+  await page.getByRole('radio', { name: 'It is due' }).click();
+  await job.tap('Go on');
+  await job.rest('Overnight', '40');
+  await job.openUp();
+  await job.toTheRockers(['No. 1 rocks at overlap']);
+  await expect(job.heading(/^No. 1 (intake|exhaust)/)).toBeVisible();
+  const blades = { intake: ['0.15', '0.18'], exhaust: ['0.20', '0.23'] } as const;
+  let seized = false;
+  await job.workThrough('Stop', {
+    intake: () => job.keep(...blades.intake),
+    exhaust: async () => {
+      if (seized) return;
+      seized = true;
+      await job.tap('Cannot be set');
+      await page.getByRole('radio', { name: 'Seized or rounded' }).click();
+      await job.tap('Record that it cannot be set');
+    },
+  });
+  await job.workThrough('Once round again', {
+    intake: () => job.again(() => job.read(...blades.intake)),
+    exhaust: () => job.again(async () => undefined),
+  });
+  await job.at('Close up');
+  await job.tap('New gasket');
+  await job.tickAll();
+  await job.tap('Bar and pins are out of the engine');
+  await job.tickAll();
+  await page.getByRole('radio', { name: 'No leaks' }).click();
+  await job.tap('Record the run');
+  await page.getByLabel('Which way in, the odd bolt, the gasket’s part').fill('Nut was rounded');
+  await job.tap('Keep the note');
+  await job.tap('Close as incomplete');
+  await expect(job.heading('Signed as incomplete')).toBeVisible();
+
+  // The note stands at the start of the next job.
+  await job.start(server.url, 'Welder');
+  await expect(page.getByText('Nut was rounded', { exact: false })).toBeVisible();
+});
+
+test('a swap is asked about before anything is turned, and two people each say clear', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.toStopOne(server.url);
+  await job.read('0.55', '0.60');
+  await expect(page.getByRole('alert')).toContainText('the setting of the No. 1 exhaust');
+  await expect(job.button(/^Adjusted, locked/)).toHaveCount(0);
+  await job.tap('Read it again');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await job.read('0.55', '0.60');
+  await job.tap('Looked: it is so');
+  await expect(page.getByRole('alert')).toContainText('Far looser than its limits');
+  await job.tap('Looked: it is so');
+  await expect(job.button(/^Adjusted, locked at/)).toBeVisible();
+
+  // Handing over is recorded; both have to say clear before the start.
+  await job.tap('Ina works. Hand over to another');
+  await page.getByLabel('Who carries on').fill('Orla');
+  await job.tap('Hand over');
+  await expect(job.button('Orla works. Hand over to another')).toBeVisible();
+  await expect(job.button(/^Undo: Handed over to Orla/)).toBeVisible();
+});
