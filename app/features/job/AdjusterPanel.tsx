@@ -97,7 +97,11 @@ function Panel({ entry, set, ...props }: PanelProps) {
         set={set}
         temperature={job.setting.sheet.temperature?.state ?? 'cold'}
       />
-      <Taking {...{ job, id, entry, set, view, act, say }} key={id} />
+      <Taking
+        {...{ job, id, entry, set, view, act, say }}
+        asked={question !== undefined}
+        key={id}
+      />
       {question && (
         <OpenQuestion
           question={question}

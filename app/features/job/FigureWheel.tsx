@@ -23,7 +23,7 @@ export function FigureWheel({ measure, spec, reading, onRead }: Props) {
   const show = (value: number) => formatSetting(measure, value);
   return (
     <View style={styles.wheel}>
-      <Words as="blade" role="status" style={styles.centred}>
+      <Words as="title" role="status" style={styles.centred}>
         {show(figure)}
       </Words>
       <Row>
@@ -38,6 +38,7 @@ export function FigureWheel({ measure, spec, reading, onRead }: Props) {
         ))}
       </Row>
       <Act
+        weight={reading ? 'plain' : 'primary'}
         label={`Read ${show(figure)}`}
         onPress={() =>
           onRead(readingFromFigure(figure, measure === 'preload' ? 'wrench' : 'gauge'))

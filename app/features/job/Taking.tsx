@@ -33,6 +33,8 @@ type Props = {
   entry: SettableEntry;
   set: BladeSet;
   view: AdjusterView;
+  /** Whether a question about the reading is to be answered first. */
+  asked: boolean;
   act: (act: JobAct) => void;
   say: (words: string) => void;
 };
@@ -52,12 +54,12 @@ const FIGURE: Record<Phase, string> = {
 };
 
 /** Taking a reading: with the blades in hand, or off a gauge or a wrench. */
-export function Taking({ job, id, entry, set, view, act, say }: Props) {
+export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
   const thickFirst = useAppSelector((all) => all.preferences.thickFirst);
   const [beforeLock, setBeforeLock] = useState(false);
   const state = job.state.adjusters[id];
   const measure = measureOf(entry);
-  const adjusting = view.offers === 'lock' && measure === 'lash';
+  const adjusting = view.offers === 'lock' && measure === 'lash' && !asked;
   const phase: Phase | undefined = adjusting && beforeLock ? 'set' : view.reads;
   if (phase === undefined) return null;
   const reading = phase === 'set' ? state?.set : view.reading;

@@ -7,6 +7,11 @@ import {
   readingFromTrials,
   tapBlade,
   turnsForGap,
+  describeReading,
+  leafWord,
+  readingFromFigure,
+  tapStepped,
+  withoutWorn,
 } from '..';
 import type { BladeSet, ShopPolicy, Trial } from '..';
 
@@ -125,4 +130,58 @@ describe('blades', () => {
 it('turns a gap into a part of a turn of the screw', () => {
   expect(turnsForGap({ pitch: 1000, ratio: 1.4, side: 'pushrod' }, 140)).toBeCloseTo(0.1);
   expect(turnsForGap({ pitch: 1000, ratio: 1.4, side: 'valve' }, 100)).toBeCloseTo(0.1);
+});
+
+describe('a figure off a gauge or a wrench', () => {
+  const height = { low: 69700, target: 69800, high: 69900 };
+  const judge = (figure: number, policy: 'leave-inside' | 'reset-all' | 'loose-side') =>
+    judgeReading(height, readingFromFigure(figure, 'gauge'), policy, 'height');
+
+  it.each([
+    [69690, 'tight', 'adjust'],
+    [69700, 'inside', 'leave'],
+    [69900, 'inside', 'leave'],
+    [69910, 'loose', 'adjust'],
+  ])('of %i µm is %s', (figure, verdict, action) => {
+    expect(judge(figure, 'leave-inside')).toMatchObject({ verdict, action });
+    expect(judge(figure, 'loose-side')).toMatchObject({ verdict, action });
+    expect(judge(figure, 'reset-all')).toMatchObject({ verdict, action: 'adjust' });
+  });
+
+  it('is said in its own unit and shown as the figure it was', () => {
+    expect(judge(69910, 'leave-inside').why).toBe('Too high: over 69.90 mm. Bring it to 69.80 mm.');
+    const preload = readingFromFigure(650, 'wrench');
+    expect(
+      judgeReading({ low: 700, target: 750, high: 800 }, preload, 'leave-inside', 'preload').why,
+    ).toBe('Too low: under 0.70 N·m. Bring it to 0.75 N·m.');
+    expect(describeReading(preload)).toBe('0.65');
+    expect(describeReading(readingFromFigure(69910, 'gauge'))).toBe('69.91');
+  });
+});
+
+describe('a stepped leaf', () => {
+  const leaf = { go: 300, noGo: 350 };
+
+  it('goes through thin end, both, neither and not tried, and reads between its sizes', () => {
+    const thin = tapStepped([], leaf);
+    expect(leafWord(thin, leaf)).toBe('thin end enters');
+    expect(readingFromTrials(thin)).toMatchObject({ go: 300, noGo: 350 });
+    const both = tapStepped(thin, leaf);
+    expect(leafWord(both, leaf)).toBe('both enter');
+    expect(readingFromTrials(both)).toMatchObject({ go: 350, noGo: null });
+    const neither = tapStepped(both, leaf);
+    expect(leafWord(neither, leaf)).toBe('neither enters');
+    expect(readingFromTrials(neither)).toMatchObject({ go: 0, noGo: 300 });
+    expect(tapStepped(neither, leaf)).toEqual([]);
+  });
+
+  it('takes the place of what contradicts it', () => {
+    const thick = tapStepped(tapStepped([], { go: 400, noGo: 450 }), { go: 400, noGo: 450 });
+    expect(readingFromTrials(tapStepped(thick, leaf))).toMatchObject({ go: 300, noGo: 350 });
+  });
+
+  it('leaves the set when it is worn', () => {
+    const set = { name: 'a set', unit: 'mm' as const, blades: [100, 200, leaf] };
+    expect(withoutWorn(set, [200, 300]).blades).toEqual([100]);
+  });
 });

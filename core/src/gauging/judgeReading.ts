@@ -3,6 +3,7 @@ import { NEAR_ENOUGH } from './blades';
 import type { Measure } from './measure';
 import { formatSetting } from './measure';
 import type { Reading } from './reading';
+import { middleOf } from './reading';
 
 /** How a shop decides: leave what is inside, reset all, or aim at the loose side. */
 export type ShopPolicy = 'leave-inside' | 'reset-all' | 'loose-side';
@@ -21,15 +22,19 @@ type Held = { spec: Spec; go: number; noGo: number; measure: Measure };
 
 /**
  * Judges a reading in µm (mN·m for a preload) against low, target and high by the shop's
- * policy. A blade within 6 µm of a limit counts as it: inch blades never meet mm limits.
+ * policy. A blade within 6 µm of a limit counts as it: inch blades never meet mm limits; a
+ * figure read off a gauge or a wrench is held against the limits as it is.
  * `measure` only chooses the words; `tight` is too low a height or too small a preload.
  */
 export function judgeReading(
   spec: Spec,
-  reading: Pick<Reading, 'go' | 'noGo'>,
+  reading: Pick<Reading, 'go' | 'noGo'> & { how?: Reading['how'] },
   policy: ShopPolicy,
   measure: Measure = 'lash',
 ): Judgement {
+  if (reading.how === 'gauge' || reading.how === 'wrench') {
+    return judgeFigure(spec, middleOf(reading) ?? reading.go, policy, measure);
+  }
   const go = snapped(reading.go, spec);
   const noGo = reading.noGo === null ? Infinity : snapped(reading.noGo, spec);
   const held = { spec, go, noGo, measure };
@@ -42,6 +47,21 @@ export function judgeReading(
     ...(verdict === 'unsure' && { settle }),
     why: `${finding(held, verdict, settle)} ${because}`,
   };
+}
+
+/**
+ * A figure read off a gauge or a wrench: on a limit is inside it. A loose side is a matter of
+ * blades, so that policy leaves what is inside.
+ */
+function judgeFigure(spec: Spec, figure: number, policy: ShopPolicy, measure: Measure): Judgement {
+  const verdict = figure < spec.low ? 'tight' : figure > spec.high ? 'loose' : 'inside';
+  const held = { spec, go: figure, noGo: figure, measure };
+  const { action, because } = decide(
+    held,
+    verdict,
+    policy === 'reset-all' ? policy : 'leave-inside',
+  );
+  return { verdict, action, why: `${finding(held, verdict, [])} ${because}` };
 }
 
 function snapped(blade: number, { low, target, high }: Spec): number {
