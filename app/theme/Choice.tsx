@@ -1,5 +1,6 @@
 import { Pressable, StyleSheet } from 'react-native';
 import { radius, target } from './tokens';
+import { spacePresses } from './spacePresses';
 import { useTokens } from './ThemeProvider';
 import { Words } from './Words';
 
@@ -21,6 +22,7 @@ export function Choice({ label, name, detail, chosen, onPress }: Props) {
       aria-checked={chosen}
       aria-label={name ?? label}
       onPress={onPress}
+      {...spacePresses(onPress)}
       style={[
         styles.choice,
         {

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Icon } from './Icon';
 import { radius, space, target } from './tokens';
+import { spacePresses } from './spacePresses';
 import { useTokens } from './ThemeProvider';
 import { Words } from './Words';
 
@@ -29,6 +30,7 @@ export function TickRow({ text, done, note, onPress, beside, children }: Props) 
           aria-label={text}
           disabled={done}
           onPress={onPress}
+          {...(!done && spacePresses(onPress))}
           style={styles.tick}
         >
           <View

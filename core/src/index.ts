@@ -65,6 +65,7 @@ export {
   withoutWorn,
 } from './gauging/blades';
 export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
+export { readingFromTyped } from './gauging/typedReading';
 export { judgeReading } from './gauging/judgeReading';
 export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
 export { turnsForGap } from './gauging/screw';

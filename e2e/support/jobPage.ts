@@ -110,7 +110,8 @@ export class JobPage {
       if (!title.startsWith(step)) return;
       const before = await this.where();
       const heading = await this.onScreen();
-      const [, kind = heading] = /^No\. \d+ (\w+)/.exec(heading) ?? [];
+      const [, kind = heading.startsWith('Bar ') ? 'Bar' : heading] =
+        /^No\. \d+ (\w+)/.exec(heading) ?? [];
       const work = byKind[kind] ?? (() => this.tap('They agree'));
       await work();
       await expect.poll(() => this.where(), { intervals: [50] }).not.toBe(before);

@@ -1,6 +1,6 @@
-import { usePathname, useRouter } from 'expo-router';
+import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
-import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Icon } from '../../theme/Icon';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -8,6 +8,7 @@ import { Words } from '../../theme/Words';
 import { PLACES } from './places';
 import { ThemeSwitch } from './ThemeSwitch';
 import { UnsentNote } from './UnsentNote';
+import { Way } from '../../theme/Way';
 
 type Props = {
   title: string;
@@ -44,18 +45,12 @@ export function Frame({ title, aside, back, children }: Props) {
 
 function Heading({ title, aside, back }: Pick<Props, 'title' | 'aside' | 'back'>) {
   const tokens = useTokens();
-  const router = useRouter();
   return (
     <View style={styles.heading}>
       {back && (
-        <Pressable
-          role="link"
-          aria-label="Back"
-          onPress={() => router.replace(back)}
-          style={styles.back}
-        >
+        <Way to={back} name="Back" replace style={styles.back}>
           <Icon name="back" color={tokens.ink} />
-        </Pressable>
+        </Way>
       )}
       <View style={styles.titles}>
         <Words as="title">{title}</Words>
@@ -74,7 +69,6 @@ function Heading({ title, aside, back }: Pick<Props, 'title' | 'aside' | 'back'>
 /** The places: a rail on a wide screen, a bar under the thumb on a phone. */
 function Places({ wide }: { wide: boolean }) {
   const tokens = useTokens();
-  const router = useRouter();
   const path = usePathname();
   const ink = wide ? tokens.onEnamel : tokens.ink;
   return (
@@ -90,12 +84,12 @@ function Places({ wide }: { wide: boolean }) {
       {PLACES.map((place) => {
         const here = place.path === '/' ? path === '/' : path.startsWith(place.path);
         return (
-          <Pressable
+          <Way
             key={place.path}
-            role="link"
-            aria-label={place.title}
-            aria-current={here ? 'page' : undefined}
-            onPress={() => router.replace(place.path)}
+            to={place.path}
+            name={place.title}
+            replace
+            current={here}
             style={[
               styles.place,
               here && (wide ? { borderLeftColor: tokens.dab } : { borderTopColor: tokens.act }),
@@ -106,7 +100,7 @@ function Places({ wide }: { wide: boolean }) {
             <Words as="label" style={{ color: ink }}>
               {place.title}
             </Words>
-          </Pressable>
+          </Way>
         );
       })}
     </View>

@@ -60,6 +60,7 @@ export function JobHeader({ job, viewed, onView }: Props) {
 /** Another person carries on: recorded, and from here on in their name. */
 function HandOver({ job, onDone }: { job: WorkingJob; onDone: () => void }) {
   const dispatch = useDispatch();
+  const router = useRouter();
   const [to, setTo] = useState('');
   const hand = () => {
     job.act({ type: 'job.handed', to: to.trim() });
@@ -70,7 +71,7 @@ function HandOver({ job, onDone }: { job: WorkingJob; onDone: () => void }) {
     <Stack style={styles.handing}>
       <Field label="Who carries on" value={to} onChange={setTo} autoFocus />
       <Row>
-        <Act label="Not now" style={styles.grow} onPress={onDone} />
+        <Act label="Close" style={styles.grow} onPress={onDone} />
         <Act
           label="Hand over"
           disabled={to.trim() === '' || to.trim() === job.by}
@@ -78,6 +79,11 @@ function HandOver({ job, onDone }: { job: WorkingJob; onDone: () => void }) {
           onPress={hand}
         />
       </Row>
+      <Act
+        label="The rest on paper, with blanks"
+        icon="print"
+        onPress={() => router.push(`/jobs/${job.setting.head.id}/paper`)}
+      />
     </Stack>
   );
 }

@@ -13,6 +13,7 @@ import { JobHeader } from './JobHeader';
 import { JobLog } from './JobLog';
 import { JobMap } from './JobMap';
 import { JobOverview } from './JobOverview';
+import { KeysHelp } from './KeysHelp';
 import { StepBody } from './StepBody';
 import { wasLeft, WhereWasI } from './WhereWasI';
 import type { WorkingJob } from './useJob';
@@ -93,6 +94,7 @@ function OpenJob({ job }: { job: WorkingJob }) {
           />
         </View>
         <View style={[styles.aside, { borderColor: tokens.line }]}>{body}</View>
+        <KeysHelp />
       </View>
     );
   }

@@ -45,6 +45,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.large,
     borderTopWidth: 1,
     minHeight: 64,
+    alignItems: 'flex-end',
   },
   primary: { flex: 1, gap: space.small },
 });

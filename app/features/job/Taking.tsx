@@ -25,6 +25,7 @@ import { Words } from '../../theme/Words';
 import type { AdjusterView } from './adjusterView';
 import { BladeRow } from './BladeRow';
 import { FigureWheel } from './FigureWheel';
+import { TypedReading } from './TypedReading';
 import type { WorkingJob } from './useJob';
 
 type Props = {
@@ -102,6 +103,7 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
         onTapLeaf={(leaf: SteppedBlade) => blades(tapStepped(tried, leaf))}
       />
       <SameAgain {...{ job, id, reading }} onTake={take} />
+      <TypedReading key={phase} set={set} onRead={(taken) => take(taken)} />
       {adjusting && (
         <>
           <LeaveLoose state={job.state} by={job.by} />

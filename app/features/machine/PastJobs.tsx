@@ -1,17 +1,16 @@
 import type { MachineDetail } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
-import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { Icon } from '../../theme/Icon';
 import { Stack } from '../../theme/Panel';
 import { space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
+import { Way } from '../../theme/Way';
 
 /** The signed jobs of a machine, each with its record. */
 export function PastJobs({ machine }: { machine: MachineDetail }) {
   const tokens = useTokens();
-  const router = useRouter();
   return (
     <Stack gap={space.small}>
       <Words as="heading">Past jobs</Words>
@@ -20,11 +19,10 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
         const { signed, hours, set } = summary;
         const when = signed ? formatDay(signed.at) : '';
         return (
-          <Pressable
+          <Way
             key={id}
-            role="link"
-            aria-label={`Record of ${when}`}
-            onPress={() => router.push(`/jobs/${id}/record`)}
+            to={`/jobs/${id}/record`}
+            name={`Record of ${when}`}
             style={[styles.job, { borderColor: tokens.line }]}
           >
             <View style={styles.text}>
@@ -35,7 +33,7 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
               </Words>
             </View>
             <Icon name="open" color={tokens.ink} />
-          </Pressable>
+          </Way>
         );
       })}
     </Stack>

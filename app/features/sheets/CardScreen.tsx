@@ -8,12 +8,11 @@ import {
   toolTurns,
   wiggleAt,
 } from '@longbar/core';
-import { useRouter } from 'expo-router';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
-import { Act } from '../../theme/Act';
-import { Row, Stack } from '../../theme/Panel';
+import { Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
+import { PrintPage } from '../../theme/PrintPage';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { METHOD_TITLES } from './methodWords';
@@ -21,26 +20,16 @@ import { SheetFacts } from './SheetFacts';
 
 /** One page to print and keep in the pocket: it reads without the application. */
 export function CardScreen({ id, method }: { id: string; method: string | undefined }) {
-  const tokens = useTokens();
-  const router = useRouter();
   const { data, isError } = useSheetQuery(id);
   const school = BARRING_METHODS.find((each) => each === method) ?? 'each';
   return (
-    <ScrollView style={{ backgroundColor: tokens.sheet }} contentContainerStyle={styles.page}>
-      <Row style={styles.buttons}>
-        <Act
-          label="Back to the sheet"
-          icon="back"
-          onPress={() => router.replace(`/sheets/${id}`)}
-        />
-        <Act label="Print" icon="print" onPress={() => window.print()} />
-      </Row>
+    <PrintPage back="Back to the sheet" backTo={`/sheets/${id}`}>
       {data ? (
         <Card sheet={data.document} revision={data.revision} method={school} />
       ) : (
         <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
       )}
-    </ScrollView>
+    </PrintPage>
   );
 }
 
@@ -114,14 +103,6 @@ function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: numbe
 }
 
 const styles = StyleSheet.create({
-  page: {
-    padding: space.large,
-    gap: space.large,
-    width: '100%',
-    maxWidth: 720,
-    alignSelf: 'center',
-  },
-  buttons: { justifyContent: 'space-between' },
   head: { borderBottomWidth: 2, paddingBottom: space.small },
   stop: {
     flexDirection: 'row',

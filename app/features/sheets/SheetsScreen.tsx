@@ -1,6 +1,6 @@
 import { formatDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useSheetsQuery } from '../../state/api';
 import { Act } from '../../theme/Act';
 import { Icon } from '../../theme/Icon';
@@ -9,6 +9,7 @@ import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { Frame } from '../frame/Frame';
 import { SheetImport } from './SheetImport';
+import { Way } from '../../theme/Way';
 
 /** Every engine sheet of the shop. */
 export function SheetsScreen() {
@@ -33,10 +34,9 @@ export function SheetsScreen() {
       <View role="list" aria-label="Engine sheets">
         {sheets.data?.map(({ id, name, revision, publishedAt, machines }) => (
           <View key={id} role="listitem">
-            <Pressable
-              role="link"
-              aria-label={name}
-              onPress={() => router.push(`/sheets/${id}`)}
+            <Way
+              to={`/sheets/${id}`}
+              name={name}
               style={[styles.row, { borderColor: tokens.line }]}
             >
               <View style={styles.text}>
@@ -47,7 +47,7 @@ export function SheetsScreen() {
                 </Words>
               </View>
               <Icon name="open" color={tokens.ink} />
-            </Pressable>
+            </Way>
           </View>
         ))}
       </View>

@@ -1,18 +1,17 @@
 import type { MachineLine } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
-import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Spread } from '../../theme/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { DueBar } from './DueBar';
 import { dueWords } from './dueWords';
+import { Way } from '../../theme/Way';
 
 /** One machine of the yard: hours, hours left, and when. */
 export function MachineRow({ machine, today }: { machine: MachineLine; today: string }) {
   const tokens = useTokens();
-  const router = useRouter();
   const { width } = useWindowDimensions();
   const due = dueWords(machine.due, machine.interval, today);
   const hours = machine.hours ? `${formatHours(machine.hours.hours)} h` : 'no hours read';
@@ -20,10 +19,9 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
   const colour = due.overdue ? 'stop' : 'ink';
   return (
     <View role="listitem">
-      <Pressable
-        role="link"
-        aria-label={`${machine.name}, ${machine.engine}: ${due.figure}`}
-        onPress={() => router.push(`/machines/${machine.id}`)}
+      <Way
+        to={`/machines/${machine.id}`}
+        name={`${machine.name}, ${machine.engine}: ${due.figure}`}
         style={[styles.row, { borderColor: tokens.line }]}
       >
         {width >= WIDE ? (
@@ -71,7 +69,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
             <DueBar due={due} />
           </View>
         )}
-      </Pressable>
+      </Way>
     </View>
   );
 }

@@ -1,20 +1,18 @@
-import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import type { OpenJobLine } from './openJobs';
+import { Way } from '../../theme/Way';
 
 /** The job in progress: one tap from where it was left. */
 export function OpenJobCard({ job }: { job: OpenJobLine }) {
   const tokens = useTokens();
-  const router = useRouter();
   const next = job.next ? `${job.next} is next. ` : '';
   return (
-    <Pressable
-      role="link"
-      aria-label={`Go on with the job on ${job.machine}, ${job.step}`}
-      onPress={() => router.push(`/jobs/${job.id}`)}
+    <Way
+      to={`/jobs/${job.id}`}
+      name={`Go on with the job on ${job.machine}, ${job.step}`}
       style={[styles.card, { backgroundColor: tokens.enamel, borderColor: tokens.enamelInk }]}
     >
       <Words as="heading" color="onEnamel">
@@ -38,7 +36,7 @@ export function OpenJobCard({ job }: { job: OpenJobLine }) {
           />
         ))}
       </View>
-    </Pressable>
+    </Way>
   );
 }
 

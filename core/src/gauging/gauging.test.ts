@@ -10,6 +10,7 @@ import {
   describeReading,
   leafWord,
   readingFromFigure,
+  readingFromTyped,
   tapStepped,
   withoutWorn,
 } from '..';
@@ -183,5 +184,25 @@ describe('a stepped leaf', () => {
   it('leaves the set when it is worn', () => {
     const set = { name: 'a set', unit: 'mm' as const, blades: [100, 200, leaf] };
     expect(withoutWorn(set, [200, 300]).blades).toEqual([100]);
+  });
+});
+
+describe('a reading as typed', () => {
+  const mm = { name: 'mm set', unit: 'mm' as const, blades: [250, 300, 350, 400] };
+  const inch = { name: 'inch set', unit: 'inch' as const, blades: [254, 305, 356] };
+
+  it.each([
+    ['0.30 0.35', mm, { go: 300, noGo: 350, how: 'go-no-go' }],
+    ['0,30-0,35', mm, { go: 300, noGo: 350, how: 'go-no-go' }],
+    ['.30+', mm, { go: 300, noGo: null, how: 'go-no-go' }],
+    ['<0.30', mm, { go: 0, noGo: 300, how: 'go-no-go' }],
+    ['0.30', mm, { go: 275, noGo: 325, how: 'drag' }],
+    ['12 14', inch, { go: 305, noGo: 356, how: 'go-no-go' }],
+  ])('%s', (text, set, reading) => {
+    expect(readingFromTyped(text, set)).toEqual({ reading });
+  });
+
+  it.each(['', 'abc', '0.30 0.35 0.40', '0.35 0.30', '0.3 mm'])('refuses "%s"', (text) => {
+    expect(readingFromTyped(text, mm)).toHaveProperty('problem');
   });
 });

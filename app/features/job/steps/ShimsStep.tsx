@@ -112,9 +112,10 @@ function WorkOut({ job, after }: StepProps) {
 
 function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
   const tokens = useTokens();
+  const targets = new Map(rows.map(({ id, spec }) => [id, spec.target]));
   return (
     <View role="table" aria-label="The sums">
-      {plan.rows.map((row, i) => (
+      {changedFirst(plan).map((row) => (
         <View key={row.id} role="row" style={[styles.sum, { borderColor: tokens.hair }]}>
           <Words role="rowheader" as="strong">
             {adjusterName(row.id)}
@@ -125,12 +126,16 @@ function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
           <Words role="cell" as="note" color="secondInk">
             {row.from === row.id
               ? `shim ${formatMillimetres(row.old)}, inside its limits`
-              : `leaves ${formatMillimetres(row.lash)} of ${formatMillimetres((rows[i] as ShimRow).spec.target)} mm; ${sourceOf(row.from)}`}
+              : `leaves ${formatMillimetres(row.lash)} of ${formatMillimetres(targets.get(row.id) ?? row.lash)} mm; ${sourceOf(row.from)}`}
           </Words>
         </View>
       ))}
     </View>
   );
+}
+
+function changedFirst({ rows }: ShimPlan): ShimPlan['rows'] {
+  return [...rows].sort((a, b) => Number(a.from === a.id) - Number(b.from === b.id));
 }
 
 function sourceOf(from: string): string {

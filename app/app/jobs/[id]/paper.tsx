@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { PaperScreen } from '../../../features/job/PaperScreen';
+
+export default function Paper() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <PaperScreen key={id} id={id} />;
+}

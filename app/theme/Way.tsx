@@ -1,0 +1,43 @@
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import type { GestureResponderEvent, StyleProp, ViewStyle } from 'react-native';
+import { Pressable } from 'react-native';
+
+type Props = {
+  to: string;
+  /** In full, for whoever cannot see it. */
+  name: string;
+  /** Takes the place of the present screen, so that going back skips it. */
+  replace?: boolean;
+  /** Whether it leads to where one is. */
+  current?: boolean;
+  style: StyleProp<ViewStyle>;
+  children: ReactNode;
+};
+
+/** A way to another screen: a true link, so that keyboard, new tab and copying work. */
+export function Way({ to, name, replace = false, current = false, style, children }: Props) {
+  const router = useRouter();
+  const go = (event: GestureResponderEvent) => {
+    const { ctrlKey, metaKey, shiftKey } = event as unknown as MouseEvent;
+    // The browser's own ways of opening a link are left to it.
+    if (ctrlKey || metaKey || shiftKey) return;
+    event.preventDefault();
+    if (replace) router.replace(to as '/');
+    else router.push(to as '/');
+  };
+  // `href` is known to the web's view only.
+  const link = { href: to } as object;
+  return (
+    <Pressable
+      {...link}
+      role="link"
+      aria-label={name}
+      aria-current={current ? 'page' : undefined}
+      onPress={go}
+      style={style}
+    >
+      {children}
+    </Pressable>
+  );
+}

@@ -1,0 +1,139 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 1280, height: 800 } });
+test.setTimeout(300_000);
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+/** Goes from control to control, the last first, until one so named has the focus. */
+async function keyTo(page: Page, name: RegExp): Promise<void> {
+  for (let i = 0; i < 120; i++) {
+    await page.keyboard.press('Shift+Tab');
+    const focused = await page.evaluate(() => {
+      const at = document.activeElement;
+      return at?.getAttribute('aria-label') ?? at?.textContent ?? '';
+    });
+    if (name.test(focused)) return;
+  }
+  throw new Error(`No control ${name} is reached by the keyboard.`);
+}
+
+async function press(page: Page, name: RegExp): Promise<void> {
+  await keyTo(page, name);
+  await page.keyboard.press('Enter');
+}
+
+test('a whole job by keyboard alone', async ({ page }) => {
+  const job = new JobPage(page);
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Harvest tractor 1/ })).toBeVisible();
+  await press(page, /^Harvest tractor 1/);
+  await expect(page.getByLabel('Who works')).toBeVisible();
+  await keyTo(page, /^Who works$/);
+  await page.keyboard.type('Ina');
+  await press(page, /^Start a lash job$/);
+  await job.at('Why');
+  await press(page, /^It is due$/);
+  await press(page, /^Go on$/);
+  await job.at('Ready');
+  await press(page, /^Overnight$/);
+  await keyTo(page, /^What the hour meter shows$/);
+  await page.keyboard.type('2540');
+  await press(page, /^Record .* h$/);
+  const tick = async () => {
+    const open = page.getByRole('checkbox', { checked: false });
+    await expect(open.first()).toBeVisible();
+    while ((await open.count()) > 0) {
+      const name = (await open.first().getAttribute('aria-label')) ?? '';
+      await keyTo(page, new RegExp(`^${name.replace(/[.?()[\]]/g, '\\$&')}$`));
+      await page.keyboard.press('Space');
+      const same = page.getByRole('checkbox', { name, exact: true, checked: false });
+      await expect(same).toHaveCount(0);
+    }
+  };
+  await tick();
+  await job.at('Open up');
+  await press(page, /^Covers off, all noted$/);
+  await job.at('Find position');
+  for (const [cylinder, feel] of [
+    [1, 'loose'],
+    [4, 'firm'],
+  ] as const) {
+    await press(page, new RegExp(`^No. ${cylinder} exhaust ${feel}$`));
+    await press(page, new RegExp(`^No. ${cylinder} intake ${feel}$`));
+  }
+  await press(page, /^No. 1 is firing: go on$/);
+
+  // The keys are listed on ?.
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('type a reading');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toHaveCount(0);
+
+  const typed = async (figures: string) => {
+    await page.keyboard.type(figures);
+    await page.keyboard.press('Enter');
+  };
+  const keep = async (figures: string) => {
+    await typed(figures);
+    await press(page, /^Leave as found$/);
+    await press(page, /^Paint dab on the nut$/);
+  };
+  const toStop = () => press(page, /^They agree$/);
+  await job.workThrough('Stop', {
+    intake: () => keep('0.25 0.30'),
+    exhaust: () => keep('0.38 0.42'),
+    Bar: toStop,
+  });
+  await job.workThrough('Once round again', {
+    intake: async () => {
+      await typed('0.25 0.30');
+      await press(page, /^(On to stop \d again|The round is done)$/);
+    },
+    exhaust: async () => {
+      await typed('0.38 0.42');
+      await press(page, /^(On to stop \d again|The round is done)$/);
+    },
+    Bar: toStop,
+  });
+  await job.at('Close up');
+  await press(page, /^Looked at, kept$/);
+  await tick();
+  await job.at('Make able to start');
+  await press(page, /^Bar and pins are out of the engine$/);
+  await tick();
+  await job.at('Run and sign');
+  await press(page, /^No leaks$/);
+  await press(page, /^Record the run$/);
+  await press(page, /^Sign and close the record$/);
+  await expect(page.getByRole('heading', { name: 'Signed', exact: true })).toBeVisible();
+});
+
+test('the rest goes on paper with blanks, and a slip of the pen is asked about', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.toStopOne(server.url);
+  await job.tap('Type it');
+  const field = page.getByLabel('What enters and what does not, mm');
+  await field.fill('3.0 3.5');
+  await job.tap('Record what is typed');
+  await expect(page.getByRole('alert')).toContainText('ten times off');
+  await job.tap('Read it again');
+  await job.keep('0.30', '0.33');
+  await job.tap('Ina works. Hand over to another');
+  await job.tap('The rest on paper, with blanks');
+  const first = page.getByRole('table', { name: 'Stop 1' });
+  await expect(first.getByRole('row')).toHaveCount(5);
+  await expect(first).not.toContainText('No. 1 intake');
+  await expect(page.getByRole('table', { name: 'Stop 2' }).getByRole('row')).toHaveCount(6);
+  await job.tap('Back to the job');
+  await job.at('Stop 1 of 2');
+});
