@@ -2,10 +2,10 @@ import type { Observation } from '@longbar/core';
 import { adjustersOf, isRefused, locateCrank, planBarring } from '@longbar/core';
 import loadHighs from 'highs';
 import { engines, vee } from './engines';
+import type { Line } from './line';
+import { quantile } from './line';
 import { SeededRandom } from './random';
 import { fewestByHighs } from './setCover';
-
-export type Line = { what: string; figure: string; wanted: string; held: boolean };
 
 /** Runs `work` for at least `ms` and answers how often a second. */
 function perSecond(work: () => unknown, ms = 1500): number {
@@ -17,11 +17,6 @@ function perSecond(work: () => unknown, ms = 1500): number {
     runs++;
   }
   return (runs * 1000) / (performance.now() - begun);
-}
-
-function median(figures: number[]): number {
-  const sorted = [...figures].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] as number;
 }
 
 /** `fewest` against a general solver on the same engines, in the same run. */
@@ -43,7 +38,7 @@ async function fewestAgainstHighs(): Promise<Line[]> {
     if (own.stops.length === general.stops && gap < 1e-6) same++;
     ratios.push(theirs / ours);
   }
-  const times = median(ratios);
+  const times = quantile(ratios, 0.5);
   return [
     {
       what: 'fewest: same stops and smallest margin as HiGHS',

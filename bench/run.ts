@@ -1,9 +1,19 @@
 import { cpus } from 'node:os';
-import type { Line } from './barring';
 import { barringLines } from './barring';
+import { interfaceLines } from './interface';
+import type { Line } from './line';
+import { shimLines } from './shims';
 
-/** `npm run bench`: every figure in one run, as a table. Ends with 1 where one is not held. */
-const lines: Line[] = await barringLines();
+/**
+ * `npm run bench`: every figure in one run, as a table; `npm run bench interface` one part of
+ * it. Ends with 1 where one is not held.
+ */
+const parts = { barring: barringLines, shims: shimLines, interface: interfaceLines };
+const only = process.argv[2];
+const lines: Line[] = [];
+for (const [part, measure] of Object.entries(parts)) {
+  if (only === undefined || only === part) lines.push(...(await measure()));
+}
 const machine = `${cpus()[0]?.model.trim() ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.version}`;
 console.log(`\nMeasured on ${machine}\n`);
 console.log('| what | figure | wanted | |');

@@ -1,9 +1,11 @@
 // `npm run bench`: measures, side by side in one run, and prints the table. Bundled as the
 // server is, for a loader that rewrites functions as it goes would be measured along.
 import { join } from 'node:path';
-import { installDependencies, must, root } from './prepare.mjs';
+import { build, installChromium, installDependencies, must, root } from './prepare.mjs';
 
 installDependencies();
+installChromium();
+build();
 must('Bundling the bench', join(root, 'node_modules/.bin/esbuild'), [
   'bench/run.ts',
   '--bundle',
@@ -15,4 +17,4 @@ must('Bundling the bench', join(root, 'node_modules/.bin/esbuild'), [
   '--outfile=bench/dist/run.mjs',
   '--log-level=warning',
 ]);
-must('The bench', process.execPath, ['bench/dist/run.mjs']);
+must('The bench', process.execPath, ['bench/dist/run.mjs', ...process.argv.slice(2)]);

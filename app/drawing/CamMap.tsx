@@ -13,6 +13,8 @@ type Props = {
   cycle: number;
   /** The crank angle of the line. */
   at: number;
+  /** Whether the line is drawn by whoever turns the engine. */
+  turnable?: boolean;
   /** Crank angles of the stops. */
   stops: readonly number[];
   /** What is set at a stop, in its cylinder's lane; what the model doubts is crossed out. */
@@ -25,6 +27,8 @@ export type Placed = { cylinder: number; kind: string; at: number; doubted: bool
 /** Where the lanes begin and end, in pixels from the edges. */
 export const LEFT = 30;
 export const RIGHT = 12;
+/** The room below the lanes, for the degrees. */
+export const BELOW = 28;
 const LANE = 46;
 const RISE = 32;
 const TOP = 22;
@@ -33,7 +37,8 @@ const TOP = 22;
  * The cam map: one lane per cylinder in firing order over one cycle, intake filled, exhaust
  * dashed, stops as lines. It is how the chart of positions explains itself.
  */
-export const CamMap = memo(function CamMap({ lanes, cycle, at, stops, placed, width }: Props) {
+export const CamMap = memo(function CamMap(props: Props) {
+  const { lanes, cycle, at, turnable = false, stops, placed, width } = props;
   const tokens = useTokens();
   const across = width - LEFT - RIGHT;
   const x = (angle: number) => LEFT + (across * angle) / cycle;
@@ -43,7 +48,7 @@ export const CamMap = memo(function CamMap({ lanes, cycle, at, stops, placed, wi
       role="img"
       aria-label={`Cam map: lobes of ${lanes.length} cylinders over ${cycle}°, line at ${Math.round(at)}°.`}
     >
-      <Svg width={width} height={bottom + 28} aria-hidden>
+      <Svg width={width} height={bottom + BELOW} aria-hidden>
         {lanes.map((lane, i) => (
           <Lane key={lane.cylinder} {...{ lane, across, tokens }} y={TOP + LANE * (i + 1) - 8} />
         ))}
@@ -67,15 +72,12 @@ export const CamMap = memo(function CamMap({ lanes, cycle, at, stops, placed, wi
             {...{ placed: each, tokens }}
           />
         ))}
-        <Line
-          x1={x(at)}
-          x2={x(at)}
-          y1={TOP - 6}
-          y2={bottom}
-          stroke={tokens.act}
-          strokeWidth={2.5}
-        />
-        <Path d={`M ${x(at) - 8} ${TOP - 18} h 16 l -8 14 Z`} fill={tokens.act} />
+        {!turnable && (
+          <G transform={`translate(${x(at).toFixed(1)} 0)`}>
+            <Line x1={0} x2={0} y1={TOP - 6} y2={bottom} stroke={tokens.act} strokeWidth={2.5} />
+            <Path d={`M -8 ${TOP - 18} h 16 l -8 14 Z`} fill={tokens.act} />
+          </G>
+        )}
         <Scale {...{ cycle, x, y: bottom, tokens }} />
       </Svg>
     </View>

@@ -79,7 +79,7 @@ function point(angle: number, radius: number): { x: number; y: number } {
   return { x: radius * Math.sin(a), y: -radius * Math.cos(a) };
 }
 
-function Degrees({ tokens }: { tokens: Tokens }) {
+const Degrees = memo(function Degrees({ tokens }: { tokens: Tokens }) {
   return (
     <G>
       {Array.from({ length: 36 }, (_, i) => {
@@ -99,7 +99,7 @@ function Degrees({ tokens }: { tokens: Tokens }) {
       })}
     </G>
   );
-}
+});
 
 function MarkOnRim({ mark, angle, tokens }: { mark: Mark; angle: number; tokens: Tokens }) {
   const from = point(angle, RIM - 6);

@@ -1,14 +1,17 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
-import type { SeatedBank, SeatedCylinder } from '@longbar/core';
+import type { AdjusterKind, SeatedBank } from '@longbar/core';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
+import type { Crank } from './crank';
+import { useOfCrank } from './crank';
 import type { Geometry, MapCell } from './mapCell';
 import { KIND_LETTERS } from './mapCell';
 import { MapTargets } from './MapTargets';
+import type { RockerLook } from './Rocker';
 import { Rocker, ROCKER } from './Rocker';
 
 type Props = {
@@ -18,7 +21,11 @@ type Props = {
   /** Each rocker a target of its own, with the keyboard; else the cylinder's column. */
   fine?: boolean;
   onSelect?: (id: string) => void;
+  /** An engine turned on the screen: what may be set and what is on its lobe follow it. */
+  live?: LiveLook;
 };
+
+export type LiveLook = { crank: Crank; lookAt: (id: string, at: number) => 'here' | 'lobe' | '' };
 
 /** The narrowest column a thumb still hits; beyond eight cylinders a row scrolls. */
 const NARROWEST = 40;
@@ -28,7 +35,7 @@ const LABELS = 44;
  * The head seen from above, as one leans over the engine: the shaft, every rocker in its
  * place from the front. It is what one taps, the progress and the record in one.
  */
-export function HeadMap({ banks, cells, width, fine = false, onSelect }: Props) {
+export function HeadMap({ banks, cells, width, fine = false, onSelect, live }: Props) {
   return (
     <View>
       {banks.map((bank) => (
@@ -36,7 +43,7 @@ export function HeadMap({ banks, cells, width, fine = false, onSelect }: Props) 
           key={bank.name}
           bank={bank}
           name={banks.length > 1 ? bank.name : undefined}
-          {...{ cells, width, fine, onSelect }}
+          {...{ cells, width, fine, onSelect, live }}
         />
       ))}
       <View style={styles.ends}>
@@ -57,16 +64,16 @@ type RowProps = Omit<Props, 'banks'> & {
   fine: boolean;
 };
 
-function BankRow({ bank, name, cells, width, fine, onSelect }: RowProps) {
+function BankRow({ bank, name, cells, width, fine, onSelect, live }: RowProps) {
   const tokens = useTokens();
   const count = bank.cylinders.length;
   const column = Math.max(NARROWEST, Math.min(150, width / count));
   const full = column * count;
-  const geometry = geometryOf(bank, column);
+  const geometry = useMemo(() => geometryOf(bank, column), [bank, column]);
   const ids = geometry.places.map(({ id }) => id);
   const row = (
     <View style={{ width: full, height: geometry.height, alignSelf: 'center' }}>
-      <BankDrawing {...{ bank, cells, column, geometry, tokens }} />
+      <BankDrawing {...{ bank, cells, column, geometry, tokens, live }} />
       {onSelect && <MapTargets {...{ bank, cells, column, geometry, fine, ids, onSelect }} />}
     </View>
   );
@@ -102,6 +109,7 @@ type DrawingProps = {
   column: number;
   geometry: Geometry;
   tokens: Tokens;
+  live: LiveLook | undefined;
 };
 
 const BankDrawing = memo(function BankDrawing({
@@ -110,6 +118,7 @@ const BankDrawing = memo(function BankDrawing({
   column,
   geometry,
   tokens,
+  live,
 }: DrawingProps) {
   const { scale, height, places } = geometry;
   const full = column * bank.cylinders.length;
@@ -152,16 +161,25 @@ const BankDrawing = memo(function BankDrawing({
       />
       {places.map(({ id, x }) => {
         const { says: _, ...look } = cells[id] ?? NOTHING;
-        return <Rocker key={id} {...look} x={x} y={6} scale={scale} tokens={tokens} />;
+        const place = { ...look, x, scale, tokens, letters: KIND_LETTERS[kindOf(id)] };
+        return live ? (
+          <LivePlace key={id} id={id} live={live} {...place} />
+        ) : (
+          <Place key={id} {...place} />
+        );
       })}
-      {bank.cylinders.map((seated, i) => (
-        <Labels
-          key={seated.cylinder}
-          seated={seated}
+      {bank.cylinders.map(({ cylinder }, i) => (
+        <Text
+          key={cylinder}
           x={column * (i + 0.5)}
-          y={6 + ROCKER.height * scale}
-          {...{ places, cells, tokens }}
-        />
+          y={6 + ROCKER.height * scale + 36}
+          fontSize={19}
+          fontFamily={font.figureStrong}
+          fill={tokens.ink}
+          textAnchor="middle"
+        >
+          {cylinder}
+        </Text>
       ))}
     </Svg>
   );
@@ -184,43 +202,35 @@ function Bore({ x, y, r, tokens }: { x: number; y: number; r: number; tokens: To
   );
 }
 
-type LabelProps = {
-  seated: SeatedCylinder;
-  x: number;
-  y: number;
-  places: Geometry['places'];
-  cells: DrawingProps['cells'];
-  tokens: Tokens;
-};
+type PlaceProps = RockerLook & { x: number; scale: number; tokens: Tokens; letters: string };
 
-function Labels({ seated, x, y, places, cells, tokens }: LabelProps) {
+/** One rocker in its place, with the letters of its kind below it. */
+const Place = memo(function Place({ letters, ...rocker }: PlaceProps) {
+  const { x, scale, tokens, here } = rocker;
   return (
     <G>
-      {seated.adjusters.map(({ id, kind }) => (
-        <Text
-          key={id}
-          x={places.find((place) => place.id === id)?.x}
-          y={y + 14}
-          fontSize={13}
-          fontFamily={font.figure}
-          fill={cells[id]?.here ? tokens.act : tokens.secondInk}
-          textAnchor="middle"
-        >
-          {KIND_LETTERS[kind]}
-        </Text>
-      ))}
+      <Rocker {...rocker} y={6} />
       <Text
         x={x}
-        y={y + 36}
-        fontSize={19}
-        fontFamily={font.figureStrong}
-        fill={tokens.ink}
+        y={6 + ROCKER.height * scale + 14}
+        fontSize={13}
+        fontFamily={font.figure}
+        fill={here ? tokens.act : tokens.secondInk}
         textAnchor="middle"
       >
-        {seated.cylinder}
+        {letters}
       </Text>
     </G>
   );
+});
+
+function LivePlace({ id, live, ...place }: PlaceProps & { id: string; live: LiveLook }) {
+  const look = useOfCrank(live.crank, (at) => live.lookAt(id, at));
+  return <Place {...place} here={look === 'here'} onLobe={look === 'lobe'} />;
+}
+
+function kindOf(id: string): AdjusterKind {
+  return id.split('.')[0] as AdjusterKind;
 }
 
 const styles = StyleSheet.create({

@@ -5,6 +5,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { usePublishSheetMutation, useSheetQuery } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
+import { useCrank } from '../../drawing/crank';
 import { Act } from '../../theme/Act';
 import { Choice } from '../../theme/Choice';
 import { Row, Stack } from '../../theme/Panel';
@@ -99,11 +100,13 @@ function UnitSwitch({ unit, onUnit }: { unit: LengthUnit; onUnit: (unit: LengthU
   );
 }
 
+const NO_STOPS: readonly number[] = [];
+
 function Drawings({ draft, width }: { draft: Draft; width: number }) {
-  const [at, setAt] = useState(0);
+  const crank = useCrank();
   return (
     <View style={[{ width }, styles.sticky]}>
-      <EngineView sheet={draft.drawn} at={at} onTurn={setAt} stops={[]} width={width} />
+      <EngineView sheet={draft.drawn} crank={crank} stops={NO_STOPS} width={width} />
     </View>
   );
 }

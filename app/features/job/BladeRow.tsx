@@ -7,7 +7,7 @@ import {
   leafWord,
   steppedBlades,
 } from '@longbar/core';
-import { useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { Pressable, ScrollView, StyleSheet } from 'react-native';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -89,7 +89,7 @@ type TileProps = {
   onTap: (size: number) => void;
 };
 
-function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
+const BladeTile = memo(function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
   const { size, of } = blade;
   const format = unit === 'mm' ? formatMillimetres : formatThou;
   const word = trial === undefined ? 'not tried' : trial.enters ? 'enters' : 'stops';
@@ -104,7 +104,7 @@ function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
       onPress={() => onTap(size)}
     />
   );
-}
+});
 
 type OneTile = {
   name: string;

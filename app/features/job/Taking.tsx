@@ -18,7 +18,7 @@ import {
   tapBlade,
   tapStepped,
 } from '@longbar/core';
-import { useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../theme/Act';
 import { Words } from '../../theme/Words';
@@ -58,14 +58,18 @@ const FIGURE: Record<Phase, string> = {
 export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
   const thickFirst = useAppSelector((all) => all.preferences.thickFirst);
   const [beforeLock, setBeforeLock] = useState(false);
+  // The tiles are drawn anew only where they change, so what they call must stay the same.
+  const tapped = useRef<(size: number) => void>(() => undefined);
+  const onTap = useCallback((size: number) => tapped.current(size), []);
   const state = job.state.adjusters[id];
   const measure = measureOf(entry);
   const adjusting = view.offers === 'lock' && measure === 'lash' && !asked;
   const phase: Phase | undefined = adjusting && beforeLock ? 'set' : view.reads;
-  if (phase === undefined) return null;
   const reading = phase === 'set' ? state?.set : view.reading;
+  const tried = reading?.tried ?? [];
   const take = (taken: Reading, tried?: Trial[]) => {
     say(tried?.length === 0 ? 'cleared' : describeReading(taken));
+    if (phase === undefined) return;
     act({
       type: 'reading.taken',
       adjuster: id,
@@ -74,6 +78,11 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
       ...(tried && { tried, bladeSet: set.name }),
     });
   };
+  const blades = (next: Trial[]) => take(readingFromTrials(next), next);
+  useEffect(() => {
+    tapped.current = (size) => blades(tapBlade(tried, size));
+  });
+  if (phase === undefined) return null;
   if (measure !== 'lash') {
     return (
       <>
@@ -89,8 +98,6 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
       </>
     );
   }
-  const tried = reading?.tried ?? [];
-  const blades = (next: Trial[]) => take(readingFromTrials(next), next);
   return (
     <>
       <Words as="strong">{QUESTION[phase]}</Words>
@@ -99,7 +106,7 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
         spec={entry.spec}
         tried={tried}
         thickFirst={thickFirst}
-        onTap={(size) => blades(tapBlade(tried, size))}
+        onTap={onTap}
         onTapLeaf={(leaf: SteppedBlade) => blades(tapStepped(tried, leaf))}
       />
       <SameAgain {...{ job, id, reading }} onTake={take} />

@@ -4,6 +4,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
+import { useCrank } from '../../drawing/crank';
 import { Act } from '../../theme/Act';
 import { Stack } from '../../theme/Panel';
 import { space, WIDE } from '../../theme/tokens';
@@ -34,10 +35,10 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
   const router = useRouter();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
-  const [at, setAt] = useState(0);
+  const crank = useCrank();
   const [method, setMethod] = useState<BarringMethod>(() => firstMethod(sheet));
   const plan = useMemo(() => planBarring(sheet, { method }), [sheet, method]);
-  const stops = isRefused(plan) ? [] : plan.stops;
+  const angles = useMemo(() => (isRefused(plan) ? [] : plan.stops.map((stop) => stop.at)), [plan]);
   const placed = useMemo(() => (isRefused(plan) ? [] : placedOn(plan)), [plan]);
   const assumed = assumedLobes(sheet);
   const room = Math.min(width, wide ? 1120 : 720) - (wide ? 88 + 2 * space.huge : 2 * space.large);
@@ -46,14 +47,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
     <Frame title={sheet.name} aside={`Revision ${revision}`} back="/sheets">
       <View style={wide ? styles.wide : styles.stack}>
         <View style={{ width: left }}>
-          <EngineView
-            sheet={sheet}
-            at={at}
-            onTurn={setAt}
-            stops={stops.map((stop) => stop.at)}
-            placed={placed}
-            width={left}
-          />
+          <EngineView sheet={sheet} crank={crank} stops={angles} placed={placed} width={left} />
         </View>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           {assumed.length > 0 && (
@@ -62,7 +56,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
               below rests on them.
             </Words>
           )}
-          <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={setAt} />
+          <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={crank.turn} />
           <ChartConflicts id={id} sheet={sheet} />
           <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
           <Act

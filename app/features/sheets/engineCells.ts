@@ -3,7 +3,11 @@ import { adjustersOf, cycleDegrees, holdsAt, marginAt, rockersAt } from '@longba
 import type { MapCell } from '../../drawing/mapCell';
 
 /** What the map shows of a bare engine at a crank angle: what may be set, and the margins. */
-export function engineCells(sheet: EngineSheet, at: number): Record<string, MapCell> {
+export function engineCells(
+  sheet: EngineSheet,
+  at: number,
+  asked?: string,
+): Record<string, MapCell> {
   const adjusters = adjustersOf(sheet);
   const cycle = cycleDegrees(sheet);
   const firm = new Set(rockersAt(adjusters, at, cycle).firm);
@@ -14,7 +18,22 @@ export function engineCells(sheet: EngineSheet, at: number): Record<string, MapC
       const margin = marginAt(adjuster, at, cycle);
       const place = here ? 'may be set here' : onLobe ? 'on its lobe' : 'not to be set here';
       const says = margin === undefined ? place : `${place}, margin ${Math.round(margin)}°`;
-      return [adjuster.id, { here, onLobe, progress: 'none', selected: false, says }];
+      return [
+        adjuster.id,
+        { here, onLobe, progress: 'none', selected: adjuster.id === asked, says },
+      ];
     }),
   );
+}
+
+/** What each rocker looks like at a crank angle, worked out once for the whole engine. */
+export function engineLooks(sheet: EngineSheet): (id: string, at: number) => 'here' | 'lobe' | '' {
+  const cycle = cycleDegrees(sheet);
+  const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
+  return (id, at) => {
+    const adjuster = adjusters.get(id);
+    if (!adjuster) return '';
+    if (holdsAt(adjuster, at, cycle)) return 'here';
+    return rockersAt([adjuster], at, cycle).firm.length > 0 ? 'lobe' : '';
+  };
 }

@@ -14,11 +14,11 @@ import { sumOf, turnsOf } from './sites';
 export type Assign = (adjuster: Adjuster, sites: readonly Site[]) => number | undefined;
 
 /** What every school starts from. */
-export type Engine = { sheet: EngineSheet; firing: Firing; adjusters: Adjuster[] };
+export type Engine = { sheet: EngineSheet; firing: Firing; adjusters: readonly Adjuster[] };
 
 export function engineOf(sheet: EngineSheet): Engine {
   const firing = firingOf(sheet);
-  return { sheet, firing, adjusters: adjustersOf(sheet, firing) };
+  return { sheet, firing, adjusters: adjustersOf(sheet) };
 }
 
 /** The margin of an adjuster at a crank angle; undefined where its place is unknown. */

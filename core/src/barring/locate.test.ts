@@ -63,7 +63,7 @@ describe('where the crank is', () => {
     const sheet = engine([1, 3, 4, 2]);
     const adjusters = adjustersOf(sheet);
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 719 }), fc.subarray(adjusters), (truth, felt) => {
+      fc.property(fc.integer({ min: 0, max: 719 }), fc.subarray([...adjusters]), (truth, felt) => {
         const observations = felt.map(({ id, baseCircle }): Observation => ({
           id,
           state: baseCircle && marginIn(baseCircle, truth, 720) >= 0 ? 'loose' : 'firm',

@@ -63,7 +63,7 @@ function rockersOf(sheet: EngineSheet, firing: Firing): Map<string, Rocker> {
   // Adjusters that share a base circle share its margins.
   const known = new Map<string, Float64Array>();
   const rockers = new Map<string, Rocker>();
-  for (const adjuster of adjustersOf(sheet, firing)) {
+  for (const adjuster of adjustersOf(sheet)) {
     const { id, kind, baseCircle } = adjuster;
     if (!baseCircle || (kind !== 'intake' && kind !== 'exhaust')) {
       rockers.set(id, adjuster);

@@ -26,7 +26,7 @@ export function firstPosition(sheet: EngineSheet, cylinder = 1): FirstPosition |
   const mate = firing.at.has(cylinder) ? runningMate(firing, cylinder) : undefined;
   if (mate === undefined) return undefined;
   const { mark } = withMark({ at: firingTdc(firing, cylinder) }, sheet);
-  const rockers = adjustersOf(sheet, firing)
+  const rockers = adjustersOf(sheet)
     .filter(({ kind, n }) => (kind === 'intake' || kind === 'exhaust') && n === 1)
     .filter((adjuster) => adjuster.cylinder === cylinder || adjuster.cylinder === mate)
     .sort((a, b) => a.cylinder - b.cylinder || a.kind.localeCompare(b.kind));

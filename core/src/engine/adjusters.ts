@@ -33,8 +33,19 @@ function adjusterId(entry: AdjusterEntry, cylinder: number, n: number): string {
   return (entry.perCylinder ?? 1) > 1 ? `${id}.${n}` : id;
 }
 
+/** Sheets are never changed in place, so what one says is worked out once. */
+const known = new WeakMap<EngineSheet, Adjuster[]>();
+
 /** All adjusters of the engine: in the sheet's order of kinds, then in firing order. */
-export function adjustersOf(sheet: EngineSheet, firing: Firing = firingOf(sheet)): Adjuster[] {
+export function adjustersOf(sheet: EngineSheet): readonly Adjuster[] {
+  const before = known.get(sheet);
+  if (before) return before;
+  const adjusters = readAdjusters(sheet, firingOf(sheet));
+  known.set(sheet, adjusters);
+  return adjusters;
+}
+
+function readAdjusters(sheet: EngineSheet, firing: Firing): Adjuster[] {
   return sheet.adjusters.flatMap((entry) => {
     const timing = timingOf(sheet, entry, firing.cycle);
     return firing.order.flatMap((cylinder) =>

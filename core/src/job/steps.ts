@@ -1,5 +1,6 @@
 import type { BarringPlan, Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
+import type { EngineSheet } from '../engine/sheet';
 import { withFurtherStops, withoutEmptyStops } from '../barring/furtherStops';
 import { planBarring } from '../barring/plan';
 import {
@@ -49,6 +50,22 @@ export type Step = {
  * the plan serves follows as further stops of its own.
  */
 export function jobPlan({ head, sheet }: JobSetting, state: JobState): BarringPlan | Refused {
+  const key = `${head.method} ${state.foundAt ?? ''}`;
+  const before = plans.get(sheet);
+  if (before?.key === key) return before.plan;
+  const plan = worked(head, sheet, state);
+  plans.set(sheet, { key, plan });
+  return plan;
+}
+
+/** The last plan of each sheet: a tap asks for it several times, and it seldom changes. */
+const plans = new WeakMap<EngineSheet, { key: string; plan: BarringPlan | Refused }>();
+
+function worked(
+  head: JobSetting['head'],
+  sheet: EngineSheet,
+  state: JobState,
+): BarringPlan | Refused {
   const plan = planBarring(sheet, { method: head.method, startAt: state.foundAt });
   return isRefused(plan) ? plan : withFurtherStops(sheet, withoutEmptyStops(plan));
 }

@@ -1,0 +1,8 @@
+/** One line of the table: what was measured, how it came out, what is wanted of it. */
+export type Line = { what: string; figure: string; wanted: string; held: boolean };
+
+/** The q-quantile of figures, the nearest one above. */
+export function quantile(figures: readonly number[], q: number): number {
+  const sorted = [...figures].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))] ?? NaN;
+}
