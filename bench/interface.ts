@@ -12,6 +12,8 @@ const MOVES = 120;
 /** Between two moves of the pointer, ms: what one sets off is over before the next. */
 const APART = 120;
 const TAPS = 200;
+/** A quick hand still takes this long from blade to blade, ms. */
+const BETWEEN_TAPS = 300;
 
 type TraceEvent = {
   name: string;
@@ -121,7 +123,7 @@ function workPerMove(events: readonly TraceEvent[]): number[] {
   });
 }
 
-/** From the finger on a blade until the tile that answers is painted. */
+/** From the finger off a blade until the tile that answers is painted. */
 async function blades(browser: Browser, url: string): Promise<Line[]> {
   const { page, cdp } = await phone(browser);
   const job = new JobPage(page);
@@ -136,6 +138,7 @@ async function blades(browser: Browser, url: string): Promise<Line[]> {
     const before = i;
     await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
     await page.waitForFunction((count) => window.painted.length > count, before, { polling: 50 });
+    await page.waitForTimeout(BETWEEN_TAPS);
   }
   const painted = await page.evaluate(() => window.painted);
   await page.context().close();
@@ -152,7 +155,8 @@ declare global {
 function watchTaps(): void {
   window.painted = [];
   let tapped: number | undefined;
-  document.addEventListener('touchstart', (event) => (tapped = event.timeStamp), { capture: true });
+  // From the lifting of the finger on: how long it was held is not the application's doing.
+  document.addEventListener('touchend', (event) => (tapped = event.timeStamp), { capture: true });
   new MutationObserver((changes) => {
     const answered = changes.some(
       ({ target }) =>

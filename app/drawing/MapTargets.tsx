@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { SeatedBank } from '@longbar/core';
 import type { Geometry, MapCell } from './mapCell';
@@ -17,23 +17,38 @@ type Props = {
 /** What one taps on the map: columns under a thumb, single rockers under a pointer. */
 export function MapTargets({ bank, cells, column, geometry, fine, ids, onSelect }: Props) {
   if (fine) return <RockerTargets {...{ cells, geometry, ids, onSelect }} />;
+  return <ColumnTargets {...{ bank, cells, column, onSelect }} height={geometry.height} />;
+}
+
+type ColumnsProps = Pick<Props, 'bank' | 'cells' | 'column' | 'onSelect'> & { height: number };
+
+/** A column for each cylinder, drawn anew only where what it says has changed. */
+function ColumnTargets({ bank, cells, column, onSelect, height }: ColumnsProps) {
+  const latest = useRef(cells);
+  useEffect(() => {
+    latest.current = cells;
+  });
+  const press = useCallback(
+    (own: readonly string[]) => onSelect(nextOf(own, latest.current)),
+    [onSelect],
+  );
+  const columns = useMemo(
+    () => bank.cylinders.map(({ adjusters }) => adjusters.map(({ id }) => id)),
+    [bank],
+  );
   return (
     <View style={StyleSheet.absoluteFill}>
-      {bank.cylinders.map(({ cylinder, adjusters }, i) => {
-        const own = adjusters.map(({ id }) => id);
+      {bank.cylinders.map(({ cylinder }, i) => {
+        const own = columns[i] as string[];
+        const says = own.map((id) => spoken(id, cells[id])).join('. ');
         return (
-          <Pressable
+          <ColumnTarget
             key={cylinder}
-            role="button"
-            aria-label={`Cylinder ${cylinder}. ${own.map((id) => spoken(id, cells[id])).join('. ')}`}
-            onPress={() => onSelect(nextOf(own, cells))}
-            style={{
-              position: 'absolute',
-              left: column * i,
-              top: 0,
-              width: column,
-              height: geometry.height,
-            }}
+            says={`Cylinder ${cylinder}. ${says}`}
+            left={column * i}
+            width={column}
+            {...{ own, height }}
+            onPress={press}
           />
         );
       })}
@@ -41,8 +56,29 @@ export function MapTargets({ bank, cells, column, geometry, fine, ids, onSelect 
   );
 }
 
+type ColumnProps = {
+  says: string;
+  own: readonly string[];
+  left: number;
+  width: number;
+  height: number;
+  onPress: (own: readonly string[]) => void;
+};
+
+const ColumnTarget = memo(function ColumnTarget(props: ColumnProps) {
+  const { says, own, left, width, height, onPress } = props;
+  return (
+    <Pressable
+      role="button"
+      aria-label={says}
+      onPress={() => onPress(own)}
+      style={{ position: 'absolute', left, top: 0, width, height }}
+    />
+  );
+});
+
 /** Tapping a column goes to what may be set and is not finished; again, to its neighbour. */
-function nextOf(own: string[], cells: Props['cells']): string {
+function nextOf(own: readonly string[], cells: Props['cells']): string {
   const selected = own.findIndex((id) => cells[id]?.selected);
   if (selected >= 0) return own[(selected + 1) % own.length] as string;
   const open = own.find((id) => cells[id]?.here && cells[id]?.progress !== 'painted');

@@ -1,4 +1,4 @@
-import type { JobAct, SettableEntry } from '@longbar/core';
+import type { AdjusterEntry, JobAct } from '@longbar/core';
 import {
   adjusterName,
   entryOf,
@@ -8,7 +8,7 @@ import {
   questionsAt,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { useEffect } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { StyleSheet } from 'react-native';
 import { Act } from '../../theme/Act';
 import { Spread } from '../../theme/Panel';
@@ -31,9 +31,10 @@ type Props = StepProps & { id: string; phase: 'found' | 'again'; onward?: ReactN
 /** One adjuster: what to take, the reading, the verdict, and what is recorded next. */
 export function AdjusterPanel(props: Props) {
   const { job, id, after } = props;
-  const entry = entryOf(job.setting.sheet, id);
+  const { sheet } = job.setting;
+  const entry = useMemo(() => settable(entryOf(sheet, id)), [sheet, id]);
   const set = useBladeSet(job.context.shop.bladeSets);
-  if (!entry?.spec || !set) {
+  if (!entry || !set) {
     return (
       <StepFrame job={job} after={after}>
         <Words as="heading">{adjusterName(id)}</Words>
@@ -41,11 +42,16 @@ export function AdjusterPanel(props: Props) {
       </StepFrame>
     );
   }
-  return <Panel {...props} entry={{ ...entry, spec: entry.spec }} set={set} />;
+  return <Panel {...props} entry={entry} set={set} />;
+}
+
+/** The entry, where it holds a setting. */
+function settable(entry: AdjusterEntry | undefined) {
+  return entry?.spec && { ...entry, spec: entry.spec };
 }
 
 type PanelProps = Props & {
-  entry: SettableEntry & NonNullable<ReturnType<typeof entryOf>>;
+  entry: NonNullable<ReturnType<typeof settable>>;
   set: NonNullable<ReturnType<typeof useBladeSet>>;
 };
 
@@ -66,11 +72,15 @@ function Panel({ entry, set, ...props }: PanelProps) {
     left: job.context.lastLeft?.readings ?? {},
     blades: plainBlades(set),
   });
-  const act = (act: JobAct) => {
-    // Once something is recorded here, nothing but its end or a tap leads on to another.
-    onSelect(ENDS.has(act.type) ? undefined : id);
-    job.act(act);
-  };
+  const record = job.act;
+  const act = useCallback(
+    (act: JobAct) => {
+      // Once something is recorded here, nothing but its end or a tap leads on to another.
+      onSelect(ENDS.has(act.type) ? undefined : id);
+      record(act);
+    },
+    [onSelect, record, id],
+  );
   const readAgain = () =>
     act({
       type: 'reading.taken',
@@ -112,10 +122,8 @@ function Panel({ entry, set, ...props }: PanelProps) {
       <Verdict {...{ job, id, entry, view }} />
       <OtherWays
         id={id}
-        may={{
-          doubt: view.offers === 'done' && phase === 'found' && !state?.doubted,
-          giveUp: !state?.painted && !state?.unset,
-        }}
+        mayDoubt={view.offers === 'done' && phase === 'found' && !state?.doubted}
+        mayGiveUp={!state?.painted && !state?.unset}
         act={act}
       />
       {measureOf(entry) === 'lash' && (

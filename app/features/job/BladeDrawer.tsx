@@ -1,6 +1,6 @@
 import type { BladeSet } from '@longbar/core';
 import { formatMillimetres, formatThou } from '@longbar/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../state/preferences';
 import { useAppSelector } from '../../state/store';
@@ -14,7 +14,7 @@ import { CAN_SPEAK } from './useSpeech';
 type Props = { sets: readonly BladeSet[]; inHand: BladeSet };
 
 /** Which set is in hand, how it is laid out, and which blades of it are worn. */
-export function BladeDrawer({ sets, inHand }: Props) {
+export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
   const dispatch = useDispatch();
   const { worn, thickFirst, aloud } = useAppSelector((state) => state.preferences);
   const [open, setOpen] = useState(false);
@@ -88,4 +88,4 @@ export function BladeDrawer({ sets, inHand }: Props) {
       <Act label="Done with the blades" onPress={() => setOpen(false)} />
     </Stack>
   );
-}
+});

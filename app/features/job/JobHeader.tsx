@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../state/preferences';
@@ -89,31 +89,49 @@ function HandOver({ job, onDone }: { job: WorkingJob; onDone: () => void }) {
 }
 
 function StepBar({ job, viewed, onView }: Props) {
-  const tokens = useTokens();
   return (
     <View style={styles.bar} role="group" aria-label="Steps of the job">
       {job.steps.map((step, i) => {
         const done = step.missing.length === 0 && i < job.present;
-        const colour = i === job.present ? tokens.act : done ? tokens.dab : tokens.line;
         const word = i === job.present ? 'now' : done ? 'done' : 'ahead';
         return (
-          <Pressable
+          <Segment
             key={step.title}
-            role="button"
-            aria-label={`Step ${i + 1}: ${step.title}, ${word}`}
-            aria-current={i === viewed ? 'step' : undefined}
-            onPress={() => onView(i)}
-            style={styles.segment}
-          >
-            <View
-              style={[styles.fill, { backgroundColor: colour, height: i === viewed ? 10 : 6 }]}
-            />
-          </Pressable>
+            place={i}
+            title={step.title}
+            word={word}
+            viewed={i === viewed}
+            onView={onView}
+          />
         );
       })}
     </View>
   );
 }
+
+type SegmentProps = {
+  place: number;
+  title: string;
+  word: 'now' | 'done' | 'ahead';
+  viewed: boolean;
+  onView: (place: number) => void;
+};
+
+const Segment = memo(function Segment({ place, title, word, viewed, onView }: SegmentProps) {
+  const tokens = useTokens();
+  const colour = { now: tokens.act, done: tokens.dab, ahead: tokens.line }[word];
+  return (
+    <Pressable
+      role="button"
+      aria-label={`Step ${place + 1}: ${title}, ${word}`}
+      aria-current={viewed ? 'step' : undefined}
+      onPress={() => onView(place)}
+      style={styles.segment}
+    >
+      <View style={[styles.fill, { backgroundColor: colour, height: viewed ? 10 : 6 }]} />
+    </Pressable>
+  );
+});
 
 const styles = StyleSheet.create({
   by: { minHeight: 44, paddingVertical: 4, paddingHorizontal: 10, maxWidth: 110 },

@@ -1,7 +1,7 @@
 import type { Stop } from '@longbar/core';
 import { isFinished, isRefused, isUnread } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -45,6 +45,8 @@ function OpenJob({ job }: { job: WorkingJob }) {
   const [ahead, setAhead] = useState<number>();
   const [selected, setSelected] = useState<string>();
   const [resuming, setResuming] = useState(() => wasLeft(job));
+  const { present } = job;
+  const view = useCallback((i: number) => setAhead(i === present ? undefined : i), [present]);
   const viewed = ahead === undefined ? job.present : Math.min(ahead, job.steps.length - 1);
   const step = job.steps[viewed] as (typeof job.steps)[number];
   const stops = isRefused(job.plan) ? [] : job.plan.stops;
@@ -62,13 +64,7 @@ function OpenJob({ job }: { job: WorkingJob }) {
     at: crankAngle(job),
     selected: standing ? chosen : undefined,
   });
-  const header = (
-    <JobHeader
-      job={job}
-      viewed={viewed}
-      onView={(i) => setAhead(i === job.present ? undefined : i)}
-    />
-  );
+  const header = <JobHeader job={job} viewed={viewed} onView={view} />;
   const body = resuming ? (
     <WhereWasI job={job} onGoOn={() => setResuming(false)} />
   ) : (

@@ -1,6 +1,6 @@
 import type { JobAct, UnsetReason } from '@longbar/core';
 import { UNSET_REASONS } from '@longbar/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Act } from '../../theme/Act';
 import { Choice } from '../../theme/Choice';
 import { Field } from '../../theme/Field';
@@ -11,7 +11,8 @@ import { Words } from '../../theme/Words';
 type Props = {
   id: string;
   /** Whether it may still be doubted, or given up. */
-  may: { doubt: boolean; giveUp: boolean };
+  mayDoubt: boolean;
+  mayGiveUp: boolean;
   act: (act: JobAct) => void;
 };
 
@@ -23,7 +24,7 @@ const REASONS: Record<UnsetReason, string> = {
 };
 
 /** The honest ends: read it again on the round, or it cannot be set today and why. */
-export function OtherWays({ id, may, act }: Props) {
+export const OtherWays = memo(function OtherWays({ id, mayDoubt, mayGiveUp, act }: Props) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState<UnsetReason>();
   const [note, setNote] = useState('');
@@ -38,11 +39,11 @@ export function OtherWays({ id, may, act }: Props) {
     });
     setOpen(false);
   };
-  if (!may.doubt && !may.giveUp) return null;
+  if (!mayDoubt && !mayGiveUp) return null;
   return (
     <Stack>
       <Row>
-        {may.doubt && (
+        {mayDoubt && (
           <Act
             label="Doubt this one"
             name="Doubt this one: read it again on the round"
@@ -50,7 +51,7 @@ export function OtherWays({ id, may, act }: Props) {
             onPress={() => act({ type: 'adjuster.doubted', adjuster: id })}
           />
         )}
-        {may.giveUp && (
+        {mayGiveUp && (
           <Act label="Cannot be set" style={{ flex: 1 }} onPress={() => setOpen(!open)} />
         )}
       </Row>
@@ -81,4 +82,4 @@ export function OtherWays({ id, may, act }: Props) {
       )}
     </Stack>
   );
-}
+});

@@ -10,6 +10,7 @@ import {
   measureOf,
   unitOf,
 } from '@longbar/core';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
@@ -17,7 +18,7 @@ import { Words } from '../../theme/Words';
 type Props = { entry: SettableEntry; set: BladeSet; temperature: string };
 
 /** What to take in hand: the largest thing on the screen, both units, the kind spelled out. */
-export function TakeThis({ entry, set, temperature }: Props) {
+export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Props) {
   const { spec } = entry;
   const measure = measureOf(entry);
   const blade = measure === 'lash' ? bladeFor(layOutBlades(set, spec), spec.target) : undefined;
@@ -45,7 +46,7 @@ export function TakeThis({ entry, set, temperature }: Props) {
       </View>
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
