@@ -4,7 +4,7 @@ import loadHighs from 'highs';
 import { engines, vee } from './engines';
 import type { Line } from './line';
 import { quantile } from './line';
-import { SeededRandom } from './random';
+import { SeededRandom } from '@longbar/core';
 import { fewestByHighs } from './setCover';
 
 /** Runs `work` for at least `ms` and answers how often a second. */

@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { SeededRandom } from './random';
+import { SeededRandom } from '@longbar/core';
 
 /**
  * Engines made from a seed: 1 to 24 cylinders, lobes about the usual ones, injectors on half

@@ -1,5 +1,6 @@
 import { cpus } from 'node:os';
 import { barringLines } from './barring';
+import { driftLines } from './drift';
 import { interfaceLines } from './interface';
 import type { Line } from './line';
 import { shimLines } from './shims';
@@ -8,7 +9,12 @@ import { shimLines } from './shims';
  * `npm run bench`: every figure in one run, as a table; `npm run bench interface` one part of
  * it. Ends with 1 where one is not held.
  */
-const parts = { barring: barringLines, shims: shimLines, interface: interfaceLines };
+const parts = {
+  barring: barringLines,
+  shims: shimLines,
+  drift: driftLines,
+  interface: interfaceLines,
+};
 const only = process.argv[2];
 const lines: Line[] = [];
 for (const [part, measure] of Object.entries(parts)) {

@@ -4,7 +4,7 @@ import type { Highs } from 'highs';
 import loadHighs from 'highs';
 import type { Line } from './line';
 import { quantile } from './line';
-import { SeededRandom } from './random';
+import { SeededRandom } from '@longbar/core';
 
 const SPEC = { low: 220, target: 270, high: 320 };
 const BUY = { from: 2200, to: 3000, step: 50 };

@@ -133,6 +133,10 @@ export type { HoursReading, MeterChange } from './service/hours';
 export { nextDue } from './service/nextDue';
 export type { NextDue, ServiceHistory } from './service/nextDue';
 export { comparePressing, isOverdue } from './service/pressing';
+export { forecastDrift } from './service/drift';
+export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
+
+export { SeededRandom } from './seededRandom';
 
 export {
   JobContextSchema,

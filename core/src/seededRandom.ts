@@ -15,6 +15,11 @@ export class SeededRandom {
     return low + Math.floor(this.next() * (high - low + 1));
   }
 
+  /** One of these; there must be one. */
+  one<T>(items: readonly T[]): T {
+    return items[this.whole(0, items.length - 1)] as T;
+  }
+
   shuffled<T>(items: readonly T[]): T[] {
     const mixed = [...items];
     for (let i = mixed.length - 1; i > 0; i--) {
