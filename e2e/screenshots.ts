@@ -76,6 +76,48 @@ test('on the way to the next stop', async ({ page }) => {
   await picture(page, 'job-bar');
 });
 
+test('torque first and shims', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  const job = new JobPage(page);
+  await job.start(server.url, 'Salt truck 3', 'Two positions');
+  await page.getByRole('radio', { name: 'It is due' }).click();
+  await job.tap('Go on');
+  await page.getByRole('radio', { name: 'U6-A' }).click();
+  await job.rest('Overnight', '7950');
+  await job.openUp();
+  for (let n = 1; n <= 3; n++) await job.tap(`Fastener ${n} is at 29 N·m`);
+  await expect(job.button('Fastener 4 is at 29 N·m')).toBeVisible();
+  await picture(page, 'job-torque');
+  await job.start(server.url, 'Pan loader', 'Two positions');
+  await page.getByRole('radio', { name: 'It is due' }).click();
+  await job.tap('Go on');
+  await job.rest('Overnight', '3650');
+  await job.openUp();
+  await job.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
+  let place = 0;
+  const measure = async (blades: readonly [string, string]) => {
+    await job.read(...blades);
+    await job.tap(/^Shim in it: 2.50 mm$/);
+  };
+  await job.workThrough('Stop', {
+    intake: () => measure(place++ === 0 ? ['0.15', '0.20'] : ['0.25', '0.30']),
+    exhaust: () => measure(place++ === 6 ? ['0.45', '0.50'] : ['0.35', '0.40']),
+  });
+  await expect(page.getByRole('table', { name: 'The sums' })).toBeVisible();
+  await picture(page, 'job-shims');
+});
+
+test('a sheet being written', async ({ page }) => {
+  await page.setViewportSize(WIDE);
+  await page.goto(`${server.url}/sheets/new`);
+  await page.getByLabel('Name of the engine').fill('Curlew 5');
+  await page.getByRole('button', { name: 'One cylinder more' }).click();
+  await page
+    .getByRole('heading', { name: 'In which order do they fire?' })
+    .scrollIntoViewIfNeeded();
+  await picture(page, 'editor-wide');
+});
+
 test('sheets', async ({ page }) => {
   await page.setViewportSize(PHONE);
   await page.goto(server.url);

@@ -1,7 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { MachineDetailSchema, MachineLinesSchema, ShopSchema } from '@longbar/core';
+import {
+  MachineDetailSchema,
+  MachineLinesSchema,
+  SheetRevisionsSchema,
+  ShopSchema,
+} from '@longbar/core';
 import { QueryTypes } from 'sequelize';
 import * as v from 'valibot';
 import type { TestServer } from '../../test-support/testServer';
@@ -50,6 +55,24 @@ describe('machines', () => {
     expect(v.is(ShopSchema, (await server.get('/shop')).body)).toBe(true);
   });
 
+  it('keeps a job closed as incomplete on record, and the check due', async () => {
+    const welder = MACHINES.find(({ name }) => name === 'Welder')!.id;
+    const due = (await server.get(`/machines/${welder}`)).body.due;
+    const of = head(welder);
+    expect((await server.post('/jobs', of)).status).toBe(201);
+    const answer = await server.post(`/jobs/${of.id}/events`, [
+      event(of.id, 1, { type: 'hours.read', hours: 41 }),
+      event(of.id, 2, { type: 'adjuster.unset', adjuster: 'exhaust.1', reason: 'seized' }),
+      event(of.id, 3, { type: 'machine.noted', text: 'Nut rounded' }),
+      event(of.id, 4, { type: 'job.signed', name: 'Ina', incomplete: true }),
+    ]);
+    expect(answer.status).toBe(200);
+    const { body } = await server.get(`/machines/${welder}`);
+    expect(body.history[0].summary.signed).toMatchObject({ incomplete: true });
+    expect(body.due).toMatchObject({ by: due.by, atHours: due.atHours });
+    expect(body.notes).toEqual([expect.objectContaining({ text: 'Nut rounded', by: 'Ina' })]);
+  });
+
   it('counts the next check from the last signed job', async () => {
     const { body } = await server.get(`/machines/${PUMP}`);
     expect(body.due).toMatchObject({ by: 'hours', atHours: 6621, hoursLeft: 38 });
@@ -85,6 +108,20 @@ describe('sheets', () => {
     expect((await server.get(`/sheets/${id}`)).body.document).toEqual(changed);
     const fresh = await server.post('/sheets', { id: randomUUID(), document });
     expect(fresh.body.revision).toBe(1);
+  });
+
+  it('keeps every revision to be read, the newest first', async () => {
+    const sheets = (await server.get('/sheets')).body as { id: string; name: string }[];
+    const id = sheets.find(({ name }) => name === 'Stint 3')!.id;
+    const { document } = (await server.get(`/sheets/${id}`)).body;
+    await server.post('/sheets', { id, document: { ...document, later: 1 } });
+    const revisions = (await server.get(`/sheets/${id}/revisions`)).body;
+    expect(v.is(SheetRevisionsSchema, revisions)).toBe(true);
+    expect(revisions.map(({ revision }: { revision: number }) => revision)).toEqual([2, 1]);
+    expect((await server.get(`/sheets/${id}/revisions/1`)).body.document).toEqual(document);
+    expect((await server.get(`/sheets/${id}/revisions/9`)).status).toBe(404);
+    expect((await server.get(`/sheets/${id}/revisions/x`)).status).toBe(404);
+    expect((await server.get(`/sheets/${randomUUID()}/revisions`)).status).toBe(404);
   });
 
   it('refuses a sheet with mistakes, naming each, and keeps nothing of it', async () => {

@@ -1,0 +1,98 @@
+import { inlineSix, planned } from '../../test-support/engines';
+import { journal, setting } from '../../test-support/journal';
+import type { JobAct, ShimStage } from '..';
+import { foldJob, jobPlan, planShims, shimRows, shimStage } from '..';
+
+const sheet = inlineSix({
+  adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
+});
+const ofShims = { ...setting, sheet };
+const supply = {
+  stock: [],
+  buy: { from: 2200, to: 3000, step: 50 },
+  policy: 'leave-inside' as const,
+};
+const START: JobAct[] = [{ type: 'position.found', angle: 0 }];
+const PLAN = planned(jobPlan(ofShims, foldJob(journal(START))));
+const middle = (id: string) => (id.startsWith('intake') ? 330 : 580);
+const stopOf = (id: string) => PLAN.stops.findIndex(({ set }) => set.some((s) => s.id === id));
+
+/** Everything measured at target but one at each stop, which are the wrong way round. */
+function measured(): JobAct[] {
+  return PLAN.stops.flatMap(({ set }, stop): JobAct[] => [
+    { type: 'stop.reached', stop, round: false },
+    ...set.flatMap(({ id }, i): JobAct[] => {
+      const off = i > 0 ? 0 : stop === 0 ? -100 : 100;
+      const gap = middle(id) + off;
+      const reading = { go: gap - 25, noGo: gap + 25, how: 'go-no-go' as const };
+      return [
+        { type: 'reading.taken', adjuster: id, phase: 'found', reading },
+        { type: 'shim.found', adjuster: id, size: stop === 0 ? 2600 : 2500 },
+      ];
+    }),
+  ]);
+}
+
+const stage = (acts: JobAct[]): ShimStage => shimStage(sheet, foldJob(journal(acts)), PLAN);
+
+describe('the work on the shims', () => {
+  const acts = [...START, ...measured()];
+  const rows = shimRows(sheet, foldJob(journal(acts)), PLAN);
+  const shims = planShims(rows, supply);
+  const kept = shims.rows
+    .filter(({ id, from }) => from === id)
+    .flatMap(({ id }): JobAct[] => [
+      { type: 'adjuster.kept', adjuster: id },
+      { type: 'adjuster.painted', adjuster: id },
+    ]);
+
+  it('takes the middle of each gap and the stop it is measured at', () => {
+    expect(rows).toHaveLength(12);
+    for (const { id, stop } of rows) expect(stop).toBe(stopOf(id));
+  });
+
+  it('goes from the plan to the last dab, each bucket closed before the crank moves on', () => {
+    expect(stage(acts)).toEqual({ stage: 'plan' });
+    const done: JobAct[] = [...acts, { type: 'shims.planned', ...shims }, ...kept];
+    const stages: string[] = [];
+    for (let i = 0; i < 60; i++) {
+      const next = stage(done);
+      stages.push(next.stage);
+      if (next.stage === 'plan') break;
+      if (next.stage === 'bar') done.push({ type: 'stop.reached', stop: next.stop, round: false });
+      if (next.stage === 'fit') {
+        const { id, in: size } = next.acts[0]!;
+        done.push({ type: 'shim.fitted', adjuster: id, size });
+      }
+      if (next.stage === 'read') {
+        const gap = middle(next.id);
+        const reading = { go: gap - 25, noGo: gap + 25, how: 'go-no-go' as const };
+        done.push(
+          { type: 'reading.taken', adjuster: next.id, phase: 'left', reading },
+          { type: 'adjuster.painted', adjuster: next.id },
+        );
+      }
+    }
+    const { adjusters } = foldJob(journal(done));
+    expect(Object.values(adjusters).every(({ painted }) => painted)).toBe(true);
+    expect(stages.filter((each) => each === 'read')).toHaveLength(2);
+    // One exchange between two stops: a stand-in at the first, and back to it at the end.
+    expect(stages.filter((each) => each === 'fit')).toHaveLength(3);
+  });
+
+  it('is worked out anew where a fitted bucket reads outside', () => {
+    const [first] = shims.order;
+    const wrong = { go: 100, noGo: 150, how: 'go-no-go' as const };
+    const done: JobAct[] = [
+      ...acts,
+      { type: 'shims.planned', ...shims, order: [{ ...first!, in: 2450 }] },
+      ...kept,
+      { type: 'stop.reached', stop: first!.stop, round: false },
+      { type: 'shim.fitted', adjuster: first!.id, size: 2450 },
+      { type: 'reading.taken', adjuster: first!.id, phase: 'left', reading: wrong },
+    ];
+    expect(stage(done)).toEqual({ stage: 'plan' });
+    const again = shimRows(sheet, foldJob(journal(done)), PLAN);
+    expect(again.find(({ id }) => id === first!.id)).toMatchObject({ old: 2450, measured: 125 });
+  });
+});

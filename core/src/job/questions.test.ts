@@ -1,0 +1,56 @@
+import { inlineSix } from '../../test-support/engines';
+import { journal } from '../../test-support/journal';
+import type { JobAct } from '..';
+import { foldJob, questionsAt } from '..';
+
+const blades = [200, 250, 300, 350, 400, 500, 550, 600, 650, 700, 750];
+const evidence = { sheet: inlineSix(), left: {}, blades };
+const tapped = (adjuster: string, go: number, noGo: number): JobAct => ({
+  type: 'reading.taken',
+  adjuster,
+  phase: 'found',
+  reading: { go, noGo, how: 'go-no-go' },
+  tried: [
+    { size: go, enters: true },
+    { size: noGo, enters: false },
+  ],
+});
+const asked = (id: string, acts: JobAct[]) =>
+  questionsAt(foldJob(journal(acts)), id, evidence).map(({ key }) => key.split(' ').at(-1));
+
+describe('questions before an adjuster is touched', () => {
+  it('are none of a reading inside or a little outside its limits', () => {
+    expect(asked('intake.1', [tapped('intake.1', 300, 350)])).toEqual([]);
+    expect(asked('intake.1', [tapped('intake.1', 200, 250)])).toEqual([]);
+    expect(asked('intake.1', [])).toEqual([]);
+  });
+
+  it('ask of the other valve’s setting, and of a swap', () => {
+    const acts = [tapped('intake.1', 550, 600)];
+    expect(asked('intake.1', acts)).toEqual(['other-spec', 'far-loose']);
+    expect(asked('intake.1', [...acts, tapped('exhaust.1', 300, 350)])[0]).toBe('swap');
+  });
+
+  it('ask of a cylinder whose valves are both tight', () => {
+    const acts = [tapped('intake.1', 200, 250), tapped('exhaust.1', 450, 500)];
+    expect(asked('exhaust.1', acts)).toEqual(['both-tight']);
+  });
+
+  it('ask of one that is unlike its neighbours', () => {
+    const others = [2, 3, 4, 5].map((n) => tapped(`intake.${n}`, 350, 400));
+    expect(asked('intake.1', [...others, tapped('intake.1', 250, 300)])).toEqual(['unlike-tight']);
+    expect(asked('intake.1', [...others.slice(1), tapped('intake.1', 250, 300)])).toEqual([]);
+  });
+
+  it('are done with once answered, until it reads otherwise, and once it is changed', () => {
+    const acts = [tapped('intake.1', 550, 600)];
+    const [first] = questionsAt(foldJob(journal(acts)), 'intake.1', evidence);
+    const answer: JobAct = { type: 'question.answered', question: first!.key, answer: 'looked' };
+    expect(asked('intake.1', [...acts, answer])).toEqual(['far-loose']);
+    expect(asked('intake.1', [...acts, answer, tapped('intake.1', 600, 650)])).toContain(
+      'other-spec',
+    );
+    const lock: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
+    expect(asked('intake.1', [...acts, lock])).toEqual([]);
+  });
+});
