@@ -4,7 +4,7 @@ import { JobPage } from './support/jobPage';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 1280, height: 800 } });
-test.setTimeout(300_000);
+test.setTimeout(600_000);
 
 let server: TestServer;
 test.beforeEach(async () => {

@@ -4,7 +4,7 @@ import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 // Whole jobs, tap by tap.
-test.setTimeout(300_000);
+test.setTimeout(600_000);
 
 let server: TestServer;
 test.beforeEach(async () => {

@@ -49,6 +49,7 @@ test('phone', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'light' });
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /^Go on with the job/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Welder/ })).toBeVisible();
   await picture(page, 'yard');
 });
 

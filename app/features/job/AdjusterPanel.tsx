@@ -107,19 +107,18 @@ function Panel({ entry, set, ...props }: PanelProps) {
         set={set}
         temperature={job.setting.sheet.temperature?.state ?? 'cold'}
       />
-      <Taking
-        {...{ job, id, entry, set, view, act, say }}
-        asked={question !== undefined}
-        key={id}
-      />
-      {question && (
-        <OpenQuestion
-          question={question}
-          onReadAgain={readAgain}
-          onAnswer={(answer) => act({ type: 'question.answered', question: question.key, answer })}
-        />
-      )}
-      <Verdict {...{ job, id, entry, view }} />
+      <Taking {...{ job, id, entry, set, view, act, say }} asked={question !== undefined} key={id}>
+        {question && (
+          <OpenQuestion
+            question={question}
+            onReadAgain={readAgain}
+            onAnswer={(answer) =>
+              act({ type: 'question.answered', question: question.key, answer })
+            }
+          />
+        )}
+        <Verdict {...{ job, id, entry, view }} />
+      </Taking>
       <OtherWays
         id={id}
         mayDoubt={view.offers === 'done' && phase === 'found' && !state?.doubted}

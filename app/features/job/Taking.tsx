@@ -18,6 +18,7 @@ import {
   tapBlade,
   tapStepped,
 } from '@longbar/core';
+import type { ReactNode } from 'react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../theme/Act';
@@ -38,6 +39,8 @@ type Props = {
   asked: boolean;
   act: (act: JobAct) => void;
   say: (words: string) => void;
+  /** What the reading says, between it and what else may be done. */
+  children: ReactNode;
 };
 
 type Phase = 'found' | 'set' | 'left' | 'again';
@@ -55,7 +58,7 @@ const FIGURE: Record<Phase, string> = {
 };
 
 /** Taking a reading: with the blades in hand, or off a gauge or a wrench. */
-export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
+export function Taking({ job, id, entry, set, view, asked, act, say, children }: Props) {
   const thickFirst = useAppSelector((all) => all.preferences.thickFirst);
   const [beforeLock, setBeforeLock] = useState(false);
   // The tiles are drawn anew only where they change, so what they call must stay the same.
@@ -82,7 +85,7 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
   useEffect(() => {
     tapped.current = (size) => blades(tapBlade(tried, size));
   });
-  if (phase === undefined) return null;
+  if (phase === undefined) return children;
   if (measure !== 'lash') {
     return (
       <>
@@ -95,6 +98,7 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
           onRead={(taken) => take(taken)}
         />
         <SameAgain {...{ job, id, reading }} onTake={take} />
+        {children}
       </>
     );
   }
@@ -110,16 +114,15 @@ export function Taking({ job, id, entry, set, view, asked, act, say }: Props) {
         onTapLeaf={(leaf: SteppedBlade) => blades(tapStepped(tried, leaf))}
       />
       <SameAgain {...{ job, id, reading }} onTake={take} />
-      <TypedReading key={phase} set={set} onRead={(taken) => take(taken)} />
+      {children}
+      {adjusting && <LeaveLoose state={job.state} by={job.by} />}
       {adjusting && (
-        <>
-          <LeaveLoose state={job.state} by={job.by} />
-          <Act
-            label={beforeLock ? 'Back to the reading as found' : 'Read before locking'}
-            onPress={() => setBeforeLock(!beforeLock)}
-          />
-        </>
+        <Act
+          label={beforeLock ? 'Back to the reading as found' : 'Read before locking'}
+          onPress={() => setBeforeLock(!beforeLock)}
+        />
       )}
+      <TypedReading key={phase} set={set} onRead={(taken) => take(taken)} />
     </>
   );
 }
