@@ -4,7 +4,12 @@ import { formatFigure } from '../gauging/measure';
 import type { Reading } from '../gauging/reading';
 import { formatHours, formatInstant, formatMillimetres } from '../units';
 import type { KnownEvent } from './events';
+import type { AdjusterEvent } from './foldAdjuster';
 import { isOfAdjuster } from './foldAdjuster';
+import type { EndEvent } from './foldEnd';
+import { isOfEnd } from './foldEnd';
+import type { PhaseEvent } from './foldPhase';
+import type { PositionEvent } from './foldPosition';
 import { isOfPosition } from './foldPosition';
 import type { UnsetReason } from './state';
 
@@ -40,10 +45,11 @@ export function describeEvent(event: KnownEvent): Described {
   if (isOfAdjuster(event)) {
     return { what: adjusterName(event.adjuster), detail: describeAdjuster(event) };
   }
-  return isOfPosition(event) ? describePosition(event) : describePhase(event);
+  if (isOfPosition(event)) return describePosition(event);
+  return isOfEnd(event) ? describeEnd(event) : describePhase(event);
 }
 
-function describeAdjuster(event: Parameters<typeof isOfAdjuster>[0]): string {
+function describeAdjuster(event: AdjusterEvent): string {
   switch (event.type) {
     case 'reading.taken': {
       const figure = event.tried?.length === 0 ? 'cleared' : describeReading(event.reading);
@@ -63,12 +69,10 @@ function describeAdjuster(event: Parameters<typeof isOfAdjuster>[0]): string {
       return `${describeShim(event.size)} found`;
     case 'shim.fitted':
       return `${describeShim(event.size)} fitted`;
-    default:
-      return '';
   }
 }
 
-function describePosition(event: Parameters<typeof isOfPosition>[0]): Described {
+function describePosition(event: PositionEvent): Described {
   switch (event.type) {
     case 'rocker.felt':
       return { what: adjusterName(event.adjuster), detail: event.state };
@@ -80,12 +84,10 @@ function describePosition(event: Parameters<typeof isOfPosition>[0]): Described 
       return { what: 'Position', detail: 'rockers disagree, find it anew' };
     case 'stop.reached':
       return { what: `Stop ${event.stop + 1}`, detail: event.round ? 'reached again' : 'reached' };
-    default:
-      return { what: '', detail: '' };
   }
 }
 
-function describePhase(event: KnownEvent): Described {
+function describePhase(event: PhaseEvent): Described {
   switch (event.type) {
     case 'why.noted':
       return { what: 'Why', detail: REASON[event.reason] };
@@ -115,12 +117,12 @@ function describePhase(event: KnownEvent): Described {
       return { what: 'Shims', detail: 'worked out' };
     case 'round.done':
       return { what: 'Once round again', detail: 'done' };
-    default:
-      return describeEnd(event);
+    case 'event.undone':
+      return { what: 'Undo', detail: '' };
   }
 }
 
-function describeEnd(event: KnownEvent): Described {
+function describeEnd(event: EndEvent): Described {
   switch (event.type) {
     case 'closing.done':
       return { what: 'Closed up', detail: event.note ?? 'one thing back' };
@@ -140,8 +142,6 @@ function describeEnd(event: KnownEvent): Described {
       return { what: 'Handed over', detail: `to ${event.to}` };
     case 'job.signed':
       return { what: event.incomplete ? 'Signed incomplete' : 'Signed', detail: event.name };
-    default:
-      return { what: 'Undo', detail: '' };
   }
 }
 

@@ -283,6 +283,17 @@ export const HoursPostSchema = v.object(
   'An hours reading has date and hours.',
 );
 
+type Guard<T extends JobEventType> = (event: KnownEvent) => event is EventOf<T>;
+
+/** Tells the events of these types from all others. */
+export function isOneOf<T extends JobEventType>(...types: readonly T[]): Guard<T> {
+  const wanted: ReadonlySet<string> = new Set(types);
+  return (event): event is EventOf<T> => wanted.has(event.type);
+}
+
+/** The events that such a guard tells. */
+export type ToldBy<G> = G extends Guard<infer T> ? EventOf<T> : never;
+
 /** Whether this version knows the event's type. */
 export function isKnown(event: JobEvent): event is KnownEvent {
   return byType.has(event.type);

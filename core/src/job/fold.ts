@@ -1,4 +1,5 @@
 import { applyAdjuster, isOfAdjuster } from './foldAdjuster';
+import { applyEnd, isOfEnd } from './foldEnd';
 import { applyPosition, isOfPosition } from './foldPosition';
 import { applyPhase } from './foldPhase';
 import type { JobEvent, KnownEvent } from './events';
@@ -49,5 +50,6 @@ function undoneIds(journal: readonly JobEvent[]): Set<string> {
 function apply(state: JobState, event: KnownEvent): void {
   if (isOfAdjuster(event)) return applyAdjuster(state, event);
   if (isOfPosition(event)) return applyPosition(state, event);
+  if (isOfEnd(event)) return applyEnd(state, event);
   applyPhase(state, event);
 }

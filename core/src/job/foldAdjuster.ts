@@ -1,7 +1,9 @@
-import type { EventOf, KnownEvent } from './events';
+import type { EventOf, ToldBy } from './events';
+import { isOneOf } from './events';
 import type { AdjusterState, JobState } from './state';
 
-const TYPES = [
+/** The events of one adjuster. */
+export const isOfAdjuster = isOneOf(
   'reading.taken',
   'adjuster.kept',
   'adjuster.locked',
@@ -10,12 +12,8 @@ const TYPES = [
   'adjuster.doubted',
   'shim.found',
   'shim.fitted',
-] as const;
-type AdjusterEvent = EventOf<(typeof TYPES)[number]>;
-
-export function isOfAdjuster(event: KnownEvent): event is AdjusterEvent {
-  return (TYPES as readonly string[]).includes(event.type);
-}
+);
+export type AdjusterEvent = ToldBy<typeof isOfAdjuster>;
 
 /** What an event says of one adjuster. */
 export function applyAdjuster(state: JobState, event: AdjusterEvent): void {

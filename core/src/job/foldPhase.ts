@@ -1,24 +1,11 @@
-import type { EventOf, KnownEvent } from './events';
+import type { KnownEvent } from './events';
+import type { AdjusterEvent } from './foldAdjuster';
+import type { EndEvent } from './foldEnd';
+import type { PositionEvent } from './foldPosition';
 import type { JobState } from './state';
 
-type PhaseEvent = Exclude<
-  KnownEvent,
-  EventOf<
-    | 'reading.taken'
-    | 'adjuster.kept'
-    | 'adjuster.locked'
-    | 'adjuster.painted'
-    | 'adjuster.unset'
-    | 'adjuster.doubted'
-    | 'shim.found'
-    | 'shim.fitted'
-    | 'rocker.felt'
-    | 'crank.observed'
-    | 'position.found'
-    | 'position.lost'
-    | 'stop.reached'
-  >
->;
+/** The events of the phases before and around the setting itself: all the others. */
+export type PhaseEvent = Exclude<KnownEvent, AdjusterEvent | PositionEvent | EndEvent>;
 
 /** What an event says of the phases around the setting itself. */
 export function applyPhase(state: JobState, event: PhaseEvent): void {
@@ -68,61 +55,8 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
     case 'round.done':
       state.roundDone = true;
       return;
-    default:
-      return applyEnd(state, event);
-  }
-}
-
-type EndEvent = Extract<
-  PhaseEvent,
-  {
-    type:
-      | 'closing.done'
-      | 'bar.out'
-      | 'clear.said'
-      | 'tools.counted'
-      | 'isolation.undone'
-      | 'run.noted'
-      | 'machine.noted'
-      | 'job.handed'
-      | 'job.signed'
-      | 'event.undone';
-  }
->;
-
-function applyEnd(state: JobState, event: EndEvent): void {
-  const { at, by } = event;
-  switch (event.type) {
-    case 'closing.done':
-      state.closing[event.item] = { by, at, note: event.note };
-      return;
-    case 'bar.out':
-      state.barOut = { by, at };
-      return;
-    case 'clear.said':
-      state.clear[event.person] = { by, at, looked: event.looked };
-      return;
-    case 'tools.counted':
-      state.toolsCounted = { by, at };
-      return;
-    case 'isolation.undone':
-      state.undone[event.isolation] = { by, at };
-      return;
-    case 'run.noted': {
-      const { ran, leaks, symptomGone, note } = event;
-      state.run = { ran, leaks, symptomGone, note };
-      return;
-    }
-    case 'machine.noted':
-      state.machineNotes.push({ id: event.id, text: event.text, by, at });
-      return;
-    case 'job.handed':
-      state.handed.push({ to: event.to, by, at });
-      return;
-    case 'job.signed':
-      state.signed = { name: event.name, at, incomplete: event.incomplete };
-      return;
     case 'event.undone':
+      // Taken into account before anything is folded.
       return;
   }
 }

@@ -1,19 +1,17 @@
 import { observe } from '../barring/observation';
-import type { EventOf, KnownEvent } from './events';
+import type { ToldBy } from './events';
+import { isOneOf } from './events';
 import type { JobState } from './state';
 
-const TYPES = [
+/** The events of where the crank stands. */
+export const isOfPosition = isOneOf(
   'rocker.felt',
   'crank.observed',
   'position.found',
   'position.lost',
   'stop.reached',
-] as const;
-type PositionEvent = EventOf<(typeof TYPES)[number]>;
-
-export function isOfPosition(event: KnownEvent): event is PositionEvent {
-  return (TYPES as readonly string[]).includes(event.type);
-}
+);
+export type PositionEvent = ToldBy<typeof isOfPosition>;
 
 /** What an event says of where the crank stands. */
 export function applyPosition(state: JobState, event: PositionEvent): void {
@@ -27,6 +25,7 @@ export function applyPosition(state: JobState, event: PositionEvent): void {
     case 'position.found':
       // A plan begins anew from where the crank is found; work already done stands.
       state.foundAt = event.angle;
+      barredAgain(state);
       forgetStops(state);
       return;
     case 'position.lost':
@@ -36,12 +35,19 @@ export function applyPosition(state: JobState, event: PositionEvent): void {
       forgetStops(state);
       return;
     case 'stop.reached': {
+      barredAgain(state);
       const list = event.round ? state.reachedAgain : state.reached;
       if (!list.includes(event.stop)) list.push(event.stop);
       state.lastStop = { stop: event.stop, round: event.round, at: event.at };
       return;
     }
   }
+}
+
+/** The crank was turned: the bar is on it again, and nobody is clear of it any more. */
+function barredAgain(state: JobState): void {
+  delete state.barOut;
+  state.clear = {};
 }
 
 function forgetStops(state: JobState): void {

@@ -95,6 +95,33 @@ describe('the steps', () => {
     ]);
   });
 
+  it('closes barring once the first isolation comes off, until that is taken back', () => {
+    const acts = wholeJob();
+    const undone = acts.findIndex(({ type }) => type === 'isolation.undone');
+    const closed = (more: JobAct[]) =>
+      jobSteps(setting, foldJob(journal([...acts.slice(0, undone + 1), ...more])), NOW)
+        .filter(({ closed: why }) => why?.startsWith('Isolations are coming off'))
+        .map(({ id }) => id);
+    expect(closed([])).toEqual(['find', 'stop', 'stop', 'round']);
+    expect(closed([{ type: 'event.undone', target: uuid(100 + undone) }])).toEqual([]);
+  });
+
+  it('asks anew for bar out and everyone clear where the crank is turned after that', () => {
+    const acts = wholeJob();
+    const tools = acts.findIndex(({ type }) => type === 'tools.counted');
+    const able = (more: JobAct[]) =>
+      jobSteps(setting, foldJob(journal([...acts.slice(0, tools + 1), ...more])), NOW).find(
+        ({ id }) => id === 'able',
+      )?.missing;
+    expect(able([])).toEqual(['Battery isolator on']);
+    const again: JobAct = { type: 'stop.reached', stop: 0, round: true };
+    expect(able([again])).toEqual(['Bar and pins out of the engine.']);
+    expect(able([again, { type: 'bar.out' }])).toContain('Ina: clear, own lock off.');
+    expect(able([{ type: 'position.found', angle: 0 }])).toEqual([
+      'Bar and pins out of the engine.',
+    ]);
+  });
+
   it('begins the stops with the turn found', () => {
     const plan = jobPlan(setting, foldJob(journal(wholeJob(360).slice(0, 8))));
     expect(!isRefused(plan) && plan.stops[0]).toMatchObject({ at: 360, turn: 0 });

@@ -74,41 +74,49 @@ function worked(
 export function jobSteps(setting: JobSetting, state: JobState, now: string): Step[] {
   const before = stepsBefore(setting, state, now);
   const plan = jobPlan(setting, state);
-  const find = state.foundAt === undefined ? ['Settle where the crank is.'] : [];
-  const shut = firstOpen(before);
-  const lost = shut ?? (find.length > 0 ? 'Find the crank’s position first.' : undefined);
+  const missing = state.foundAt === undefined ? ['Settle where the crank is.'] : [];
+  const shut = comingOff(state) ?? whatBars(before);
+  const find = step('find', 'Find position', isRefused(plan) ? [plan.refused] : missing, shut);
   return [
     ...before,
-    step('find', 'Find position', isRefused(plan) ? [plan.refused] : find, shut),
-    ...stepsAtWork(setting, state, isRefused(plan) ? [] : plan.stops, lost),
+    find,
+    ...stepsAtWork(setting, state, isRefused(plan) ? [] : plan.stops, shut ?? whatBars([find])),
     ...stepsAfter(setting, state),
   ].map((each, i, all) => afterWork(each, all.slice(0, i)));
 }
 
 function stepsBefore({ sheet }: JobSetting, state: JobState, now: string): Step[] {
-  const why = state.why ? [] : ['Say why the engine is opened.'];
-  const unable = missingIsolations(sheet, state);
-  const shut = unable.length > 0 ? 'Make the engine unable to start first.' : undefined;
-  const open = state.opened ? [] : ['Covers off, everything noted.'];
-  const torque = torqueFirst(sheet).length > 0;
-  const covered = shut ?? (open.length > 0 ? 'Open up first.' : undefined);
-  return [
-    step('why', 'Why', why),
+  const steps = [
+    step('why', 'Why', state.why ? [] : ['Say why the engine is opened.']),
     step('ready', 'Ready', missingReady(sheet, state, now)),
-    step('unable', 'Make unable to start', unable),
-    step('open', 'Open up', open, shut),
-    ...(torque ? [step('torque', 'Torque first', missingTorque(sheet, state), covered)] : []),
+    step('unable', 'Make unable to start', missingIsolations(sheet, state)),
   ];
+  const open = state.opened ? [] : ['Covers off, everything noted.'];
+  steps.push(step('open', 'Open up', open, whatBars(steps)));
+  if (torqueFirst(sheet).length > 0) {
+    steps.push(step('torque', 'Torque first', missingTorque(sheet, state), whatBars(steps)));
+  }
+  return steps;
 }
 
-/** Why nothing is barred yet: the first of the steps before that bars the way, if one does. */
-function firstOpen(before: readonly Step[]): string | undefined {
-  const FIRST: Partial<Record<StepId, string>> = {
-    unable: 'Make the engine unable to start first.',
-    open: 'Open up first.',
-    torque: 'Torque first: lash after that, never before.',
-  };
-  return before.filter(({ missing }) => missing.length > 0).flatMap(({ id }) => FIRST[id] ?? [])[0];
+const BARS_THE_WAY: Partial<Record<StepId, string>> = {
+  unable: 'Make the engine unable to start first.',
+  open: 'Open up first.',
+  torque: 'Torque first: lash after that, never before.',
+  find: 'Find the crank’s position first.',
+};
+
+/** Why what comes next waits: the first of these steps that must be complete and is not. */
+function whatBars(earlier: readonly Step[]): string | undefined {
+  return earlier
+    .filter(({ missing }) => missing.length > 0)
+    .flatMap(({ id }) => BARS_THE_WAY[id] ?? [])[0];
+}
+
+/** Nothing is barred any more once the first isolation is undone, unless that is taken back. */
+function comingOff({ undone, signed }: JobState): string | undefined {
+  if (signed || Object.keys(undone).length === 0) return undefined;
+  return 'Isolations are coming off: undo that before anything is barred again.';
 }
 
 function stepsAtWork(

@@ -1,0 +1,53 @@
+import type { ToldBy } from './events';
+import { isOneOf } from './events';
+import type { JobState } from './state';
+
+/** The events from closing up to the signature, and those beside the work. */
+export const isOfEnd = isOneOf(
+  'closing.done',
+  'bar.out',
+  'clear.said',
+  'tools.counted',
+  'isolation.undone',
+  'run.noted',
+  'machine.noted',
+  'job.handed',
+  'job.signed',
+);
+export type EndEvent = ToldBy<typeof isOfEnd>;
+
+/** What an event says of the end of the job. */
+export function applyEnd(state: JobState, event: EndEvent): void {
+  const { at, by } = event;
+  switch (event.type) {
+    case 'closing.done':
+      state.closing[event.item] = { by, at, note: event.note };
+      return;
+    case 'bar.out':
+      state.barOut = { by, at };
+      return;
+    case 'clear.said':
+      state.clear[event.person] = { by, at, looked: event.looked };
+      return;
+    case 'tools.counted':
+      state.toolsCounted = { by, at };
+      return;
+    case 'isolation.undone':
+      state.undone[event.isolation] = { by, at };
+      return;
+    case 'run.noted': {
+      const { ran, leaks, symptomGone, note } = event;
+      state.run = { ran, leaks, symptomGone, note };
+      return;
+    }
+    case 'machine.noted':
+      state.machineNotes.push({ id: event.id, text: event.text, by, at });
+      return;
+    case 'job.handed':
+      state.handed.push({ to: event.to, by, at });
+      return;
+    case 'job.signed':
+      state.signed = { name: event.name, at, incomplete: event.incomplete };
+      return;
+  }
+}
