@@ -81,7 +81,8 @@ const ColumnTarget = memo(function ColumnTarget(props: ColumnProps) {
 function nextOf(own: readonly string[], cells: Props['cells']): string {
   const selected = own.findIndex((id) => cells[id]?.selected);
   if (selected >= 0) return own[(selected + 1) % own.length] as string;
-  const open = own.find((id) => cells[id]?.here && cells[id]?.progress !== 'painted');
+  const ended = (id: string) => ['painted', 'unset'].includes(cells[id]?.progress ?? '');
+  const open = own.find((id) => cells[id]?.here && !ended(id));
   return open ?? (own.find((id) => cells[id]?.here) as string | undefined) ?? (own[0] as string);
 }
 

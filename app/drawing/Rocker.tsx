@@ -3,7 +3,7 @@ import { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import type { Tokens } from '../theme/tokens';
 
 /** How far an adjuster has come in this job. */
-export type Progress = 'none' | 'found' | 'locked' | 'painted';
+export type Progress = 'none' | 'found' | 'locked' | 'painted' | 'unset';
 
 /** What is drawn of one rocker. */
 export type RockerLook = {
@@ -61,7 +61,7 @@ export const Rocker = memo(function Rocker(props: Props) {
       )}
       <G transform={`translate(0 ${push})`}>
         <Path d={NUT} fill={nut} stroke={line} strokeWidth={1.3} />
-        {progress !== 'painted' && (
+        {progress !== 'painted' && progress !== 'unset' && (
           <Line
             x1={-2.6}
             x2={2.6}
@@ -82,6 +82,14 @@ export const Rocker = memo(function Rocker(props: Props) {
           />
         )}
         {progress === 'painted' && <Dab tokens={tokens} />}
+        {progress === 'unset' && (
+          <Path
+            d="M -9 3 L 9 21 M 9 3 L -9 21"
+            stroke={tokens.stop}
+            strokeWidth={3.4}
+            strokeLinecap="round"
+          />
+        )}
       </G>
     </G>
   );

@@ -31,6 +31,7 @@ export { BARRING_METHODS } from './barring/methods';
 export type { BarringMethod } from './barring/methods';
 export { isRefused } from './barring/barringPlan';
 export { planBarring } from './barring/plan';
+export { planWork } from './barring/planWork';
 export type { BarringPlan, LeftOver, PlanOptions, Refused, Stop } from './barring/barringPlan';
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
 export { chartConflicts, openConflicts } from './barring/conflicts';
@@ -104,7 +105,6 @@ export type { Step, StepId } from './job/steps';
 export {
   closingItems,
   coldFrom,
-  hotUntil,
   isFinished,
   isolationsOf,
   isUnread,
@@ -114,6 +114,7 @@ export {
   torqueFirst,
   unsetOf,
 } from './job/gates';
+export { hotUntil, readTooCool } from './job/hotWindow';
 export { ROUND_RULES, settingOf } from './job/setting';
 export type { JobSetting, RoundRule } from './job/setting';
 export { shimActsLeft, shimIds, shimRows, shimStage } from './job/jobShims';

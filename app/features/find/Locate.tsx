@@ -17,8 +17,8 @@ import { MarksSeen } from './MarksSeen';
 
 type Props = {
   sheet: EngineSheet;
-  /** The stops to be barred to once the place is known. */
-  plan: BarringPlan | undefined;
+  /** The stops to be barred to once the place is known, where that is said here. */
+  plan?: BarringPlan | undefined;
   observations: readonly Observation[];
   width: number;
   /** Takes an observation, or takes one that stands already back. */

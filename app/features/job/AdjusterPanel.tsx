@@ -1,4 +1,4 @@
-import type { AdjusterEntry, JobAct } from '@longbar/core';
+import type { AdjusterEntry, JobAct, Question } from '@longbar/core';
 import {
   adjusterName,
   entryOf,
@@ -54,6 +54,11 @@ type PanelProps = Props & {
   entry: NonNullable<ReturnType<typeof settable>>;
   set: NonNullable<ReturnType<typeof useBladeSet>>;
 };
+
+/** The answer with the words it answers: the record is read without the screen. */
+function answered({ key, says }: Question, answer: string): JobAct {
+  return { type: 'question.answered', question: key, answer, says };
+}
 
 /** After these there is nothing more to do at this adjuster now. */
 const ENDS: ReadonlySet<JobAct['type']> = new Set([
@@ -112,9 +117,7 @@ function Panel({ entry, set, ...props }: PanelProps) {
           <OpenQuestion
             question={question}
             onReadAgain={readAgain}
-            onAnswer={(answer) =>
-              act({ type: 'question.answered', question: question.key, answer })
-            }
+            onAnswer={(answer) => act(answered(question, answer))}
           />
         )}
         <Verdict {...{ job, id, entry, view }} />
@@ -140,10 +143,11 @@ function Sibling({ job, id, onSelect }: Props) {
   const own = stop?.set.filter((each) => each.id.split('.')[1] === cylinder) ?? [];
   const next = own[(own.findIndex((each) => each.id === id) + 1) % own.length];
   if (!next || next.id === id) return null;
-  const painted = job.state.adjusters[next.id]?.painted;
+  const { painted, unset } = job.state.adjusters[next.id] ?? {};
+  const word = painted ? 'finished' : unset ? 'cannot be set' : 'set here too';
   return (
     <Act
-      label={`${next.id.split('.')[0]}: ${painted ? 'finished' : 'set here too'}`}
+      label={`${next.id.split('.')[0]}: ${word}`}
       name={`Go to ${adjusterName(next.id)}`}
       style={styles.quiet}
       onPress={() => onSelect(next.id)}

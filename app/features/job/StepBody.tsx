@@ -40,7 +40,7 @@ export function StepBody({ looking, onPresent, ...props }: Props) {
       <StepFrame
         job={job}
         after={after}
-        primary={<Act weight="primary" label="Back to the present step" onPress={onPresent} />}
+        act={{ label: 'Back to the present step', onPress: onPresent }}
       >
         <Words as="heading">{step.title}</Words>
         <Words>{step.closed}</Words>

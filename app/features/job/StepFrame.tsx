@@ -1,15 +1,23 @@
 import { describeEvent } from '@longbar/core';
-import type { ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../theme/Act';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import type { WorkingJob } from './useJob';
 
-type Props = { job: WorkingJob; children: ReactNode; primary?: ReactNode; after?: ReactNode };
+type Props = {
+  job: WorkingJob;
+  children: ReactNode;
+  /** The one thing to record now. */
+  act?: Omit<ComponentProps<typeof Act>, 'weight'> & { weight?: 'primary' | 'stop' };
+  /** What is recorded now, where it is more than one button. */
+  primary?: ReactNode;
+  after?: ReactNode;
+};
 
 /** A step: what it says, and low under the thumb what it records, with one tap to undo. */
-export function StepFrame({ job, children, primary, after }: Props) {
+export function StepFrame({ job, children, act, primary, after }: Props) {
   const tokens = useTokens();
   const last = job.state.standing[job.state.standing.length - 1];
   const undoable = last && !job.state.signed ? describeEvent(last) : undefined;
@@ -28,7 +36,12 @@ export function StepFrame({ job, children, primary, after }: Props) {
             onPress={job.undo}
           />
         )}
-        {primary && <View style={styles.primary}>{primary}</View>}
+        {(act ?? primary) && (
+          <View style={styles.primary}>
+            {primary}
+            {act && <Act weight="primary" {...act} />}
+          </View>
+        )}
       </View>
     </View>
   );

@@ -23,10 +23,7 @@ export function WhereWasI({ job, onGoOn }: Props) {
   const { lastStop } = state;
   const stop = lastStop && !isRefused(plan) ? plan.stops[lastStop.stop] : undefined;
   return (
-    <StepFrame
-      job={job}
-      primary={<Act weight="primary" label="It has not moved: go on" onPress={onGoOn} />}
-    >
+    <StepFrame job={job} act={{ label: 'It has not moved: go on', onPress: onGoOn }}>
       <Words as="title">Where was I?</Words>
       <Words as="strong">
         {stop && lastStop

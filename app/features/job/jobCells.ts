@@ -50,6 +50,7 @@ export function jobCells(
 function progressOf({ adjusters }: JobState, id: string): Progress {
   const state = adjusters[id];
   if (!state) return 'none';
+  if (state.unset) return 'unset';
   if (state.painted) return 'painted';
   if (state.locked || state.kept) return 'locked';
   return state.found ? 'found' : 'none';
@@ -60,6 +61,7 @@ const PROGRESS_WORDS: Record<Progress, string> = {
   found: 'read as found',
   locked: 'locked, dab missing',
   painted: 'finished',
+  unset: 'cannot be set',
 };
 
 function wordsFor(

@@ -29,7 +29,8 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
               <Words as="strong">{when}</Words>
               <Words as="note" color="secondInk">
                 {hours ? `${formatHours(hours.hours)} h, ` : ''}
-                {set.done} of {set.of} set, signed by {signed?.name}
+                {set.done} of {set.of} set,{' '}
+                {signed?.incomplete ? 'closed as incomplete by' : 'signed by'} {signed?.name}
               </Words>
             </View>
             <Icon name="open" color={tokens.ink} />

@@ -1,7 +1,7 @@
 import type { BarringMethod, EngineSheet, MachineDetail } from '@longbar/core';
-import { BARRING_METHODS, isRefused, openConflicts, planBarring } from '@longbar/core';
+import { BARRING_METHODS, isRefused, openConflicts, planBarring, planWork } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { v4 as uuid } from 'uuid';
@@ -27,10 +27,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   const [name, setName] = useState(remembered);
   const [problem, setProblem] = useState<string>();
   const { document } = machine;
-  const schools = BARRING_METHODS.map((each) => ({
-    method: each,
-    answer: planBarring(document, { method: each }),
-  }));
+  const schools = useMemo(() => schoolsOf(document), [document]);
   const [method, setMethod] = useState<BarringMethod>(() => usualMethod(document));
   const unsettled = method === 'manual' ? openConflicts(document).length : 0;
   const start = async () => {
@@ -61,18 +58,16 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
       <Words as="strong">By which school?</Words>
       <View role="radiogroup" aria-label="School">
         <Tiles columns={2}>
-          {schools.map(({ method: each, answer }) =>
-            isRefused(answer) ? null : (
-              <Choice
-                key={each}
-                label={METHOD_TITLES[each]}
-                detail={`${answer.stops.length} stops`}
-                name={METHOD_TITLES[each]}
-                chosen={method === each}
-                onPress={() => setMethod(each)}
-              />
-            ),
-          )}
+          {schools.map(({ school, stops }) => (
+            <Choice
+              key={school}
+              label={METHOD_TITLES[school]}
+              detail={stops === 1 ? '1 stop' : `${stops} stops`}
+              name={METHOD_TITLES[school]}
+              chosen={method === school}
+              onPress={() => setMethod(school)}
+            />
+          ))}
         </Tiles>
       </View>
       <Words as="note" color="secondInk">
@@ -100,6 +95,14 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
       )}
     </Stack>
   );
+}
+
+/** The schools that this engine can be barred by, and how many stops the job then has. */
+function schoolsOf(sheet: EngineSheet): { school: BarringMethod; stops: number }[] {
+  return BARRING_METHODS.flatMap((school) => {
+    const work = planWork(sheet, { method: school });
+    return isRefused(work) ? [] : [{ school, stops: work.stops.length }];
+  });
 }
 
 /** The manual's chart where nothing in it is open, else the fewest looks at the mark. */

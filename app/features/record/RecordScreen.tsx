@@ -17,6 +17,7 @@ import { jobCells } from '../job/jobCells';
 import { JobMap } from '../job/JobMap';
 import type { WorkingJob } from '../job/useJob';
 import { useJob } from '../job/useJob';
+import { RecordNotes } from './RecordNotes';
 import { RecordTable } from './RecordTable';
 
 /** One finished job as a page for people: as found and as left for every adjuster. */
@@ -82,10 +83,11 @@ function Record({ job }: { job: WorkingJob }) {
         />
       </View>
       <RecordTable job={job} />
+      <RecordNotes job={job} />
       <Safety job={job} />
       <Words as="strong">
         {finished
-          ? `Signed by ${finished.name}, ${formatInstant(finished.at)}.`
+          ? `${finished.incomplete ? 'Closed as incomplete' : 'Signed'} by ${finished.name}, ${formatInstant(finished.at)}.`
           : 'Not signed: this job is still open.'}
       </Words>
       <Words as="note" color="secondInk">
@@ -96,7 +98,8 @@ function Record({ job }: { job: WorkingJob }) {
   );
 }
 
-function Facts({ job: { state, setting } }: { job: WorkingJob }) {
+function Facts({ job }: { job: WorkingJob }) {
+  const { state, setting } = job;
   const facts: [string, string][] = [
     ['Begun', `${formatDay(setting.head.at)} by ${setting.head.by}`],
     ['Hours', state.hours ? `${formatHours(state.hours.hours)} h` : 'not read'],
@@ -106,7 +109,8 @@ function Facts({ job: { state, setting } }: { job: WorkingJob }) {
         ? [REASON[state.why.reason], state.why.symptom].filter(Boolean).join(': ')
         : 'not said',
     ],
-    ['At rest since', state.coldSince ? formatInstant(state.coldSince) : 'not said'],
+    temperatureFact(job),
+    ...(state.tag === undefined ? [] : [tagFact(state.tag)]),
     ['Run', runWords(state.run)],
   ];
   return (
@@ -121,6 +125,20 @@ function Facts({ job: { state, setting } }: { job: WorkingJob }) {
       ))}
     </View>
   );
+}
+
+/** Cold since when, or how long it ran hot before it was shut down. */
+function temperatureFact({ state, setting }: WorkingJob): [string, string] {
+  if (setting.sheet.temperature?.state !== 'hot') {
+    return ['At rest since', state.coldSince ? formatInstant(state.coldSince) : 'not said'];
+  }
+  const { hot } = state;
+  const words = hot ? `${formatInstant(hot.stopped)}, after ${hot.ran} min` : 'not said';
+  return ['Shut down hot', words];
+}
+
+function tagFact(tag: string): [string, string] {
+  return ['Data tag', tag || 'none the sheet knows'];
 }
 
 function runWords(run: WorkingJob['state']['run']): string {
@@ -156,6 +174,12 @@ function Safety({ job: { state, setting } }: { job: WorkingJob }) {
           ? `Bar and pins out: ${state.barOut.by}, ${formatInstant(state.barOut.at)}`
           : 'Bar and pins: not out yet'}
       </Words>
+      {Object.entries(state.clear).map(([person, { by, looked }]) => (
+        <Words key={person} as="note">
+          {person}: {looked ? `${by} went and looked: ${looked}` : 'clear, own lock off'}
+        </Words>
+      ))}
+      {state.toolsCounted && <Words as="note">Tools counted back: {state.toolsCounted.by}</Words>}
       {state.standing
         .filter(({ type }) => type === 'position.found' || type === 'position.lost')
         .map((event) => (

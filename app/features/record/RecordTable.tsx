@@ -1,11 +1,15 @@
-import type { AdjusterState, Spec } from '@longbar/core';
+import type { AdjusterEntry, AdjusterState } from '@longbar/core';
 import {
   adjusterName,
   describeLock,
   describeReading,
-  formatMillimetres,
+  describeShim,
+  describeUnset,
+  formatFigure,
   judgeReading,
+  measureOf,
   seatingOf,
+  unitOf,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
@@ -20,40 +24,45 @@ export function RecordTable({ job }: { job: WorkingJob }) {
     bank.cylinders.flatMap((seated) => seated.adjusters),
   );
   return (
-    <View role="table" aria-label="Readings in mm">
+    <View role="table" aria-label="Readings">
       <View role="row" style={[styles.row, { borderColor: tokens.ink }]}>
-        {['Adjuster', 'Limits', 'As found', 'As left', 'Nut'].map((title, i) => (
+        {['Adjuster', 'Limits', 'As found', 'As left', 'Done'].map((title, i) => (
           <Words key={title} as="label" role="columnheader" color="secondInk" style={COLUMNS[i]}>
             {title}
           </Words>
         ))}
       </View>
       {adjusters.map(({ id, entry }) => (
-        <AdjusterRow key={id} id={id} spec={entry.spec} state={job.state.adjusters[id]} />
+        <AdjusterRow key={id} id={id} entry={entry} state={job.state.adjusters[id]} />
       ))}
       <Words as="note" color="secondInk" style={styles.legend}>
-        mm; a–b: a entered, b did not. ▲ loose, ▼ tight, as found.
+        mm unless said; a–b: a entered, b did not. ▲ loose, ▼ tight, as found.
       </Words>
     </View>
   );
 }
 
-type RowProps = { id: string; spec: Spec | undefined; state: AdjusterState | undefined };
+type RowProps = { id: string; entry: AdjusterEntry; state: AdjusterState | undefined };
 
-function AdjusterRow({ id, spec, state = {} }: RowProps) {
+function AdjusterRow({ id, entry, state = {} }: RowProps) {
   const tokens = useTokens();
-  const { found, left, kept, locked, again } = state;
-  const verdict = spec && found ? judgeReading(spec, found, 'leave-inside').verdict : undefined;
+  const { spec } = entry;
+  const { found, left, kept, again } = state;
+  const measure = measureOf(entry);
+  const verdict =
+    spec && found ? judgeReading(spec, found, 'leave-inside', measure).verdict : undefined;
   const sign = verdict === 'tight' ? ' ▼' : verdict === 'loose' ? ' ▲' : '';
   const end = left ?? (kept ? found : undefined);
+  const figure = (value: number) => formatFigure(measure, value);
+  const unit = measure === 'preload' ? ` ${unitOf(measure)}` : '';
   const cells = [
     adjusterName(id),
-    spec ? `${formatMillimetres(spec.low)}–${formatMillimetres(spec.high)}` : '',
+    spec ? `${figure(spec.low)}–${figure(spec.high)}${unit}` : '',
     found ? describeReading(found) + sign : 'not read',
     [end ? describeReading(end) : 'not set', again && `again ${describeReading(again)}`]
       .filter(Boolean)
       .join('\n'),
-    locked ? describeLock(locked) : kept ? 'not touched' : '',
+    doneWords(state),
   ];
   return (
     <View role="row" style={[styles.row, { borderColor: tokens.hair }]}>
@@ -72,6 +81,20 @@ function AdjusterRow({ id, spec, state = {} }: RowProps) {
   );
 }
 
+/** What was done to it, or why nothing could be. */
+function doneWords({ locked, kept, unset, shim, fitted, doubted }: AdjusterState): string {
+  const words = [
+    unset && describeUnset(unset),
+    locked && describeLock(locked),
+    typeof fitted === 'number' && shim !== undefined
+      ? `${describeShim(shim)} out, ${describeShim(fitted)} in`
+      : shim !== undefined && `${describeShim(shim)} stays`,
+    kept && shim === undefined && 'not touched',
+    doubted && 'doubted, not read again',
+  ];
+  return words.filter(Boolean).join('; ');
+}
+
 const styles = StyleSheet.create({
   row: {
     flexDirection: 'row',
@@ -82,7 +105,8 @@ const styles = StyleSheet.create({
   },
   wide: { flex: 1.35 },
   narrow: { flex: 1 },
+  done: { flex: 1.25 },
   legend: { marginTop: space.small },
 });
 
-const COLUMNS = [styles.wide, styles.narrow, styles.narrow, styles.narrow, styles.narrow];
+const COLUMNS = [styles.wide, styles.narrow, styles.narrow, styles.narrow, styles.done];

@@ -132,7 +132,7 @@ const payloads = {
   /** To be read again on the round, whatever the shop's rule. */
   'adjuster.doubted': { adjuster },
   /** A slip or a finding was looked into before the adjuster was touched. */
-  'question.answered': { question: words, answer: words },
+  'question.answered': { question: words, answer: words, says: v.optional(note) },
   /** The size of the shim that was in the bucket, µm. */
   'shim.found': { adjuster, size: shimSize },
   /** Which shims go where and in which order, as worked out from what was measured. */

@@ -45,7 +45,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.torqued[torqueKey(event)] = { by, at };
       return;
     case 'question.answered':
-      state.answers[event.question] = { answer: event.answer, by, at };
+      state.answers[event.question] = { answer: event.answer, says: event.says, by, at };
       return;
     case 'shims.planned': {
       const { rows, buy, outside, order } = event;

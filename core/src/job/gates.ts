@@ -65,13 +65,6 @@ export function coldFrom(sheet: EngineSheet, state: JobState): number | undefine
     : Date.parse(state.coldSince) + soakMinutes * 60_000;
 }
 
-/** Until when a hot engine may be read, in ms; undefined where it is not set hot or not known. */
-export function hotUntil(sheet: EngineSheet, state: JobState): number | undefined {
-  const { state: temperature, windowMinutes } = sheet.temperature ?? {};
-  if (temperature !== 'hot' || windowMinutes === undefined || !state.hot) return undefined;
-  return Date.parse(state.hot.stopped) + windowMinutes * 60_000;
-}
-
 function missingTemperature(sheet: EngineSheet, state: JobState, now: string): string[] {
   if (sheet.temperature?.state === 'hot') {
     const { soakMinutes = 0 } = sheet.temperature;

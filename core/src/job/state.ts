@@ -63,7 +63,7 @@ export type JobState = {
   lastStop?: { stop: number; round: boolean; at: string };
   adjusters: Record<string, AdjusterState>;
   /** Answers to slips and findings, by question. */
-  answers: Record<string, { answer: string; by: string; at: string }>;
+  answers: Record<string, { answer: string; says?: string | undefined; by: string; at: string }>;
   shims?: ShimPlan;
   roundDone?: boolean;
   closing: Record<string, { by: string; at: string; note?: string | undefined }>;

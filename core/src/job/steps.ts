@@ -1,8 +1,7 @@
 import type { BarringPlan, Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
 import type { EngineSheet } from '../engine/sheet';
-import { withFurtherStops, withoutEmptyStops } from '../barring/furtherStops';
-import { planBarring } from '../barring/plan';
+import { planWork } from '../barring/planWork';
 import {
   closingItems,
   missingAtRun,
@@ -45,30 +44,18 @@ export type Step = {
   closed?: string;
 };
 
-/**
- * The stops of the job, begun with the turn on which the crank was found; what no stop of
- * the plan serves follows as further stops of its own.
- */
+/** The stops of the job, begun with the turn on which the crank was found. */
 export function jobPlan({ head, sheet }: JobSetting, state: JobState): BarringPlan | Refused {
   const key = `${head.method} ${state.foundAt ?? ''}`;
   const before = plans.get(sheet);
   if (before?.key === key) return before.plan;
-  const plan = worked(head, sheet, state);
+  const plan = planWork(sheet, { method: head.method, startAt: state.foundAt });
   plans.set(sheet, { key, plan });
   return plan;
 }
 
 /** The last plan of each sheet: a tap asks for it several times, and it seldom changes. */
 const plans = new WeakMap<EngineSheet, { key: string; plan: BarringPlan | Refused }>();
-
-function worked(
-  head: JobSetting['head'],
-  sheet: EngineSheet,
-  state: JobState,
-): BarringPlan | Refused {
-  const plan = planBarring(sheet, { method: head.method, startAt: state.foundAt });
-  return isRefused(plan) ? plan : withFurtherStops(sheet, withoutEmptyStops(plan));
-}
 
 /** The steps of the job in the order of the work. `now` is an ISO instant. */
 export function jobSteps(setting: JobSetting, state: JobState, now: string): Step[] {

@@ -18,13 +18,11 @@ export function AbleStep({ job, after }: StepProps) {
       <StepFrame
         job={job}
         after={after}
-        primary={
-          <Act
-            weight="stop"
-            label="Bar and pins are out of the engine"
-            onPress={() => job.act({ type: 'bar.out' })}
-          />
-        }
+        act={{
+          weight: 'stop',
+          label: 'Bar and pins are out of the engine',
+          onPress: () => job.act({ type: 'bar.out' }),
+        }}
       >
         <Words as="title">Bar out first</Words>
         <Caution>

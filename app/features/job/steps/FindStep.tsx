@@ -11,6 +11,7 @@ import { Words } from '../../../theme/Words';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
+import { foundAt } from './foundAt';
 import { LocateStep } from './LocateStep';
 
 /**
@@ -39,25 +40,15 @@ function AtTheMark({ job, wide, after, position }: StepProps & { position: First
   const { sheet } = job.setting;
   const judgement = judgePosition(sheet, job.state.felt, position);
   const found = 'found' in judgement ? judgement : undefined;
-  const goOn = () => {
-    if (!found) return;
-    job.act(
-      { type: 'position.found', angle: found.found },
-      { type: 'stop.reached', stop: 0, round: false },
-    );
-  };
   return (
     <StepFrame
       job={job}
       after={after}
-      primary={
-        <Act
-          weight="primary"
-          label={found ? `No. ${found.firing} is firing: go on` : 'All four must agree first'}
-          disabled={!found}
-          onPress={goOn}
-        />
-      }
+      act={{
+        label: found ? `No. ${found.firing} is firing: go on` : 'All four must agree first',
+        disabled: !found,
+        onPress: () => found && job.act(...foundAt(found.found)),
+      }}
     >
       <ToTheMark job={job} position={position} wide={wide} />
       <Caution>

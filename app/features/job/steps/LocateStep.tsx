@@ -3,9 +3,11 @@ import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
+import { onward, placesWords } from '../../find/findWords';
 import { Locate } from '../../find/Locate';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
+import { foundAt } from './foundAt';
 
 /**
  * Find position by any rocker, rocking cylinder or mark: for an engine that has no marks or
@@ -17,31 +19,30 @@ export function LocateStep({ job, after }: StepProps) {
   const { observations } = job.state;
   const plan = isRefused(job.plan) ? undefined : job.plan;
   const answer = locateCrank(sheet, observations);
-  const way = plan && !isRefused(answer) ? barTo(plan, answer.intervals) : undefined;
-  const stop = way && plan?.stops[way.stop];
-  const goOn = () => {
-    if (!stop) return;
-    job.act(
-      { type: 'position.found', angle: stop.at },
-      { type: 'stop.reached', stop: 0, round: false },
-    );
-  };
+  const intervals = isRefused(answer) ? [] : answer.intervals;
+  const way = plan && barTo(plan, intervals);
+  const stop = way && plan.stops[way.stop];
+  // Where the thumb is, for the place itself has been scrolled out of sight by then.
+  const told = stop ? onward(sheet, plan, intervals) : placesWords(intervals);
   return (
     <StepFrame
       job={job}
       after={after}
       primary={
-        <Act
-          weight="primary"
-          label={stop ? 'Barred there, and they agree' : 'Not narrow enough yet'}
-          disabled={!stop}
-          onPress={goOn}
-        />
+        <>
+          <Words as="strong">{told}</Words>
+          <Act
+            weight="primary"
+            label={stop ? 'Barred there, and they agree' : 'Not narrow enough yet'}
+            disabled={!stop}
+            onPress={() => stop && job.act(...foundAt(stop.at))}
+          />
+        </>
       }
     >
       <Words as="title">Where does it stand?</Words>
       <Locate
-        {...{ sheet, plan, observations }}
+        {...{ sheet, observations }}
         width={Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large}
         onObserve={(observation, back) =>
           job.act({ type: 'crank.observed', observation, ...(back && { back }) })

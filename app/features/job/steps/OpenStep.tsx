@@ -25,14 +25,11 @@ export function OpenStep({ job, after }: StepProps) {
     <StepFrame
       job={job}
       after={after}
-      primary={
-        <Act
-          weight="primary"
-          label={opened ? 'Covers are off' : 'Covers off, all noted'}
-          disabled={opened !== undefined}
-          onPress={() => job.act({ type: 'opening.done' })}
-        />
-      }
+      act={{
+        label: opened ? 'Covers are off' : 'Covers off, all noted',
+        disabled: opened !== undefined,
+        onPress: () => job.act({ type: 'opening.done' }),
+      }}
     >
       <Words as="heading">Open up</Words>
       <Caution>

@@ -18,11 +18,7 @@ export function RunStep({ job, after }: StepProps) {
   const record = () => router.replace(`/jobs/${job.setting.head.id}/record`);
   if (signed) {
     return (
-      <StepFrame
-        job={job}
-        after={after}
-        primary={<Act weight="primary" label="Open the record" onPress={record} />}
-      >
+      <StepFrame job={job} after={after} act={{ label: 'Open the record', onPress: record }}>
         <Words as="title">{signed.incomplete ? 'Signed as incomplete' : 'Signed'}</Words>
         <Words>
           {signed.incomplete
@@ -53,7 +49,7 @@ function Run({ job, after }: Pick<StepProps, 'job' | 'after'>) {
     <StepFrame
       job={job}
       after={after}
-      primary={<Act weight="primary" label="Record the run" disabled={!ready} onPress={record} />}
+      act={{ label: 'Record the run', disabled: !ready, onPress: record }}
     >
       <Words as="heading">Run it, listen, look</Words>
       <Caution>
@@ -114,14 +110,11 @@ function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
     <StepFrame
       job={job}
       after={after}
-      primary={
-        <Act
-          weight="primary"
-          label={unset.length > 0 ? 'Close as incomplete' : 'Sign and close the record'}
-          disabled={name.trim() === ''}
-          onPress={sign}
-        />
-      }
+      act={{
+        label: unset.length > 0 ? 'Close as incomplete' : 'Sign and close the record',
+        disabled: name.trim() === '',
+        onPress: sign,
+      }}
     >
       <Words as="heading">Sign</Words>
       {unset.length > 0 && (

@@ -65,14 +65,11 @@ function WorkOut({ job, after }: StepProps) {
     <StepFrame
       job={job}
       after={after}
-      primary={
-        <Act
-          weight="primary"
-          label={plan?.buy.length ? 'Bought: fit them' : 'Fit them like this'}
-          disabled={plan === undefined || plan.outside.length > 0}
-          onPress={() => plan && take(plan)}
-        />
-      }
+      act={{
+        label: plan?.buy.length ? 'Bought: fit them' : 'Fit them like this',
+        disabled: plan === undefined || plan.outside.length > 0,
+        onPress: () => plan && take(plan),
+      }}
     >
       <Words as="heading">Which shim goes where</Words>
       <Words color="secondInk">

@@ -36,13 +36,10 @@ export function TorqueStep({ job, after }: StepProps) {
     <StepFrame
       job={job}
       after={after}
-      primary={
-        <Act
-          weight="primary"
-          label={`Fastener ${fastener + 1} is at ${said(now)}`}
-          onPress={() => job.act({ type: 'torque.done', sequence: sequence.id, stage, fastener })}
-        />
-      }
+      act={{
+        label: `Fastener ${fastener + 1} is at ${said(now)}`,
+        onPress: () => job.act({ type: 'torque.done', sequence: sequence.id, stage, fastener }),
+      }}
     >
       <Words as="heading">{sequence.name}</Words>
       <Words color="secondInk">

@@ -1,7 +1,6 @@
 import { formatDay } from '@longbar/core';
 import { useState } from 'react';
 import { useMachineQuery } from '../../../state/api';
-import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Choice } from '../../../theme/Choice';
 import { Field } from '../../../theme/Field';
@@ -35,9 +34,7 @@ export function WhyStep({ job, after }: StepProps) {
     <StepFrame
       job={job}
       after={after}
-      primary={
-        <Act weight="primary" label="Go on" disabled={!reason || needsWords} onPress={record} />
-      }
+      act={{ label: 'Go on', disabled: !reason || needsWords, onPress: record }}
     >
       <Words as="heading">Why is it opened?</Words>
       <Row>

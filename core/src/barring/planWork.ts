@@ -2,7 +2,9 @@ import { ANGLE_TOLERANCE, apart, wrap } from '../engine/angle';
 import type { EngineSheet } from '../engine/sheet';
 import type { Engine } from './assembly';
 import { engineOf, marginAt, rockersAt } from './assembly';
-import type { BarringPlan, LeftOver, Stop, Watch } from './barringPlan';
+import type { BarringPlan, LeftOver, PlanOptions, Refused, Stop, Watch } from './barringPlan';
+import { isRefused } from './barringPlan';
+import { planBarring } from './plan';
 import { withMark } from './sites';
 import { valveNumbers } from './watch';
 
@@ -10,10 +12,19 @@ import { valveNumbers } from './watch';
 const TELLS_WITHIN = 10;
 
 /**
+ * The stops as they are worked: the school's own without those where nothing is set, then
+ * further stops for what the school leaves over. Refused where the school is.
+ */
+export function planWork(sheet: EngineSheet, options: PlanOptions): BarringPlan | Refused {
+  const plan = planBarring(sheet, options);
+  return isRefused(plan) ? plan : withFurtherStops(sheet, withoutEmptyStops(plan));
+}
+
+/**
  * The plan with what it leaves over as further stops after its own, in the order the crank
  * meets them, each told by the rocker to watch. What has no place at all stays left over.
  */
-export function withFurtherStops(sheet: EngineSheet, plan: BarringPlan): BarringPlan {
+function withFurtherStops(sheet: EngineSheet, plan: BarringPlan): BarringPlan {
   const placed = plan.leftOver.filter(isPlaced);
   if (placed.length === 0) return plan;
   const engine = engineOf(sheet);
@@ -32,7 +43,7 @@ export function withFurtherStops(sheet: EngineSheet, plan: BarringPlan): Barring
 }
 
 /** The plan without stops at which nothing is set: nobody bars there for nothing. */
-export function withoutEmptyStops(plan: BarringPlan): BarringPlan {
+function withoutEmptyStops(plan: BarringPlan): BarringPlan {
   const stops: Stop[] = [];
   let way = 0;
   for (const stop of plan.stops) {
