@@ -3,7 +3,7 @@ import { adjustersOf, isRefused, locateCrank, planBarring } from '@longbar/core'
 import loadHighs from 'highs';
 import { engines, vee } from './engines';
 import type { Line } from './line';
-import { quantile } from './line';
+import { quantile, timed } from './line';
 import { SeededRandom } from '@longbar/core';
 import { fewestByHighs } from './setCover';
 
@@ -27,12 +27,8 @@ async function fewestAgainstHighs(): Promise<Line[]> {
   const ratios: number[] = [];
   let same = 0;
   for (const sheet of sheets) {
-    let begun = performance.now();
-    const own = planBarring(sheet, { method: 'fewest' });
-    const ours = performance.now() - begun;
-    begun = performance.now();
-    const general = fewestByHighs(highs, sheet);
-    const theirs = performance.now() - begun;
+    const { answer: own, took: ours } = timed(() => planBarring(sheet, { method: 'fewest' }));
+    const { answer: general, took: theirs } = timed(() => fewestByHighs(highs, sheet));
     if (isRefused(own)) continue;
     const gap = Math.abs((own.smallestMargin ?? 0) - (general.smallestMargin ?? 0));
     if (own.stops.length === general.stops && gap < 1e-6) same++;

@@ -6,3 +6,10 @@ export function quantile(figures: readonly number[], q: number): number {
   const sorted = [...figures].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * q))] ?? NaN;
 }
+
+/** What the work answers, and how long it took, ms. */
+export function timed<T>(work: () => T): { answer: T; took: number } {
+  const begun = performance.now();
+  const answer = work();
+  return { answer, took: performance.now() - begun };
+}

@@ -3,7 +3,7 @@ import { planShims } from '@longbar/core';
 import type { Highs } from 'highs';
 import loadHighs from 'highs';
 import type { Line } from './line';
-import { quantile } from './line';
+import { quantile, timed } from './line';
 import { SeededRandom } from '@longbar/core';
 
 const SPEC = { low: 220, target: 270, high: 320 };
@@ -109,12 +109,9 @@ export async function shimLines(): Promise<Line[]> {
   const ratios: number[] = [];
   let same = 0;
   for (const { rows, supply } of heads) {
-    let begun = performance.now();
-    const plan = planShims(rows, supply);
-    const ours = performance.now() - begun;
-    begun = performance.now();
-    const general = byHighs(highs, rows, supply);
-    ratios.push((performance.now() - begun) / ours);
+    const { answer: plan, took: ours } = timed(() => planShims(rows, supply));
+    const { answer: general, took: theirs } = timed(() => byHighs(highs, rows, supply));
+    ratios.push(theirs / ours);
     const own = [0, 1, 2, 3].map((rank) =>
       plan.rows.reduce((sum, row, i) => {
         return sum + (scoreOf(rows[i] as ShimRow, row.new, row.from)[rank] ?? 0);

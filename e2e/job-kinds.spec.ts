@@ -17,8 +17,7 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
 }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Salt truck 3', 'Two positions');
-  await page.getByRole('radio', { name: 'It is due' }).click();
-  await job.tap('Go on');
+  await job.isDue();
   await page.getByRole('radio', { name: 'U6-B' }).click();
   await expect(page.getByText('injector 70.20 mm', { exact: false })).toBeVisible();
   await job.rest('Overnight', '7950');
@@ -89,12 +88,7 @@ test('the loader: measured everywhere, shims worked out, fitted and read again',
   page,
 }) => {
   const job = new JobPage(page);
-  await job.start(server.url, 'Pan loader', 'Two positions');
-  await page.getByRole('radio', { name: 'It is due' }).click();
-  await job.tap('Go on');
-  await job.rest('Overnight', '3650');
-  await job.openUp();
-  await job.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
+  await job.toTheLoader(server.url);
 
   // One intake is tight; its shim has to be changed for a thinner one.
   let first = true;
@@ -134,8 +128,7 @@ test('the loader: measured everywhere, shims worked out, fitted and read again',
 test('the barge: hot, against its window', async ({ page }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Barge', 'Each cylinder');
-  await page.getByRole('radio', { name: 'It is due' }).click();
-  await job.tap('Go on');
+  await job.isDue();
   await page.getByRole('radio', { name: 'Ran 10 min' }).click();
   await expect(page.getByText('Not hot through yet', { exact: false })).toBeVisible();
   await page.getByRole('radio', { name: 'Ran 45 min' }).click();
@@ -160,8 +153,7 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
 }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Welder');
-  await page.getByRole('radio', { name: 'It is due' }).click();
-  await job.tap('Go on');
+  await job.isDue();
   await job.rest('Overnight', '40');
   await job.openUp();
   await job.toTheRockers(['No. 1 rocks at overlap']);

@@ -81,20 +81,14 @@ test('torque first and shims', async ({ page }) => {
   await page.setViewportSize(PHONE);
   const job = new JobPage(page);
   await job.start(server.url, 'Salt truck 3', 'Two positions');
-  await page.getByRole('radio', { name: 'It is due' }).click();
-  await job.tap('Go on');
+  await job.isDue();
   await page.getByRole('radio', { name: 'U6-A' }).click();
   await job.rest('Overnight', '7950');
   await job.openUp();
   for (let n = 1; n <= 3; n++) await job.tap(`Fastener ${n} is at 29 N·m`);
   await expect(job.button('Fastener 4 is at 29 N·m')).toBeVisible();
   await picture(page, 'job-torque');
-  await job.start(server.url, 'Pan loader', 'Two positions');
-  await page.getByRole('radio', { name: 'It is due' }).click();
-  await job.tap('Go on');
-  await job.rest('Overnight', '3650');
-  await job.openUp();
-  await job.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
+  await job.toTheLoader(server.url);
   let place = 0;
   const measure = async (blades: readonly [string, string]) => {
     await job.read(...blades);

@@ -25,7 +25,7 @@ export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: API }),
-  tagTypes: ['machines', 'sheets'],
+  tagTypes: ['machines', 'sheets', 'shop'],
   endpoints: (build) => ({
     machines: build.query<MachineLine[], void>({
       query: () => '/machines',
@@ -60,7 +60,15 @@ export const api = createApi({
       query: (body) => ({ url: '/sheets', method: 'POST', body }),
       invalidatesTags: ['sheets', 'machines'],
     }),
-    shop: build.query<Shop, void>({ query: () => '/shop', responseSchema: ShopSchema }),
+    shop: build.query<Shop, void>({
+      query: () => '/shop',
+      responseSchema: ShopSchema,
+      providesTags: ['shop'],
+    }),
+    changeShop: build.mutation<Shop, Shop>({
+      query: (body) => ({ url: '/shop', method: 'PUT', body }),
+      invalidatesTags: ['shop'],
+    }),
     addHours: build.mutation<HoursReading, { machine: string; reading: HoursReading }>({
       query: ({ machine, reading }) => ({
         url: `/machines/${machine}/hours`,
@@ -81,5 +89,6 @@ export const {
   useMachinesQuery,
   useMachineQuery,
   useShopQuery,
+  useChangeShopMutation,
   useAddHoursMutation,
 } = api;

@@ -5,8 +5,9 @@ import * as v from 'valibot';
 import { API, api } from '../state/api';
 import { eventsKept, jobKept, jobsRead, storeFailed, unsentCounted } from '../state/jobs';
 import type { AppStore } from '../state/store';
+import type { Request } from './outbox';
 import { retryDelay, sendOldest } from './outbox';
-import type { PhoneDatabase } from './phoneDatabase';
+import type { KeptBlob, PhoneDatabase } from './phoneDatabase';
 import { openPhoneDatabase } from './phoneDatabase';
 
 /**
@@ -18,7 +19,10 @@ export class SyncEngine {
   private last: Promise<unknown> = Promise.resolve();
   private sending = false;
   private failures = 0;
+  /** Asked to send while it was sending. */
+  private asked = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private soon: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     private readonly store: AppStore,
@@ -78,7 +82,24 @@ export class SyncEngine {
       throw error;
     }
     this.store.dispatch(eventsKept({ job, events: [event] }));
-    void this.count().then(() => this.send());
+    this.sendSoon();
+  }
+
+  /** Counts and sends once the answer to the tap is painted: neither is waited for. */
+  private sendSoon(): void {
+    clearTimeout(this.soon);
+    this.soon = setTimeout(() => void this.count().then(() => this.send()), AFTER_THE_PAINT);
+  }
+
+  /** Keeps a photo or clip on the phone's disk, to be sent before the event that names it. */
+  async keepBlob(blob: KeptBlob): Promise<void> {
+    await (await this.opening).keepBlob(blob, this.now());
+    this.sendSoon();
+  }
+
+  /** A photo or clip that this phone keeps. */
+  async blob(sha256: string): Promise<KeptBlob | undefined> {
+    return (await this.opening).blob(sha256);
   }
 
   /** Fetches a job and what others added to its journal; keeps both on the phone. */
@@ -99,15 +120,19 @@ export class SyncEngine {
 
   /** Sends until nothing is left or nobody answers; then tries again by itself. */
   async send(): Promise<void> {
-    if (this.sending) return;
+    if (this.sending) {
+      this.asked = true;
+      return;
+    }
     this.sending = true;
+    this.asked = false;
     clearTimeout(this.timer);
     try {
       const db = await this.opening;
-      let result = await sendOldest(db, post);
+      let result = await sendOldest(db, ask);
       while (result === 'progress') {
         await this.count();
-        result = await sendOldest(db, post);
+        result = await sendOldest(db, ask);
       }
       // What was added while this ran is counted last, so that no older count stays shown.
       await this.count();
@@ -116,6 +141,8 @@ export class SyncEngine {
       this.store.dispatch(storeFailed(describe(error)));
     } finally {
       this.sending = false;
+      // What was kept while the last look at the outbox was under way is not left lying.
+      if (this.asked) void this.send();
     }
   }
 
@@ -142,13 +169,16 @@ async function get(path: string): Promise<unknown> {
 }
 
 const ANSWER_WITHIN = 10_000;
+/** A photo takes its time where the signal is weak, ms. */
+const BYTES_WITHIN = 120_000;
+const AFTER_THE_PAINT = 100;
 
-async function post(path: string, body: unknown): Promise<{ status: number; body: unknown }> {
+async function ask({ path, body, bytes }: Request): Promise<{ status: number; body: unknown }> {
   const response = await fetch(`${API}${path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-    signal: AbortSignal.timeout(ANSWER_WITHIN),
+    method: bytes ? 'PUT' : 'POST',
+    headers: { 'content-type': bytes?.type ?? 'application/json' },
+    body: bytes?.body ?? JSON.stringify(body),
+    signal: AbortSignal.timeout(bytes ? BYTES_WITHIN : ANSWER_WITHIN),
   });
   return { status: response.status, body: await response.json().catch(() => null) };
 }

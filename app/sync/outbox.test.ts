@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { JobContext, JobEvent } from '@longbar/core';
+import type { Request } from './outbox';
 import { retryDelay, sendOldest } from './outbox';
 import type { PhoneDatabase } from './phoneDatabase';
 import { openPhoneDatabase } from './phoneDatabase';
@@ -23,12 +24,12 @@ beforeEach(async () => {
 /** Sends until the outbox is empty or the server is gone; answers what was posted. */
 async function sendAll(answer: (path: string, body: unknown) => { status: number; body: unknown }) {
   const posted: [string, unknown][] = [];
-  const post = async (path: string, body: unknown) => {
-    posted.push([path, body]);
+  const ask = async ({ path, body, bytes }: Request) => {
+    posted.push([path, bytes ?? body]);
     return answer(path, body);
   };
-  let result = await sendOldest(db, post);
-  for (let i = 0; result === 'progress' && i < 50; i++) result = await sendOldest(db, post);
+  let result = await sendOldest(db, ask);
+  for (let i = 0; result === 'progress' && i < 50; i++) result = await sendOldest(db, ask);
   return { posted, result };
 }
 
@@ -83,6 +84,25 @@ describe('the outbox', () => {
     );
     expect((await db.unsent()).aside).toHaveLength(1);
     expect((await db.unsent()).count).toBe(0);
+  });
+
+  it('sends a photo before the event that names it, as its bytes', async () => {
+    const photo = { sha256: 'a'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) };
+    await db.keepBlob(photo, NOW);
+    await db.appendOwn(event(1));
+    const { posted } = await sendAll(() => accepted);
+    expect(posted).toEqual([
+      [`/blobs/${photo.sha256}`, photo],
+      [`/jobs/${JOB}/events`, [event(1)]],
+    ]);
+    expect(await db.blob(photo.sha256)).toEqual(photo);
+  });
+
+  it('keeps what the server answered last, by path', async () => {
+    await db.keepAnswer({ path: '/shop', body: { name: 'old' }, at: NOW });
+    await db.keepAnswer({ path: '/shop', body: { name: 'new' }, at: NOW });
+    expect((await db.answer('/shop'))?.body).toEqual({ name: 'new' });
+    expect(await db.answer('/sheets')).toBeUndefined();
   });
 
   it('keeps events whoever they come from once, by job', async () => {

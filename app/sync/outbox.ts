@@ -6,7 +6,9 @@ import type { Outgoing, PhoneDatabase } from './phoneDatabase';
 /** How a send ended: all gone, nobody there, or one step done with more to come. */
 export type SendResult = 'empty' | 'unreachable' | 'progress';
 
-type Post = (path: string, body: unknown) => Promise<{ status: number; body: unknown }>;
+/** What is asked of the server; `bytes` instead of a body for a photo or clip. */
+export type Request = { path: string; body?: unknown; bytes?: { type: string; body: ArrayBuffer } };
+type Ask = (request: Request) => Promise<{ status: number; body: unknown }>;
 
 const BATCH = 200;
 
@@ -15,16 +17,12 @@ const BATCH = 200;
  * server refuses is set aside with its reason and the rest goes on; when it does not answer
  * or fails itself, nothing is touched and it is tried again later.
  */
-export async function sendOldest(
-  db: PhoneDatabase,
-  post: Post,
-  batch = BATCH,
-): Promise<SendResult> {
+export async function sendOldest(db: PhoneDatabase, ask: Ask, batch = BATCH): Promise<SendResult> {
   const waiting = await db.outgoing(batch);
   const first = waiting[0];
   if (!first) return 'empty';
-  const run = first.kind === 'job' ? [first] : sameJob(waiting, first.event.job);
-  const answer = await post(...requestOf(run)).catch(() => undefined);
+  const run = first.kind === 'event' ? sameJob(waiting, first.event.job) : [first];
+  const answer = await ask(await requestOf(db, run)).catch(() => undefined);
   if (!answer || answer.status >= 500 || answer.status === 429 || answer.status === 408) {
     return 'unreachable';
   }
@@ -37,7 +35,7 @@ export async function sendOldest(
   if (run.length === 1) await db.setAside(run, message);
   else if (named.length > 0) await db.setAside(named, message);
   // Refused as a whole without naming any: one by one shows which.
-  else return sendOldest(db, post, 1);
+  else return sendOldest(db, ask, 1);
   return 'progress';
 }
 
@@ -48,11 +46,16 @@ function sameJob(waiting: Waiting, job: string): Waiting {
   return end < 0 ? waiting : waiting.slice(0, end);
 }
 
-function requestOf(run: readonly Outgoing[]): [string, unknown] {
+async function requestOf(db: PhoneDatabase, run: readonly Outgoing[]): Promise<Request> {
   const first = run[0] as Outgoing;
-  if (first.kind === 'job') return ['/jobs', first.head];
-  const events = run.flatMap((item): JobEvent[] => (item.kind === 'event' ? [item.event] : []));
-  return [`/jobs/${first.event.job}/events`, events];
+  if (first.kind === 'job') return { path: '/jobs', body: first.head };
+  if (first.kind === 'blob') {
+    const path = `/blobs/${first.sha256}`;
+    const kept = await db.blob(first.sha256);
+    return { path, bytes: kept ?? { type: '', body: new ArrayBuffer(0) } };
+  }
+  const body = run.flatMap((item): JobEvent[] => (item.kind === 'event' ? [item.event] : []));
+  return { path: `/jobs/${first.event.job}/events`, body };
 }
 
 function errorOf(body: unknown, status: number): { message: string; issues: Issue[] } {

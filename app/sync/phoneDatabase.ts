@@ -4,7 +4,17 @@ import { openDB } from 'idb';
 
 /** Something still to be sent, in the order it was done. */
 export type Outgoing =
-  { kind: 'job'; head: JobHead; since: string } | { kind: 'event'; event: JobEvent; since: string };
+  | { kind: 'job'; head: JobHead; since: string }
+  | { kind: 'event'; event: JobEvent; since: string }
+  /** A photo or clip; its bytes lie in the store of blobs. */
+  | { kind: 'blob'; sha256: string; since: string };
+
+/** A photo or a sound clip as the phone keeps it. */
+export type KeptBlob = { sha256: string; type: string; body: ArrayBuffer };
+
+/** What the server answered last, so that it can be read without it. */
+export type KeptAnswer = { path: string; body: unknown; at: string };
+
 /** What the server refused, and why; kept until somebody has seen to it. */
 export type SetAside = { item: Outgoing; why: string };
 
@@ -15,6 +25,8 @@ interface PhoneSchema extends DBSchema {
   events: { key: string; value: JobEvent; indexes: { job: string } };
   outbox: { key: number; value: Outgoing };
   aside: { key: number; value: SetAside };
+  blobs: { key: string; value: KeptBlob };
+  answers: { key: string; value: KeptAnswer };
 }
 
 /** The phone's own store. Nothing is answered on screen before it is kept here. */
@@ -28,21 +40,29 @@ export type PhoneDatabase = {
   sent(seqs: readonly number[]): Promise<void>;
   setAside(items: readonly Keyed<Outgoing>[], why: string): Promise<void>;
   unsent(): Promise<{ count: number; since: string | null; aside: SetAside[] }>;
+  keepBlob(blob: KeptBlob, now: string): Promise<void>;
+  blob(sha256: string): Promise<KeptBlob | undefined>;
+  keepAnswer(answer: KeptAnswer): Promise<void>;
+  answer(path: string): Promise<KeptAnswer | undefined>;
 };
 
 /** A dead battery must not eat an answered tap: the disk has it before the promise resolves. */
 const STRICT = { durability: 'strict' } as const;
 
 export async function openPhoneDatabase(name = 'longbar'): Promise<PhoneDatabase> {
-  const db = await openDB<PhoneSchema>(name, 1, {
-    upgrade(fresh) {
-      fresh.createObjectStore('jobs', { keyPath: 'id' });
-      fresh.createObjectStore('events', { keyPath: 'id' }).createIndex('job', 'job');
-      fresh.createObjectStore('outbox', { autoIncrement: true });
-      fresh.createObjectStore('aside', { autoIncrement: true });
+  const db = await openDB<PhoneSchema>(name, 2, {
+    upgrade(fresh, from) {
+      if (from < 1) {
+        fresh.createObjectStore('jobs', { keyPath: 'id' });
+        fresh.createObjectStore('events', { keyPath: 'id' }).createIndex('job', 'job');
+        fresh.createObjectStore('outbox', { autoIncrement: true });
+        fresh.createObjectStore('aside', { autoIncrement: true });
+      }
+      fresh.createObjectStore('blobs', { keyPath: 'sha256' });
+      fresh.createObjectStore('answers', { keyPath: 'path' });
     },
   });
-  return { ...jobStore(db), ...outboxStore(db) };
+  return { ...jobStore(db), ...outboxStore(db), ...blobStore(db), ...answerStore(db) };
 }
 
 type Db = IDBPDatabase<PhoneSchema>;
@@ -104,5 +124,26 @@ function outboxStore(db: Db) {
       ]);
       return { count, since: first?.since ?? null, aside };
     },
+  };
+}
+
+function blobStore(db: Db) {
+  return {
+    async keepBlob(blob: KeptBlob, now: string) {
+      const tx = db.transaction(['blobs', 'outbox'], 'readwrite', STRICT);
+      await tx.objectStore('blobs').put(blob);
+      await tx.objectStore('outbox').add({ kind: 'blob', sha256: blob.sha256, since: now });
+      await tx.done;
+    },
+    blob: (sha256: string) => db.get('blobs', sha256),
+  };
+}
+
+function answerStore(db: Db) {
+  return {
+    async keepAnswer(answer: KeptAnswer) {
+      await db.put('answers', answer);
+    },
+    answer: (path: string) => db.get('answers', path),
   };
 }

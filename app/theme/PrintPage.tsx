@@ -1,10 +1,11 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
-import { ScrollView, StyleSheet } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from './Act';
-import { Row } from './Panel';
+import { Row, Stack } from './Panel';
 import { space } from './tokens';
 import { useTokens } from './ThemeProvider';
+import { Words } from './Words';
 
 type Props = { back: string; backTo: string; children: ReactNode };
 
@@ -23,6 +24,23 @@ export function PrintPage({ back, backTo, children }: Props) {
   );
 }
 
+/** What is at the head of every paper taken to an engine, with what must not be forgotten. */
+export function PrintHead({ title, about }: { title: string; about: string }) {
+  const tokens = useTokens();
+  return (
+    <Stack>
+      <View style={[styles.head, { borderColor: tokens.ink }]}>
+        <Words as="title">{title}</Words>
+        <Words color="secondInk">{about}</Words>
+      </View>
+      <Words as="strong">
+        Made unable to start before it is barred. Pins out before every turn. Fingers clear while
+        anyone turns. Bar out before it starts.
+      </Words>
+    </Stack>
+  );
+}
+
 const styles = StyleSheet.create({
   page: {
     padding: space.large,
@@ -32,4 +50,5 @@ const styles = StyleSheet.create({
     alignSelf: 'center',
   },
   buttons: { justifyContent: 'space-between' },
+  head: { borderBottomWidth: 2, paddingBottom: space.small },
 });

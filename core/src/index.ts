@@ -93,6 +93,8 @@ export {
   MOST_EVENTS,
   UuidSchema,
 } from './job/events';
+export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/attachment';
+export type { Attachment } from './job/attachment';
 export { UNSET_REASONS } from './job/events';
 export type { JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
 export { foldJob, inOrder } from './job/fold';
@@ -111,7 +113,7 @@ export {
   peopleAtIt,
   readyItems,
   ROUND_DONE,
-  torqueFirst,
+  sequencesOf,
   unsetOf,
 } from './job/gates';
 export { hotUntil, readTooCool } from './job/hotWindow';
@@ -119,6 +121,10 @@ export { ROUND_RULES, settingOf } from './job/setting';
 export type { JobSetting, RoundRule } from './job/setting';
 export { shimActsLeft, shimIds, shimRows, shimStage } from './job/jobShims';
 export type { ShimStage } from './job/jobShims';
+export { phaseTimes } from './job/phaseTimes';
+export type { PhaseTime } from './job/phaseTimes';
+export { lockPairsOf } from './job/lockPairs';
+export type { KeptLockPair } from './job/lockPairs';
 export { questionsAt } from './job/questions';
 export type { Question, QuestionEvidence } from './job/questions';
 export {

@@ -79,7 +79,7 @@ export function wholeJob(foundAt = 0): JobAct[] {
   });
   acts.push({ type: 'round.done' });
   acts.push(
-    ...closingItems(foldJob(journal(acts))).map(({ id }): JobAct => ({
+    ...closingItems(setting.sheet, foldJob(journal(acts))).map(({ id }): JobAct => ({
       type: 'closing.done',
       item: id,
     })),

@@ -28,10 +28,24 @@ export class JobPage {
   }
 
   async prepare(hours: string): Promise<void> {
-    await this.page.getByRole('radio', { name: 'It is due' }).click();
-    await this.tap('Go on');
+    await this.isDue();
     await this.rest('Overnight', hours);
     await this.at('Make unable to start');
+  }
+
+  /** Opened because it is due. */
+  async isDue(): Promise<void> {
+    await this.page.getByRole('radio', { name: 'It is due' }).click();
+    await this.tap('Go on');
+  }
+
+  /** From the yard to the open engine of the loader, the crank found at its mark. */
+  async toTheLoader(url: string): Promise<void> {
+    await this.start(url, 'Pan loader', 'Two positions');
+    await this.isDue();
+    await this.rest('Overnight', '3650');
+    await this.openUp();
+    await this.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
   }
 
   /** At rest since then, and the hours. */

@@ -1,5 +1,5 @@
 import type { BarringPlan, EngineSheet, Observation } from '@longbar/core';
-import { isRefused, observe, planBarring } from '@longbar/core';
+import { isRefused, locateCrank, observe, planBarring } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useSheetQuery } from '../../state/api';
@@ -28,10 +28,11 @@ function Find({ sheet }: { sheet: EngineSheet }) {
   const { width } = useWindowDimensions();
   const [observations, setObservations] = useState<Observation[]>([]);
   const plan = useMemo(() => simplestPlan(sheet), [sheet]);
+  const answer = useMemo(() => locateCrank(sheet, observations), [sheet, observations]);
   return (
     <Stack gap={space.large}>
       <Locate
-        {...{ sheet, plan, observations }}
+        {...{ sheet, plan, observations, answer }}
         width={Math.min(width, 720) - 2 * space.large}
         onObserve={(observation, back) => setObservations(observe(observations, observation, back))}
       />

@@ -1,6 +1,6 @@
-import type { BarringPlan, CrankLocation, EngineSheet, Observation } from '@longbar/core';
-import { adjustersOf, cycleDegrees, isRefused, locateCrank, seatingOf, wrap } from '@longbar/core';
-import { useMemo, useState } from 'react';
+import type { BarringPlan, CrankLocation, EngineSheet, Observation, Refused } from '@longbar/core';
+import { adjustersOf, cycleDegrees, isRefused, seatingOf, wrap } from '@longbar/core';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { EngineDial } from '../../drawing/EngineDial';
 import { HeadMap } from '../../drawing/HeadMap';
@@ -20,15 +20,16 @@ type Props = {
   /** The stops to be barred to once the place is known, where that is said here. */
   plan?: BarringPlan | undefined;
   observations: readonly Observation[];
+  /** What they tell together. */
+  answer: CrankLocation | Refused;
   width: number;
   /** Takes an observation, or takes one that stands already back. */
   onObserve: (observation: Observation, back: boolean) => void;
 };
 
 /** Where the crank can be, narrowing with what rockers, cylinders and marks are found to do. */
-export function Locate({ sheet, plan, observations, width, onObserve }: Props) {
+export function Locate({ sheet, plan, observations, answer, width, onObserve }: Props) {
   const [chosen, setChosen] = useState<number>();
-  const answer = useMemo(() => locateCrank(sheet, observations), [sheet, observations]);
   const location: CrankLocation = isRefused(answer) ? { intervals: [] } : answer;
   const cylinder = chosen ?? location.next ?? (sheet.firing.order[0] as number);
   const observe = (observation: Observation) => {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
 import { useSync } from '../../sync/SyncProvider';
+import type { Outgoing } from '../../sync/phoneDatabase';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../theme/Act';
 import { Icon } from '../../theme/Icon';
@@ -54,6 +55,11 @@ function noteWords(count: number, aside: number, failed: string | null): string 
   return count > 0 ? `${count} unsent` : undefined;
 }
 
+function refusedWords(item: Outgoing): string {
+  if (item.kind === 'event') return item.event.type;
+  return item.kind === 'job' ? 'A job' : 'A photo or clip';
+}
+
 function Explanation() {
   const sync = useSync();
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
@@ -78,7 +84,7 @@ function Explanation() {
           <Words>The server refused these; they are kept here, and the rest went on:</Words>
           {unsent.aside.map(({ item, why }, i) => (
             <Words key={i} as="note">
-              · {item.kind === 'job' ? 'A job' : item.event.type}: {why}
+              · {refusedWords(item)}: {why}
             </Words>
           ))}
           <Act

@@ -1,7 +1,9 @@
 import type { IconName } from '../../theme/Icon';
 
 /** The places of the application that there are; each has a tab. */
-export const PLACES: readonly { path: '/' | '/sheets'; title: string; icon: IconName }[] = [
-  { path: '/', title: 'Yard', icon: 'yard' },
-  { path: '/sheets', title: 'Sheets', icon: 'sheets' },
-];
+export const PLACES: readonly { path: '/' | '/sheets' | '/shop'; title: string; icon: IconName }[] =
+  [
+    { path: '/', title: 'Yard', icon: 'yard' },
+    { path: '/sheets', title: 'Sheets', icon: 'sheets' },
+    { path: '/shop', title: 'Shop', icon: 'shop' },
+  ];

@@ -15,6 +15,7 @@ import { Spread } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 import { adjusterView } from './adjusterView';
 import { BladeDrawer } from './BladeDrawer';
+import { BridgePanel } from './BridgePanel';
 import { Offer } from './Offer';
 import { OpenQuestion } from './OpenQuestion';
 import { OtherWays } from './OtherWays';
@@ -34,6 +35,7 @@ export function AdjusterPanel(props: Props) {
   const { sheet } = job.setting;
   const entry = useMemo(() => settable(entryOf(sheet, id)), [sheet, id]);
   const set = useBladeSet(job.context.shop.bladeSets);
+  if (!entry && id.startsWith('bridge.')) return <BridgePanel {...props} />;
   if (!entry || !set) {
     return (
       <StepFrame job={job} after={after}>

@@ -10,7 +10,7 @@ import {
   measureOf,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { PrintPage } from '../../theme/PrintPage';
+import { PrintHead, PrintPage } from '../../theme/PrintPage';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
@@ -28,7 +28,6 @@ export function PaperScreen({ id }: { id: string }) {
 }
 
 function Paper({ job }: { job: WorkingJob }) {
-  const tokens = useTokens();
   const { plan, state, setting, context } = job;
   if (isRefused(plan)) return <Words>{plan.refused}</Words>;
   const open = plan.stops
@@ -41,16 +40,10 @@ function Paper({ job }: { job: WorkingJob }) {
   const { lastStop } = state;
   return (
     <View style={styles.page}>
-      <View style={[styles.head, { borderColor: tokens.ink }]}>
-        <Words as="title">{context.machineName}</Words>
-        <Words color="secondInk">
-          {setting.sheet.name}, job begun {formatInstant(setting.head.at)}
-        </Words>
-      </View>
-      <Words as="strong">
-        Made unable to start before it is barred. Pins out before every turn. Fingers clear while
-        anyone turns. Bar out before it starts.
-      </Words>
+      <PrintHead
+        title={context.machineName}
+        about={`${setting.sheet.name}, job begun ${formatInstant(setting.head.at)}`}
+      />
       <Words>
         {lastStop
           ? `The crank was last at stop ${lastStop.stop + 1}, on ${formatInstant(lastStop.at)}.`
@@ -105,7 +98,6 @@ function PaperStop({ job, stop, place, ids }: StopProps) {
 
 const styles = StyleSheet.create({
   page: { gap: space.medium },
-  head: { borderBottomWidth: 2, paddingBottom: space.small },
   row: {
     flexDirection: 'row',
     flexWrap: 'wrap',

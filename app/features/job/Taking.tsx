@@ -1,7 +1,6 @@
 import type {
   BladeSet,
   JobAct,
-  JobState,
   Reading,
   SettableEntry,
   SteppedBlade,
@@ -11,7 +10,9 @@ import type {
 import {
   adjusterName,
   describeReading,
+  isRefused,
   formatLength,
+  lockPairsOf,
   lockShift,
   measureOf,
   readingFromTrials,
@@ -73,13 +74,16 @@ export function Taking({ job, id, entry, set, view, asked, act, say, children }:
   const take = (taken: Reading, tried?: Trial[]) => {
     say(tried?.length === 0 ? 'cleared' : describeReading(taken));
     if (phase === undefined) return;
-    act({
-      type: 'reading.taken',
-      adjuster: id,
-      phase,
-      reading: taken,
-      ...(tried && { tried, bladeSet: set.name }),
-    });
+    const both = set.forked && measure === 'lash' ? forkedPair(job, id) : [id];
+    for (const adjuster of both) {
+      act({
+        type: 'reading.taken',
+        adjuster,
+        phase,
+        reading: taken,
+        ...(tried && { tried, bladeSet: set.name }),
+      });
+    }
   };
   const blades = (next: Trial[]) => take(readingFromTrials(next), next);
   useEffect(() => {
@@ -115,7 +119,7 @@ export function Taking({ job, id, entry, set, view, asked, act, say, children }:
       />
       <SameAgain {...{ job, id, reading }} onTake={take} />
       {children}
-      {adjusting && <LeaveLoose state={job.state} by={job.by} />}
+      {adjusting && <LeaveLoose job={job} />}
       {adjusting && (
         <Act
           label={beforeLock ? 'Back to the reading as found' : 'Read before locking'}
@@ -125,6 +129,14 @@ export function Taking({ job, id, entry, set, view, asked, act, say, children }:
       <TypedReading key={phase} set={set} onRead={(taken) => take(taken)} />
     </>
   );
+}
+
+/** What a forked blade reads at once: the pair of one kind on one cylinder, set at this stop. */
+function forkedPair(job: WorkingJob, id: string): string[] {
+  const [kind, cylinder] = id.split('.');
+  const stop = isRefused(job.plan) ? undefined : job.plan.stops[job.state.lastStop?.stop ?? 0];
+  const pair = stop?.set.filter((each) => each.id.startsWith(`${kind}.${cylinder}.`)) ?? [];
+  return pair.length === 2 ? pair.map((each) => each.id) : [id];
 }
 
 type SameProps = {
@@ -152,10 +164,9 @@ function SameAgain({ job, id, reading, onTake }: SameProps) {
 }
 
 /** What this person's locking closes the gap by, once that can be told. */
-function LeaveLoose({ state, by }: { state: JobState; by: string }) {
-  const pairs = Object.values(state.adjusters).flatMap(({ set, left, locked }) =>
-    set && left && locked?.by === by ? [{ before: set, after: left }] : [],
-  );
+function LeaveLoose({ job: { state, context, by } }: { job: WorkingJob }) {
+  const all = [...(context.lockPairs ?? []), ...lockPairsOf(state)];
+  const pairs = all.filter((pair) => pair.by === by);
   const shift = lockShift(pairs);
   if (shift === null || shift <= 0) return null;
   return (

@@ -34,7 +34,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     if (!shop.data) return;
     const id = uuid();
     const by = name.trim();
-    const { document: sheet, lastLeft, notes } = machine;
+    const { document: sheet, lastLeft, notes, lockPairs } = machine;
     const head = {
       id,
       machine: machine.id,
@@ -46,7 +46,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     dispatch(preferencesChanged({ name: by }));
     try {
       const context = { head, machineName: machine.name, sheet, shop: shop.data, lastLeft };
-      await sync.beginJob({ ...context, ...(notes && { notes }) });
+      await sync.beginJob({ ...context, ...(notes && { notes }), ...(lockPairs && { lockPairs }) });
       router.push(`/jobs/${id}`);
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));

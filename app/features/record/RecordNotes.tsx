@@ -1,6 +1,7 @@
 import { adjusterName, formatInstant, readTooCool } from '@longbar/core';
 import { View } from 'react-native';
 import { Words } from '../../theme/Words';
+import { Attachments } from '../job/Attachments';
 import type { WorkingJob } from '../job/useJob';
 
 /** What else the journal tells: what was looked into, who handed over, what came off, notes. */
@@ -19,7 +20,11 @@ export function RecordNotes({ job: { state, setting } }: { job: WorkingJob }) {
     ),
     ...state.machineNotes.map(({ text, by }) => `For the next one: ${text} (${by})`),
   ];
-  if (lines.length === 0) return null;
+  const attached = [
+    ...(state.why?.attachments ?? []),
+    ...state.noted.flatMap(({ attachments = [] }) => attachments),
+  ];
+  if (lines.length === 0 && attached.length === 0) return null;
   return (
     <View>
       <Words as="strong">Looked into, and noted</Words>
@@ -28,6 +33,7 @@ export function RecordNotes({ job: { state, setting } }: { job: WorkingJob }) {
           {line}
         </Words>
       ))}
+      <Attachments attached={attached} />
     </View>
   );
 }

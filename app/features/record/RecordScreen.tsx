@@ -5,6 +5,7 @@ import {
   formatHours,
   formatInstant,
   isolationsOf,
+  phaseTimes,
 } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -112,6 +113,7 @@ function Facts({ job }: { job: WorkingJob }) {
     temperatureFact(job),
     ...(state.tag === undefined ? [] : [tagFact(state.tag)]),
     ['Run', runWords(state.run)],
+    ['Time', timeWords(job)],
   ];
   return (
     <View style={styles.facts}>
@@ -136,6 +138,17 @@ function temperatureFact({ state, setting }: WorkingJob): [string, string] {
   const words = hot ? `${formatInstant(hot.stopped)}, after ${hot.ran} min` : 'not said';
   return ['Shut down hot', words];
 }
+
+/** How long each phase took, the pauses left out. */
+function timeWords({ state }: WorkingJob): string {
+  const phases = phaseTimes(state).filter(({ ms }) => ms >= MINUTE);
+  const total = phases.reduce((sum, { ms }) => sum + ms, 0);
+  if (total < MINUTE) return 'under a minute';
+  const words = phases.map(({ phase, ms }) => `${phase.toLowerCase()} ${Math.round(ms / MINUTE)}`);
+  return `${Math.round(total / MINUTE)} min: ${words.join(', ')}`;
+}
+
+const MINUTE = 60_000;
 
 function tagFact(tag: string): [string, string] {
   return ['Data tag', tag || 'none the sheet knows'];

@@ -12,7 +12,7 @@ import { StyleSheet, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
 import { Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
-import { PrintPage } from '../../theme/PrintPage';
+import { PrintHead, PrintPage } from '../../theme/PrintPage';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { METHOD_TITLES } from './methodWords';
@@ -36,20 +36,13 @@ export function CardScreen({ id, method }: { id: string; method: string | undefi
 type CardProps = { sheet: EngineSheet; revision: number; method: BarringMethod };
 
 function Card({ sheet, revision, method }: CardProps) {
-  const tokens = useTokens();
   const plan = planBarring(sheet, { method });
   return (
     <Stack>
-      <View style={[styles.head, { borderColor: tokens.ink }]}>
-        <Words as="title">{sheet.name}</Words>
-        <Words color="secondInk">
-          {METHOD_TITLES[method]} · sheet revision {revision}
-        </Words>
-      </View>
-      <Words as="strong">
-        Made unable to start before it is barred. Pins out before every turn. Fingers clear while
-        anyone turns. Bar out before it starts.
-      </Words>
+      <PrintHead
+        title={sheet.name}
+        about={`${METHOD_TITLES[method]} · sheet revision ${revision}`}
+      />
       {isRefused(plan) ? (
         <Words color="stop">{plan.refused}</Words>
       ) : (
@@ -103,7 +96,6 @@ function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: numbe
 }
 
 const styles = StyleSheet.create({
-  head: { borderBottomWidth: 2, paddingBottom: space.small },
   stop: {
     flexDirection: 'row',
     gap: space.medium,

@@ -9,7 +9,10 @@ import { Row } from '../../theme/Panel';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
+import { pickFile } from '../frame/pickFile';
 import { readSheetFile } from './readSheetFile';
+
+const JSON_FILES = '.json,application/json';
 
 type Taken = { file: string; parsed: ParsedSheet };
 
@@ -25,7 +28,13 @@ export function SheetImport({ sheets }: { sheets: readonly SheetLine[] }) {
   };
   useDroppedFile(take);
   if (!taken) {
-    return <Act label="Take in a sheet from a file" icon="unsent" onPress={() => pickFile(take)} />;
+    return (
+      <Act
+        label="Take in a sheet from a file"
+        icon="unsent"
+        onPress={() => pickFile(JSON_FILES, take)}
+      />
+    );
   }
   const { parsed } = taken;
   const known = parsed.ok ? sheets.find(({ name }) => name === parsed.sheet.name) : undefined;
@@ -74,17 +83,6 @@ export function SheetImport({ sheets }: { sheets: readonly SheetLine[] }) {
       </Row>
     </View>
   );
-}
-
-function pickFile(take: (file: File) => void): void {
-  const input = document.createElement('input');
-  input.type = 'file';
-  input.accept = '.json,application/json';
-  input.onchange = () => {
-    const file = input.files?.[0];
-    if (file) take(file);
-  };
-  input.click();
 }
 
 /** A file dropped anywhere on the page. */

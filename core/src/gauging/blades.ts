@@ -4,7 +4,13 @@ import type { Reading, Trial } from './reading';
 /** A blade in µm; a stepped one carries both sizes on one leaf. */
 export type SteppedBlade = { go: number; noGo: number };
 export type Blade = number | SteppedBlade;
-export type BladeSet = { name: string; unit: 'mm' | 'inch'; blades: Blade[] };
+export type BladeSet = {
+  name: string;
+  unit: 'mm' | 'inch';
+  /** Forked: reads both adjusters of a pair at once. */
+  forked?: boolean | undefined;
+  blades: Blade[];
+};
 
 /** The plain blades of a set in order of thickness, µm. */
 export function plainBlades(set: BladeSet): number[] {

@@ -3,6 +3,7 @@ import { BARRING_METHODS } from '../barring/methods';
 import { ObservationSchema } from '../barring/observation';
 import { ReadingSchema, TrialSchema } from '../gauging/reading';
 import { DateSchema, HoursSchema } from '../service/hours';
+import { BlobTypeSchema, Sha256Schema } from './attachment';
 
 /**
  * The journal of a job: append-only events. Nothing is edited or deleted; undo and
@@ -58,6 +59,12 @@ const shimSize = v.pipe(
   v.minValue(1, 'A shim is thicker than nothing.'),
 );
 
+/** A photo or a sound clip, kept under the hash of its bytes. */
+const attachments = v.pipe(
+  v.array(v.object({ sha256: Sha256Schema, type: BlobTypeSchema })),
+  v.maxLength(20, 'At most 20 photos and clips.'),
+);
+
 /** Why an adjuster cannot be set today. */
 export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'other'] as const;
 
@@ -67,6 +74,7 @@ const payloads = {
   'why.noted': {
     reason: v.picklist(['interval', 'head-work', 'symptom'], 'Say why the engine is opened.'),
     symptom: v.optional(note),
+    attachments: v.optional(attachments),
   },
   /** Since when the engine has been cold; moving it restarts that. */
   'cold.stated': { since: instant },
@@ -83,7 +91,11 @@ const payloads = {
   /** An item that does not apply here, and why. */
   'isolation.exempted': { isolation: words, reason: words },
   /** What came off or apart, and where it belongs: a ground wire, a clip, an odd bolt. */
-  'opening.noted': { what: words, from: v.optional(note) },
+  'opening.noted': {
+    what: words,
+    from: v.optional(note),
+    attachments: v.optional(attachments),
+  },
   /** The covers are off and everything is noted. */
   'opening.done': {},
   /** One fastener of a sequence run down at one stage, each counted from 0. */

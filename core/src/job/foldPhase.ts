@@ -12,7 +12,11 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
   const { at, by } = event;
   switch (event.type) {
     case 'why.noted':
-      state.why = { reason: event.reason, symptom: event.symptom };
+      state.why = {
+        reason: event.reason,
+        symptom: event.symptom,
+        attachments: event.attachments,
+      };
       return;
     case 'cold.stated':
       state.coldSince = event.since;
@@ -36,7 +40,14 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.isolations[event.isolation] = { by, at, exempt: event.reason };
       return;
     case 'opening.noted':
-      state.noted.push({ id: event.id, what: event.what, from: event.from, by, at });
+      state.noted.push({
+        id: event.id,
+        what: event.what,
+        from: event.from,
+        attachments: event.attachments,
+        by,
+        at,
+      });
       return;
     case 'opening.done':
       state.opened = { by, at };

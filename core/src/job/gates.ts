@@ -3,15 +3,17 @@ import { entryOf, specOf } from '../engine/adjusterEntry';
 import type { EngineSheet, Isolation } from '../engine/sheet';
 import { judgeReading } from '../gauging/judgeReading';
 import { middleOf } from '../gauging/reading';
+import type { TorqueSequence } from '../torque/sequence';
 import { torqueSteps } from '../torque/sequence';
 import { torqueKey } from './foldPhase';
+import type { Attachment } from './attachment';
 import type { JobSetting } from './setting';
 import type { JobState } from './state';
 
 /** What each step of a job still misses, in words; an adjuster by its id. */
 
 /** What is done while closing up, each ticked by itself. */
-export const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
+const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
   { id: 'clear', text: 'Rags and loose parts out of the rocker gear' },
   { id: 'faces', text: 'Cover faces clean' },
   { id: 'gasket', text: 'Gasket new, or looked at and kept' },
@@ -19,13 +21,21 @@ export const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
   { id: 'refit', text: 'Pipes, wiring and clips back where they were' },
 ];
 
-/** What closing up asks for: the usual, and everything noted while opening up. */
-export function closingItems(state: JobState): { id: string; text: string }[] {
-  const noted = state.noted.map(({ id, what, from }) => ({
+/**
+ * What closing up asks for: the usual, and everything noted while opening up. Covers that the
+ * sheet gives a sequence for are run down bolt by bolt instead of being ticked.
+ */
+export function closingItems(
+  sheet: EngineSheet,
+  state: JobState,
+): { id: string; text: string; attachments?: Attachment[] | undefined }[] {
+  const inRounds = sequencesOf(sheet, 'close').length > 0;
+  const noted = state.noted.map(({ id, what, from, attachments }) => ({
     id: `noted ${id}`,
+    attachments,
     text: from ? `${what}: back to ${from}` : `${what}: back in its place`,
   }));
-  return [...CLOSING_ITEMS, ...noted];
+  return [...CLOSING_ITEMS.filter(({ id }) => id !== 'covers' || !inRounds), ...noted];
 }
 
 /** The lists that are checked before the work begins. */
@@ -45,9 +55,9 @@ export function isolationsOf(sheet: EngineSheet): readonly Isolation[] {
   ];
 }
 
-/** The sequences to be run down before any lash is read. */
-export function torqueFirst(sheet: EngineSheet) {
-  return (sheet.torques ?? []).filter(({ when }) => when === 'first');
+/** The sequences to be run down before any lash is read, or while closing up. */
+export function sequencesOf(sheet: EngineSheet, when: TorqueSequence['when']): TorqueSequence[] {
+  return (sheet.torques ?? []).filter((sequence) => sequence.when === when);
 }
 
 export function missingIsolations(sheet: EngineSheet, state: JobState): string[] {
@@ -84,8 +94,12 @@ export function missingReady(sheet: EngineSheet, state: JobState, now: string): 
   return [...missing, ...lists.map(({ text }) => text)];
 }
 
-export function missingTorque(sheet: EngineSheet, state: JobState): string[] {
-  return torqueFirst(sheet).flatMap((sequence) => {
+export function missingTorque(
+  sheet: EngineSheet,
+  state: JobState,
+  when: TorqueSequence['when'],
+): string[] {
+  return sequencesOf(sheet, when).flatMap((sequence) => {
     const open = torqueSteps(sequence).filter(
       (step) => !state.torqued[torqueKey({ ...step, sequence: sequence.id })],
     );
@@ -142,16 +156,19 @@ export function missingInRound(
 
 /** Whether the round asks for a reading of this adjuster that it does not have yet. */
 export function isUnread(
-  { round = 'first' }: JobSetting,
+  { sheet, round = 'first' }: JobSetting,
   state: JobState,
   stop: Stop,
   id: string,
 ): boolean {
   const { again, locked, fitted, doubted, unset } = state.adjusters[id] ?? {};
-  if (unset) return false;
+  // What has no figure, a bridge that was levelled, is not read at all.
+  if (unset || !specOf(sheet, id)) return false;
   if (doubted) return true;
   if (again) return false;
-  const first = stop.set.find((each) => !state.adjusters[each.id]?.unset)?.id;
+  const first = stop.set.find(
+    (each) => !state.adjusters[each.id]?.unset && specOf(sheet, each.id),
+  )?.id;
   const changed = locked !== undefined || typeof fitted === 'number';
   return round === 'all' || id === first || (round === 'changed' && changed);
 }

@@ -2,6 +2,7 @@ import type { Observation } from '../barring/observation';
 import type { RockerFeel } from '../barring/position';
 import type { Reading, Trial } from '../gauging/reading';
 import type { ShimPlan } from '../gauging/shims';
+import type { Attachment } from './attachment';
 import type { KnownEvent, UNSET_REASONS } from './events';
 
 export type UnsetReason = (typeof UNSET_REASONS)[number];
@@ -37,7 +38,11 @@ export type TakenReading = Reading & {
 
 /** A job as its journal tells it. */
 export type JobState = {
-  why?: { reason: 'interval' | 'head-work' | 'symptom'; symptom?: string | undefined };
+  why?: {
+    reason: 'interval' | 'head-work' | 'symptom';
+    symptom?: string | undefined;
+    attachments?: Attachment[] | undefined;
+  };
   coldSince?: string;
   /** When the hot engine was shut down, and how long it had run. */
   hot?: { stopped: string; ran: number };
@@ -48,7 +53,14 @@ export type JobState = {
   hours?: { hours: number; at: string };
   isolations: Record<string, { by: string; at: string; exempt?: string }>;
   /** What came off or apart and belongs somewhere, by the event that noted it. */
-  noted: { id: string; what: string; from?: string | undefined; by: string; at: string }[];
+  noted: {
+    id: string;
+    what: string;
+    from?: string | undefined;
+    attachments?: Attachment[] | undefined;
+    by: string;
+    at: string;
+  }[];
   opened?: { by: string; at: string };
   /** Fasteners run down, as `sequence stage fastener`. */
   torqued: Record<string, { by: string; at: string }>;

@@ -245,7 +245,7 @@ describe('what a job asks for besides', () => {
     const state = foldJob(
       journal([{ type: 'opening.noted', what: 'Ground wire', from: 'rear bolt' }]),
     );
-    expect(closingItems(state).at(-1)).toEqual({
+    expect(closingItems(setting.sheet, state).at(-1)).toEqual({
       id: `noted ${uuid(100)}`,
       text: 'Ground wire: back to rear bolt',
     });

@@ -12,7 +12,7 @@ import {
   missingReady,
   missingShims,
   missingTorque,
-  torqueFirst,
+  sequencesOf,
 } from './gates';
 import type { JobSetting } from './setting';
 import { shimIds } from './jobShims';
@@ -80,8 +80,10 @@ function stepsBefore({ sheet }: JobSetting, state: JobState, now: string): Step[
   ];
   const open = state.opened ? [] : ['Covers off, everything noted.'];
   steps.push(step('open', 'Open up', open, whatBars(steps)));
-  if (torqueFirst(sheet).length > 0) {
-    steps.push(step('torque', 'Torque first', missingTorque(sheet, state), whatBars(steps)));
+  if (sequencesOf(sheet, 'first').length > 0) {
+    steps.push(
+      step('torque', 'Torque first', missingTorque(sheet, state, 'first'), whatBars(steps)),
+    );
   }
   return steps;
 }
@@ -130,9 +132,8 @@ function stepsAtWork(
 }
 
 function stepsAfter({ sheet }: JobSetting, state: JobState): Step[] {
-  const close = closingItems(state)
-    .filter(({ id }) => !state.closing[id])
-    .map(({ text }) => text);
+  const open = closingItems(sheet, state).filter(({ id }) => !state.closing[id]);
+  const close = [...open.map(({ text }) => text), ...missingTorque(sheet, state, 'close')];
   return [
     step('close', 'Close up', close),
     step('able', 'Make able to start', missingBeforeStart(sheet, state)),

@@ -21,6 +21,8 @@ const nextDue = v.object({
 const machineNote = v.object({ text: v.string(), by: v.string(), at: v.string() });
 export type MachineNote = v.InferOutput<typeof machineNote>;
 
+const lockPair = v.object({ by: v.string(), before: v.number(), after: v.number() });
+
 const jobSummary = v.object({
   /** The hour meter as read in the job. */
   hours: v.nullable(hoursReading),
@@ -35,6 +37,8 @@ const jobSummary = v.object({
   shims: v.optional(v.record(v.string(), v.number())),
   /** What the next one at this machine should know. */
   notes: v.optional(v.array(machineNote)),
+  /** What locking did, by person. */
+  lockPairs: v.optional(v.array(lockPair)),
 });
 /** What the yard and the machine's page need of a job, kept beside its journal. */
 export type JobSummary = v.InferOutput<typeof jobSummary>;
@@ -69,6 +73,9 @@ const lastLeft = v.nullable(
   }),
 );
 
+/** What locking did on engines of this type before, by person. */
+const lockPairs = v.optional(v.array(lockPair));
+
 export const MachineLinesSchema = v.array(v.object(machineLine));
 /** A machine as the yard shows it. */
 export type MachineLine = v.InferOutput<typeof MachineLinesSchema>[number];
@@ -81,19 +88,34 @@ export const MachineDetailSchema = v.object({
   history: v.array(jobLine),
   lastLeft,
   notes: v.optional(v.array(machineNote)),
+  lockPairs,
 });
 /** A machine with its sheet, readings and signed jobs. */
 export type MachineDetail = v.InferOutput<typeof MachineDetailSchema>;
 
-const micrometres = v.number();
+const micrometres = v.pipe(
+  v.number('A size is a whole number of µm.'),
+  v.integer('A size is a whole number of µm.'),
+  v.minValue(1, 'A size is more than nothing.'),
+);
+const count = v.pipe(
+  v.number('Count from 0.'),
+  v.integer('Count from 0.'),
+  v.minValue(0, 'Count from 0.'),
+);
 const bladeSet = v.object({
-  name: v.string(),
+  name: v.pipe(v.string(), v.trim(), v.nonEmpty('A blade set has a name.')),
   unit: v.picklist(['mm', 'inch']),
-  blades: v.array(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })])),
+  /** Forked: reads both adjusters of a pair at once. */
+  forked: v.optional(v.boolean()),
+  blades: v.pipe(
+    v.array(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })])),
+    v.nonEmpty('A blade set has at least one blade.'),
+  ),
 });
 
 export const ShopSchema = v.object({
-  name: v.string(),
+  name: v.pipe(v.string(), v.trim(), v.nonEmpty('The shop has a name.')),
   policy: v.picklist(['leave-inside', 'reset-all', 'loose-side']),
   bladeSets: v.array(bladeSet),
   /** What is read once more on the round. */
@@ -101,10 +123,12 @@ export const ShopSchema = v.object({
   /** The shims in the drawer, and those that can be bought, µm. */
   shims: v.optional(
     v.object({
-      stock: v.array(v.object({ size: micrometres, count: v.number() })),
+      stock: v.array(v.object({ size: micrometres, count })),
       buy: v.object({ from: micrometres, to: micrometres, step: micrometres }),
     }),
   ),
+  /** From when on a check counts as soon: so many hours or days before it is due. */
+  soon: v.optional(v.object({ hours: v.number(), days: v.number() })),
 });
 export type Shop = v.InferOutput<typeof ShopSchema>;
 
@@ -117,6 +141,7 @@ export const JobContextSchema = v.object({
   lastLeft,
   /** What earlier jobs at this machine left for the next one, newest first. */
   notes: v.optional(v.array(machineNote)),
+  lockPairs,
 });
 /** What working on a job needs besides its journal. */
 export type JobContext = v.InferOutput<typeof JobContextSchema>;

@@ -1,6 +1,7 @@
 import { parseSheet } from '@longbar/core';
 import type { Database } from '../store/database';
 import { appendEvents, beginJob } from '../store/jobs';
+import { writeShop } from '../store/shop';
 import { signedJob } from './signedJob';
 import type { DemoMachine } from './yard';
 import { BLADE_SETS, dayBefore, MACHINES, readingsOf, SHEETS, SHOP } from './yard';
@@ -9,7 +10,7 @@ import { BLADE_SETS, dayBefore, MACHINES, readingsOf, SHEETS, SHOP } from './yar
 export async function loadDemo(db: Database, now: Date): Promise<boolean> {
   if ((await db.tables.machines.count()) > 0) return false;
   await db.write(async (transaction) => {
-    await db.tables.shops.create({ ...SHOP, bladeSets: BLADE_SETS }, { transaction });
+    await writeShop(db, { ...SHOP, bladeSets: BLADE_SETS }, transaction);
     for (const sheet of SHEETS) {
       const parsed = parseSheet(sheet.document);
       if (!parsed.ok) throw new Error(`Demo sheet: ${JSON.stringify(parsed.issues)}`);

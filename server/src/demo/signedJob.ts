@@ -79,7 +79,9 @@ function workThrough(
     if (first && left) read(first, 'again', { go: left.go, noGo: left.noGo, how: left.how });
   });
   record({ type: 'round.done' });
-  closingItems(foldJob(events)).forEach(({ id }) => record({ type: 'closing.done', item: id }));
+  closingItems(sheet, foldJob(events)).forEach(({ id }) =>
+    record({ type: 'closing.done', item: id }),
+  );
   record({ type: 'bar.out' });
   record({ type: 'clear.said', person: past.by });
   record({ type: 'tools.counted' });

@@ -37,13 +37,14 @@ export const BLADE_SETS: BladeSet[] = [
     unit: 'mm',
     blades: ascending(100, 750, 50).map((go) => ({ go, noGo: go + 50 })),
   },
+  { name: 'forked set', unit: 'mm', forked: true, blades: ascending(150, 800, 50) },
 ];
 
 export const SHOP = {
-  id: 'skerrow',
   name: 'Skerrow Saltworks',
   policy: 'leave-inside' as const,
   round: 'first' as const,
+  soon: { hours: 60, days: 30 },
   shims: {
     stock: [
       { size: 2400, count: 2 },
@@ -65,108 +66,125 @@ export const SHEETS = [turnstone, dunlin, godwit, whimbrel, sanderling, ruff, st
   (document, i) => sheet(i + 1, document),
 );
 
+/** A figure so many days ago: the hours the meter showed. */
+type Past = [daysAgo: number, hours: number];
+
+const at = ([daysAgo, hours]: Past) => ({ daysAgo, hours });
+
+/** One machine; `last` is the check before it came into the yard. */
+function machine(
+  n: number,
+  name: string,
+  of: DemoMachine['sheet'],
+  readings: Past[],
+  last: Past | null,
+  jobs: DemoMachine['jobs'] = [],
+): DemoMachine {
+  return {
+    id: `5a1e0000-0000-4000-8000-00000000000${n}`,
+    name,
+    sheet: of,
+    readings: readings.map(at),
+    jobs,
+    last: last && at(last),
+  };
+}
+
 export const MACHINES: DemoMachine[] = [
-  {
-    id: '5a1e0000-0000-4000-8000-000000000001',
-    name: 'Brine pump 2',
-    sheet: sheet(1, turnstone),
-    readings: [
-      { daysAgo: 330, hours: 6004 },
-      { daysAgo: 255, hours: 6161 },
-      { daysAgo: 190, hours: 6287 },
-      { daysAgo: 118, hours: 6410 },
-      { daysAgo: 46, hours: 6529 },
-      { daysAgo: 4, hours: 6583 },
+  machine(
+    1,
+    'Brine pump 2',
+    sheet(1, turnstone),
+    [
+      [330, 6004],
+      [255, 6161],
+      [190, 6287],
+      [118, 6410],
+      [46, 6529],
+      [4, 6583],
     ],
-    jobs: [{ daysAgo: 322, hours: 6021, drift: 45, by: 'Orla' }],
-    last: { daysAgo: 660, hours: 5410 },
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000002',
-    name: 'Harvest tractor 1',
-    sheet: sheet(2, dunlin),
-    readings: [
-      { daysAgo: 300, hours: 2310 },
-      { daysAgo: 210, hours: 2366 },
-      { daysAgo: 120, hours: 2452 },
-      { daysAgo: 20, hours: 2531 },
+    [660, 5410],
+    [{ daysAgo: 322, hours: 6021, drift: 45, by: 'Orla' }],
+  ),
+  machine(
+    2,
+    'Harvest tractor 1',
+    sheet(2, dunlin),
+    [
+      [300, 2310],
+      [210, 2366],
+      [120, 2452],
+      [20, 2531],
     ],
-    jobs: [],
-    last: { daysAgo: 420, hours: 2240 },
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000003',
-    name: 'Standby set',
-    sheet: sheet(5, sanderling),
-    readings: [
-      { daysAgo: 310, hours: 402 },
-      { daysAgo: 160, hours: 431 },
-      { daysAgo: 12, hours: 466 },
+    [420, 2240],
+  ),
+  machine(
+    3,
+    'Standby set',
+    sheet(5, sanderling),
+    [
+      [310, 402],
+      [160, 431],
+      [12, 466],
     ],
-    jobs: [],
-    last: { daysAgo: 640, hours: 340 },
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000004',
-    name: 'Launch',
-    sheet: sheet(7, stint),
-    readings: [
-      { daysAgo: 280, hours: 1120 },
-      { daysAgo: 190, hours: 1236 },
-      { daysAgo: 95, hours: 1402 },
-      { daysAgo: 9, hours: 1534 },
+    [640, 340],
+  ),
+  machine(
+    4,
+    'Launch',
+    sheet(7, stint),
+    [
+      [280, 1120],
+      [190, 1236],
+      [95, 1402],
+      [9, 1534],
     ],
-    jobs: [],
-    last: { daysAgo: 355, hours: 1015 },
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000005',
-    name: 'Welder',
-    sheet: sheet(6, ruff),
-    readings: [
-      { daysAgo: 140, hours: 18 },
-      { daysAgo: 30, hours: 33 },
+    [355, 1015],
+  ),
+  machine(
+    5,
+    'Welder',
+    sheet(6, ruff),
+    [
+      [140, 18],
+      [30, 33],
     ],
-    jobs: [],
-    last: null,
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000006',
-    name: 'Salt truck 3',
-    sheet: sheet(3, godwit),
-    readings: [
-      { daysAgo: 350, hours: 6120 },
-      { daysAgo: 220, hours: 6790 },
-      { daysAgo: 100, hours: 7415 },
-      { daysAgo: 6, hours: 7902 },
+    null,
+  ),
+  machine(
+    6,
+    'Salt truck 3',
+    sheet(3, godwit),
+    [
+      [350, 6120],
+      [220, 6790],
+      [100, 7415],
+      [6, 7902],
     ],
-    jobs: [],
-    last: { daysAgo: 400, hours: 5980 },
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000007',
-    name: 'Barge',
-    sheet: sheet(4, whimbrel),
-    readings: [
-      { daysAgo: 300, hours: 3010 },
-      { daysAgo: 170, hours: 3160 },
-      { daysAgo: 33, hours: 3322 },
+    [400, 5980],
+  ),
+  machine(
+    7,
+    'Barge',
+    sheet(4, whimbrel),
+    [
+      [300, 3010],
+      [170, 3160],
+      [33, 3322],
     ],
-    jobs: [],
-    last: { daysAgo: 322, hours: 2985 },
-  },
-  {
-    id: '5a1e0000-0000-4000-8000-000000000008',
-    name: 'Pan loader',
-    sheet: sheet(8, plover),
-    readings: [
-      { daysAgo: 320, hours: 2950 },
-      { daysAgo: 180, hours: 3260 },
-      { daysAgo: 15, hours: 3641 },
+    [322, 2985],
+  ),
+  machine(
+    8,
+    'Pan loader',
+    sheet(8, plover),
+    [
+      [320, 2950],
+      [180, 3260],
+      [15, 3641],
     ],
-    jobs: [],
-    last: { daysAgo: 560, hours: 2510 },
-  },
+    [560, 2510],
+  ),
 ];
 
 /** A reading's day, so many days before `now`. */

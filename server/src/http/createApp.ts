@@ -5,11 +5,12 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
-import { readShop } from '../store/shop';
+import { blobRoutes } from './blobs';
 import { answerErrors, notFound } from './errors';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
 import { sheetRoutes } from './sheets';
+import { shopRoutes } from './shop';
 import { webApplication } from './webApplication';
 
 export type AppOptions = {
@@ -31,6 +32,7 @@ const CONTENT_POLICY = {
     styleSrc: ["'self'", "'unsafe-inline'"],
     workerSrc: ["'self'", 'blob:'],
     imgSrc: ["'self'", 'data:', 'blob:'],
+    mediaSrc: ["'self'", 'blob:'],
     objectSrc: ["'none'"],
     baseUri: ["'self'"],
     frameAncestors: ["'none'"],
@@ -47,6 +49,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   app.use(compression());
   if (devOrigin) app.use(allowOrigin(devOrigin));
   const api = express.Router();
+  api.use('/blobs', blobRoutes(db));
   api.use(express.json({ limit: '1mb' }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -55,9 +58,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   api.get('/health', (_request, response) => {
     response.json({ ok: true, run });
   });
-  api.get('/shop', async (_request, response) => {
-    response.json(await readShop(db));
-  });
+  api.use('/shop', shopRoutes(db));
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db));
   api.use('/sheets', sheetRoutes(db));
@@ -74,6 +75,7 @@ function allowOrigin(origin: string): RequestHandler {
   return (request, response, next) => {
     response.set('Access-Control-Allow-Origin', origin);
     response.set('Access-Control-Allow-Headers', 'content-type');
+    response.set('Access-Control-Allow-Methods', 'GET, POST, PUT');
     response.set('Cross-Origin-Resource-Policy', 'cross-origin');
     if (request.method === 'OPTIONS') response.sendStatus(204);
     else next();

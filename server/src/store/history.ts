@@ -1,4 +1,4 @@
-import type { JobContext, MachineNote } from '@longbar/core';
+import type { JobContext, KeptLockPair, MachineNote } from '@longbar/core';
 import type { JobRow } from './tables';
 
 type Past = Pick<JobRow, 'summary'>;
@@ -9,6 +9,11 @@ export function lastLeftOf(jobs: readonly Past[]): JobContext['lastLeft'] {
   if (!last) return null;
   const { hours, left, shims } = last.summary;
   return { hours, readings: left, ...(shims && { shims }) };
+}
+
+/** What locking did in jobs on engines of one type, by person. */
+export function lockPairsIn(jobs: readonly Past[]): KeptLockPair[] {
+  return jobs.flatMap(({ summary }) => summary.lockPairs ?? []);
 }
 
 /** What these jobs noted for the next one at the machine. */

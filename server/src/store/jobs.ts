@@ -7,7 +7,7 @@ import type { Database } from './database';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import { summarise } from './summary';
-import { lastLeftOf, notesOf } from './history';
+import { lastLeftOf, lockPairsIn, notesOf } from './history';
 import type { JobRow } from './tables';
 
 const PAGE = 500;
@@ -115,11 +115,12 @@ export async function readJob(db: Database, id: string): Promise<JobContext> {
   const row = await db.tables.jobs.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such job.');
   const job = row.get();
-  const [sheet, machine, shop, earlier] = await Promise.all([
+  const [sheet, machine, shop, earlier, onType] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
     db.tables.machines.findByPk(job.machine),
     readShop(db),
     jobsBefore(db, job),
+    jobsOnType(db, job.sheet),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
   return {
@@ -129,7 +130,21 @@ export async function readJob(db: Database, id: string): Promise<JobContext> {
     shop,
     lastLeft: lastLeftOf(earlier),
     notes: notesOf(earlier),
+    lockPairs: lockPairsIn(onType),
   };
+}
+
+/** How many jobs back one's own hands are told from. */
+const RECENT_JOBS = 20;
+
+/** The last jobs on engines of one type, newest first. */
+export async function jobsOnType(db: Database, sheet: string): Promise<JobRow[]> {
+  const rows = await db.tables.jobs.findAll({
+    where: { sheet },
+    order: [['at', 'DESC']],
+    limit: RECENT_JOBS,
+  });
+  return rows.map((row) => row.get());
 }
 
 /** The jobs at the same machine that began before this one, newest first. */

@@ -3,7 +3,8 @@ import { engineHours, formatDay, nextDue } from '@longbar/core';
 import { RequestError } from '../requestError';
 import { byDate } from './byDate';
 import type { Database } from './database';
-import { lastLeftOf, notesOf } from './history';
+import { lastLeftOf, lockPairsIn, notesOf } from './history';
+import { jobsOnType } from './jobs';
 import { readSheet } from './sheets';
 import type { HoursRow, JobRow, MachineRow } from './tables';
 
@@ -29,6 +30,7 @@ export async function machineDetail(
     history: jobs.filter(({ summary }) => summary.signed).map(jobLine),
     lastLeft: lastLeftOf(jobs),
     notes: notesOf(jobs),
+    lockPairs: lockPairsIn(await jobsOnType(db, line.sheet.id)),
   };
 }
 

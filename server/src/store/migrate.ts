@@ -3,8 +3,10 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import type { Migration } from './migration';
 import { firstTables } from './migrations/0001-first-tables';
 import { shopRules } from './migrations/0002-shop-rules';
+import { blobs } from './migrations/0003-blobs';
+import { soon } from './migrations/0004-soon';
 
-const MIGRATIONS: Migration[] = [firstTables, shopRules];
+const MIGRATIONS: Migration[] = [firstTables, shopRules, blobs, soon];
 
 /** Brings the schema up to date; each step runs once. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -1,5 +1,12 @@
 import type { EngineSheet, JobEvent, JobHead, JobSummary, Reading, Shop } from '@longbar/core';
-import { foldJob, jobSteps, presentStep, settingOf, standingReading } from '@longbar/core';
+import {
+  foldJob,
+  jobSteps,
+  lockPairsOf,
+  presentStep,
+  settingOf,
+  standingReading,
+} from '@longbar/core';
 
 /** The summary of a job from its journal. `now` decides only whether the engine is cold. */
 export function summarise(
@@ -35,6 +42,7 @@ export function summarise(
         return size === undefined ? [] : [[id, size]];
       }),
     ) as Record<string, number>,
+    lockPairs: lockPairsOf(state),
     notes: state.machineNotes.map(({ text, by, at }) => ({ text, by, at })),
   };
 }

@@ -11,10 +11,11 @@ import type { Model, ModelStatic, Sequelize } from 'sequelize';
 import { DataTypes } from 'sequelize';
 
 /** What stands in each row. */
-export type ShopRow = Omit<Shop, 'round' | 'shims'> & {
+export type ShopRow = Omit<Shop, 'round' | 'shims' | 'soon'> & {
   id: string;
   round: Shop['round'] | null;
   shims: Shop['shims'] | null;
+  soon: Shop['soon'] | null;
 };
 export type SheetRow = { id: string; revision: number; document: EngineSheet; publishedAt: string };
 export type MachineRow = {
@@ -36,6 +37,8 @@ export type EventRow = {
   receivedAt: string;
 };
 
+export type BlobRow = { sha256: string; type: string; body: Buffer; receivedAt: string };
+
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 export type Tables = {
   shops: Table<ShopRow>;
@@ -44,6 +47,7 @@ export type Tables = {
   hours: Table<HoursRow>;
   jobs: Table<JobRow>;
   events: Table<EventRow>;
+  blobs: Table<BlobRow>;
 };
 
 const id = { type: DataTypes.TEXT, primaryKey: true };
@@ -66,6 +70,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       bladeSets: json,
       round: text,
       shims: json,
+      soon: json,
     }),
     sheets: define<SheetRow>('sheets', {
       id,
@@ -102,6 +107,12 @@ export function defineTables(sequelize: Sequelize): Tables {
       job: text,
       n: DataTypes.INTEGER,
       body: json,
+      receivedAt: text,
+    }),
+    blobs: define<BlobRow>('blobs', {
+      sha256: { type: text, primaryKey: true },
+      type: text,
+      body: DataTypes.BLOB,
       receivedAt: text,
     }),
   };

@@ -5,21 +5,34 @@ import { Row } from '../../../theme/Panel';
 import { TickRow } from '../../../theme/TickRow';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
+import { Attachments } from '../Attachments';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
+import { useTorqueRun } from './useTorqueRun';
 
 /** Close up: each thing ticked by itself; of the gasket, whether it is new or kept. */
 export function CloseStep({ job, after }: StepProps) {
   const done = (item: string, note?: string) =>
     job.act({ type: 'closing.done', item, ...(note !== undefined && { note }) });
+  const items = closingItems(job.setting.sheet, job.state);
+  const covers = useTorqueRun(job, 'close');
+  // The covers go on once nothing is left to do below them.
+  const ready = items.every(({ id }) => id === 'refit' || job.state.closing[id]);
   return (
-    <StepFrame job={job} after={after}>
+    <StepFrame job={job} after={after} {...(covers && ready && { act: covers.act })}>
       <Words as="heading">Close up</Words>
-      {closingItems(job.state).map(({ id, text }) => {
+      {covers && ready && covers.body}
+      {items.map(({ id, text, attachments }) => {
         const ticked = job.state.closing[id];
         const note = ticked && [ticked.note, ticked.by].filter(Boolean).join(', ');
         const row = { text, done: ticked !== undefined, ...(note && { note }) };
-        if (id !== 'gasket') return <TickRow key={id} {...row} onPress={() => done(id)} />;
+        if (id !== 'gasket') {
+          return (
+            <TickRow key={id} {...row} onPress={() => done(id)}>
+              <Attachments attached={attachments} />
+            </TickRow>
+          );
+        }
         return (
           <TickRow key={id} {...row} onPress={() => done(id, 'new')}>
             <View style={styles.gasket}>
@@ -35,6 +48,9 @@ export function CloseStep({ job, after }: StepProps) {
           </TickRow>
         );
       })}
+      {covers && !ready && (
+        <Words color="secondInk">Then the covers: run down in rounds, bolt by bolt.</Words>
+      )}
     </StepFrame>
   );
 }

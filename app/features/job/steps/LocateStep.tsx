@@ -1,4 +1,5 @@
 import { barTo, isRefused, locateCrank } from '@longbar/core';
+import { useMemo } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { space, WIDE } from '../../../theme/tokens';
@@ -18,7 +19,7 @@ export function LocateStep({ job, after }: StepProps) {
   const { sheet } = job.setting;
   const { observations } = job.state;
   const plan = isRefused(job.plan) ? undefined : job.plan;
-  const answer = locateCrank(sheet, observations);
+  const answer = useMemo(() => locateCrank(sheet, observations), [sheet, observations]);
   const intervals = isRefused(answer) ? [] : answer.intervals;
   const way = plan && barTo(plan, intervals);
   const stop = way && plan.stops[way.stop];
@@ -42,7 +43,7 @@ export function LocateStep({ job, after }: StepProps) {
     >
       <Words as="title">Where does it stand?</Words>
       <Locate
-        {...{ sheet, observations }}
+        {...{ sheet, observations, answer }}
         width={Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large}
         onObserve={(observation, back) =>
           job.act({ type: 'crank.observed', observation, ...(back && { back }) })

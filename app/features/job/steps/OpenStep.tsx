@@ -1,9 +1,12 @@
+import type { Attachment } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Field } from '../../../theme/Field';
 import { Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
+import { Attach } from '../Attach';
+import { Attachments } from '../Attachments';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
 
@@ -11,15 +14,18 @@ import type { StepProps } from '../stepProps';
 export function OpenStep({ job, after }: StepProps) {
   const [what, setWhat] = useState('');
   const [from, setFrom] = useState('');
+  const [attached, setAttached] = useState<Attachment[]>([]);
   const { noted, opened } = job.state;
   const note = () => {
     job.act({
       type: 'opening.noted',
       what: what.trim(),
       ...(from.trim() && { from: from.trim() }),
+      ...(attached.length > 0 && { attachments: attached }),
     });
     setWhat('');
     setFrom('');
+    setAttached([]);
   };
   return (
     <StepFrame
@@ -41,13 +47,17 @@ export function OpenStep({ job, after }: StepProps) {
       </Words>
       <Field label="What came off" value={what} onChange={setWhat} />
       <Field label="Where it belongs" value={from} onChange={setFrom} onSubmitEditing={note} />
+      <Attach attached={attached} onAttach={setAttached} />
       <Act label="Note it" disabled={what.trim() === ''} onPress={note} />
       <Stack gap={4}>
         {noted.map((each) => (
-          <Words key={each.id}>
-            · {each.what}
-            {each.from ? `, from ${each.from}` : ''}
-          </Words>
+          <Stack key={each.id} gap={4}>
+            <Words>
+              · {each.what}
+              {each.from ? `, from ${each.from}` : ''}
+            </Words>
+            <Attachments attached={each.attachments} />
+          </Stack>
         ))}
       </Stack>
     </StepFrame>

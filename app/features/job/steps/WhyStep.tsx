@@ -6,6 +6,7 @@ import { Choice } from '../../../theme/Choice';
 import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
+import { Attach } from '../Attach';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
 
@@ -21,6 +22,7 @@ export function WhyStep({ job, after }: StepProps) {
   const noted = job.state.why;
   const [reason, setReason] = useState<Reason | undefined>(noted?.reason);
   const [symptom, setSymptom] = useState(noted?.symptom ?? '');
+  const [attached, setAttached] = useState(noted?.attachments ?? []);
   const needsWords = reason === 'symptom' && symptom.trim() === '';
   const record = () => {
     if (!reason || needsWords) return;
@@ -28,6 +30,7 @@ export function WhyStep({ job, after }: StepProps) {
       type: 'why.noted',
       reason,
       ...(reason === 'symptom' && { symptom: symptom.trim() }),
+      ...(reason === 'symptom' && attached.length > 0 && { attachments: attached }),
     });
   };
   return (
@@ -48,12 +51,15 @@ export function WhyStep({ job, after }: StepProps) {
         ))}
       </Row>
       {reason === 'symptom' && (
-        <Field
-          label="What is heard, felt or seen"
-          value={symptom}
-          onChange={setSymptom}
-          multiline
-        />
+        <>
+          <Field
+            label="What is heard, felt or seen"
+            value={symptom}
+            onChange={setSymptom}
+            multiline
+          />
+          <Attach attached={attached} onAttach={setAttached} />
+        </>
       )}
       <NewerSheet job={job} />
       <FromBefore job={job} />

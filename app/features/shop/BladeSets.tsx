@@ -1,0 +1,67 @@
+import { Act } from '../../theme/Act';
+import { Choice } from '../../theme/Choice';
+import { Field } from '../../theme/Field';
+import { Row, Stack } from '../../theme/Panel';
+import { Words } from '../../theme/Words';
+import type { SetDraft } from './shopDraft';
+import { bladesTyped } from './typedSizes';
+
+type Props = { sets: SetDraft[]; onChange: (sets: SetDraft[]) => void };
+
+const NEW: SetDraft = { name: '', unit: 'mm', forked: false, blades: '' };
+
+/** The blade sets of the shop: their sizes as stamped on them. */
+export function BladeSets({ sets, onChange }: Props) {
+  const change = (place: number, next: Partial<SetDraft>) =>
+    onChange(sets.map((set, i) => (i === place ? { ...set, ...next } : set)));
+  return (
+    <Stack>
+      <Words as="heading">Blade sets</Words>
+      {sets.map((set, place) => {
+        const typed = bladesTyped(set.blades, set.unit);
+        const unit = set.unit === 'mm' ? 'mm' : 'thou';
+        return (
+          <Stack key={place} gap={8}>
+            <Field
+              label="Name of the set"
+              value={set.name}
+              onChange={(name) => change(place, { name })}
+            />
+            <Row>
+              <Choice
+                label="mm"
+                name={`Set ${place + 1} in mm`}
+                chosen={set.unit === 'mm'}
+                onPress={() => change(place, { unit: 'mm' })}
+              />
+              <Choice
+                label="thou"
+                name={`Set ${place + 1} in thou`}
+                chosen={set.unit === 'inch'}
+                onPress={() => change(place, { unit: 'inch' })}
+              />
+              <Choice
+                label="Forked"
+                name={`Set ${place + 1} forked, reads a pair at once`}
+                chosen={set.forked}
+                onPress={() => change(place, { forked: !set.forked })}
+              />
+            </Row>
+            <Field
+              label={`Blades in ${unit}, spaces between; a stepped leaf as 0.30/0.35`}
+              value={set.blades}
+              onChange={(blades) => change(place, { blades })}
+              multiline
+              error={typed.ok ? undefined : typed.message}
+            />
+            <Act
+              label={`Take out ${set.name || 'this set'}`}
+              onPress={() => onChange(sets.filter((_, i) => i !== place))}
+            />
+          </Stack>
+        );
+      })}
+      <Act label="Add a blade set" icon="add" onPress={() => onChange([...sets, NEW])} />
+    </Stack>
+  );
+}

@@ -1,0 +1,106 @@
+import type { Shop } from '@longbar/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useChangeShopMutation } from '../../state/api';
+import { refusalOf } from '../../state/refusal';
+import { Act } from '../../theme/Act';
+import { Choice } from '../../theme/Choice';
+import { Field } from '../../theme/Field';
+import { Row, Stack } from '../../theme/Panel';
+import { Tiles } from '../../theme/Tiles';
+import { Words } from '../../theme/Words';
+import { BladeSets } from './BladeSets';
+import { Shims } from './Shims';
+import type { ShopDraft } from './shopDraft';
+import { draftOf, shopFrom } from './shopDraft';
+
+const POLICIES = [
+  ['leave-inside', 'Leave what is inside', 'Only what is outside its limits is set.'],
+  ['reset-all', 'Reset all', 'Everything is brought to its target.'],
+  ['loose-side', 'Loose side', 'The target blade must enter, the next must not.'],
+] as const;
+
+const ROUNDS = [
+  ['first', 'First of each stop'],
+  ['changed', 'What was changed'],
+  ['all', 'All of them'],
+] as const;
+
+/** The shop's rules to change; a job under way keeps those it began with. */
+export function ShopRules({ shop }: { shop: Shop }) {
+  const [draft, setDraft] = useState<ShopDraft>(() => draftOf(shop));
+  const [save, { isLoading, isSuccess, error }] = useChangeShopMutation();
+  const change = (next: Partial<ShopDraft>) => setDraft({ ...draft, ...next });
+  const made = shopFrom(draft);
+  return (
+    <Stack gap={20}>
+      <Field label="Name of the shop" value={draft.name} onChange={(name) => change({ name })} />
+      <Stack>
+        <Words as="heading">How is it decided?</Words>
+        <View role="radiogroup" aria-label="Policy">
+          <Tiles columns={1}>
+            {POLICIES.map(([policy, label, detail]) => (
+              <Choice
+                key={policy}
+                {...{ label, detail }}
+                chosen={draft.policy === policy}
+                onPress={() => change({ policy })}
+              />
+            ))}
+          </Tiles>
+        </View>
+      </Stack>
+      <Stack>
+        <Words as="heading">Once round again, what is read?</Words>
+        <Row>
+          {ROUNDS.map(([round, label]) => (
+            <Choice
+              key={round}
+              label={label}
+              chosen={draft.round === round}
+              onPress={() => change({ round })}
+            />
+          ))}
+        </Row>
+      </Stack>
+      <Stack>
+        <Words as="heading">When is a check soon?</Words>
+        <Field
+          label="Hours before it is due"
+          inputMode="decimal"
+          value={draft.soonHours}
+          onChange={(soonHours) => change({ soonHours })}
+        />
+        <Field
+          label="Days before it is due"
+          inputMode="decimal"
+          value={draft.soonDays}
+          onChange={(soonDays) => change({ soonDays })}
+        />
+      </Stack>
+      <BladeSets sets={draft.bladeSets} onChange={(bladeSets) => change({ bladeSets })} />
+      <Shims draft={draft} onChange={change} />
+      {!made.ok && (
+        <Words color="stop" role="alert">
+          {made.message}
+        </Words>
+      )}
+      {error && (
+        <Words color="stop" role="alert">
+          {refusalOf(error).message}
+        </Words>
+      )}
+      {isSuccess && (
+        <Words role="status">Kept. Jobs under way go on by the rules they began with.</Words>
+      )}
+      <Act
+        weight="primary"
+        label={isLoading ? 'Keeping …' : 'Keep these rules'}
+        disabled={isLoading || !made.ok}
+        onPress={() => {
+          if (made.ok) void save(made.shop);
+        }}
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,29 @@
+import type { Shop } from '@longbar/core';
+import { useShopQuery } from '../../state/api';
+import { Act } from '../../theme/Act';
+import { Stack } from '../../theme/Panel';
+import { Words } from '../../theme/Words';
+import { Frame } from '../frame/Frame';
+import { ShopRules } from './ShopRules';
+
+/** The shop: how it decides, its blades and shims, and when a check counts as soon. */
+export function ShopScreen() {
+  const shop = useShopQuery(undefined, { refetchOnMountOrArgChange: true });
+  return (
+    <Frame title="Shop" aside={shop.data?.name}>
+      {shop.isLoading && <Words color="secondInk">Fetching the shop’s rules …</Words>}
+      {shop.isError && (
+        <Stack>
+          <Words as="strong">The server does not answer. The shop’s rules need it.</Words>
+          <Act label="Ask again" onPress={() => void shop.refetch()} />
+        </Stack>
+      )}
+      {shop.data && <ShopRules key={keyOf(shop.data)} shop={shop.data} />}
+    </Frame>
+  );
+}
+
+/** The form is made anew when the server holds other rules. */
+function keyOf(shop: Shop): string {
+  return JSON.stringify(shop);
+}

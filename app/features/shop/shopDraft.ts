@@ -1,0 +1,86 @@
+import type { BladeSet, RoundRule, Shop, ShopPolicy } from '@longbar/core';
+import { formatMillimetres, issuesOf, ShopSchema } from '@longbar/core';
+import * as v from 'valibot';
+import { bladesTyped, bladesWritten, shimsTyped, shimsWritten } from './typedSizes';
+
+export type SetDraft = { name: string; unit: BladeSet['unit']; forked: boolean; blades: string };
+
+/** The shop's rules as they stand in the fields. */
+export type ShopDraft = {
+  name: string;
+  policy: ShopPolicy;
+  round: RoundRule;
+  soonHours: string;
+  soonDays: string;
+  bladeSets: SetDraft[];
+  stock: string;
+  buyFrom: string;
+  buyTo: string;
+  buyStep: string;
+};
+
+export function draftOf(shop: Shop): ShopDraft {
+  const { buy, stock = [] } = shop.shims ?? {};
+  const size = (figure: number | undefined) =>
+    figure === undefined ? '' : formatMillimetres(figure);
+  return {
+    name: shop.name,
+    policy: shop.policy,
+    round: shop.round ?? 'first',
+    soonHours: String(shop.soon?.hours ?? 50),
+    soonDays: String(shop.soon?.days ?? 30),
+    bladeSets: shop.bladeSets.map((set) => ({
+      name: set.name,
+      unit: set.unit,
+      forked: set.forked ?? false,
+      blades: bladesWritten(set),
+    })),
+    stock: shimsWritten(stock),
+    buyFrom: size(buy?.from),
+    buyTo: size(buy?.to),
+    buyStep: size(buy?.step),
+  };
+}
+
+type Made = { ok: true; shop: Shop } | { ok: false; message: string };
+
+/** The rules the fields make, or the first thing that is wrong with them. */
+export function shopFrom(draft: ShopDraft): Made {
+  const sets: BladeSet[] = [];
+  for (const { name, unit, forked, blades } of draft.bladeSets) {
+    const typed = bladesTyped(blades, unit);
+    if (!typed.ok) return { ok: false, message: `${name || 'A blade set'}: ${typed.message}` };
+    sets.push({ name: name.trim(), unit, blades: typed.value, ...(forked && { forked }) });
+  }
+  const stock = shimsTyped(draft.stock);
+  if (!stock.ok) return stock;
+  const [from, to, step] = [draft.buyFrom, draft.buyTo, draft.buyStep].map(micrometres);
+  const buys = [from, to, step].every((figure) => figure !== undefined && figure > 0);
+  if (!buys && stock.value.length > 0) {
+    return { ok: false, message: 'Say which shims can be bought: from, to and step, in mm.' };
+  }
+  const soon = { hours: figureOf(draft.soonHours), days: figureOf(draft.soonDays) };
+  if (!(soon.hours >= 0 && soon.days >= 0)) {
+    return { ok: false, message: 'Soon is a number of hours and a number of days.' };
+  }
+  const made = {
+    name: draft.name,
+    policy: draft.policy,
+    round: draft.round,
+    bladeSets: sets,
+    soon,
+    ...(buys && { shims: { stock: stock.value, buy: { from, to, step } } }),
+  };
+  const checked = v.safeParse(ShopSchema, made);
+  if (checked.success) return { ok: true, shop: checked.output };
+  return { ok: false, message: issuesOf(checked.issues)[0]?.message ?? 'Something is missing.' };
+}
+
+function figureOf(text: string): number {
+  return text.trim() === '' ? NaN : Number(text.replace(',', '.'));
+}
+
+function micrometres(text: string): number | undefined {
+  const figure = figureOf(text);
+  return Number.isFinite(figure) ? Math.round(figure * 1000) : undefined;
+}

@@ -1,0 +1,53 @@
+import type { BladeSet } from '@longbar/core';
+import { formatMillimetres, formatThou, fromThou } from '@longbar/core';
+
+type Blades = BladeSet['blades'];
+type Typed<T> = { ok: true; value: T } | { ok: false; message: string };
+
+/** A size as typed, in the set's own unit, in µm; undefined where it is none. */
+function sizeFrom(text: string, unit: BladeSet['unit']): number | undefined {
+  const figure = Number(text);
+  if (!Number.isFinite(figure) || figure <= 0) return undefined;
+  return unit === 'mm' ? Math.round(figure * 1000) : fromThou(figure);
+}
+
+/** Blades as typed: sizes with spaces between them, a stepped leaf as 0.30/0.35. */
+export function bladesTyped(text: string, unit: BladeSet['unit']): Typed<Blades> {
+  const value: Blades = [];
+  for (const word of text.split(/[\s;]+/).filter(Boolean)) {
+    const [go, noGo] = word.split('/').map((part) => sizeFrom(part, unit));
+    const wrong = go === undefined || (word.includes('/') && (noGo === undefined || noGo <= go));
+    if (wrong) return { ok: false, message: `“${word}” is no blade: write 0.30, or 0.30/0.35.` };
+    value.push(noGo === undefined ? go : { go, noGo });
+  }
+  if (value.length === 0) return { ok: false, message: 'A blade set has at least one blade.' };
+  return { ok: true, value };
+}
+
+/** The blades as they are typed. */
+export function bladesWritten({ blades, unit }: Pick<BladeSet, 'blades' | 'unit'>): string {
+  const format = unit === 'mm' ? formatMillimetres : formatThou;
+  return blades
+    .map((blade) =>
+      typeof blade === 'number' ? format(blade) : `${format(blade.go)}/${format(blade.noGo)}`,
+    )
+    .join(' ');
+}
+
+type Stock = { size: number; count: number }[];
+
+/** Shims as typed: 2.40x2 2.55, sizes in mm with how many of each. */
+export function shimsTyped(text: string): Typed<Stock> {
+  const value: Stock = [];
+  for (const word of text.split(/[\s;]+/).filter(Boolean)) {
+    const [, figure = '', times = '1'] = /^([\d.]+)(?:[x×](\d+))?$/.exec(word) ?? [];
+    const size = sizeFrom(figure, 'mm');
+    if (size === undefined) return { ok: false, message: `“${word}” is no shim: write 2.40x2.` };
+    value.push({ size, count: Number(times) });
+  }
+  return { ok: true, value };
+}
+
+export function shimsWritten(stock: Stock): string {
+  return stock.map(({ size, count }) => `${formatMillimetres(size)}x${count}`).join(' ');
+}

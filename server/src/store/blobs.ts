@@ -1,0 +1,32 @@
+import { createHash } from 'node:crypto';
+import { RequestError } from '../requestError';
+import type { Database } from './database';
+
+export function sha256(bytes: Buffer): string {
+  return createHash('sha256').update(bytes).digest('hex');
+}
+
+/** Keeps a photo or clip under its hash; the same again changes nothing. */
+export async function keepBlob(
+  db: Database,
+  hash: string,
+  type: string,
+  body: Buffer,
+  now: string,
+): Promise<{ made: boolean }> {
+  if (sha256(body) !== hash) {
+    const message = 'These bytes have another hash: they were changed on the way.';
+    throw new RequestError(400, message, [{ path: 'sha256', message }]);
+  }
+  return db.write(async (transaction) => {
+    const known = await db.tables.blobs.count({ where: { sha256: hash }, transaction });
+    if (known > 0) return { made: false };
+    await db.tables.blobs.create({ sha256: hash, type, body, receivedAt: now }, { transaction });
+    return { made: true };
+  });
+}
+
+/** A photo or clip by its hash; undefined where there is none. */
+export async function readBlob({ tables }: Database, hash: string) {
+  return (await tables.blobs.findByPk(hash))?.get();
+}
