@@ -77,7 +77,12 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
   await expect(
     page.getByRole('checkbox', { name: 'Ground wire: back to rear cover bolt' }),
   ).toBeVisible();
-  await job.finish();
+  // The covers go down in rounds, bolt by bolt.
+  const bolts = [1, 2, 3, 4, 5, 6, 7, 8];
+  const rounds = ['6', '12'].flatMap((torque) =>
+    bolts.map((n) => `Fastener ${n} is at ${torque} N·m`),
+  );
+  await job.finish(rounds);
   await job.tap('Open the record');
   await expect(page.getByRole('row')).toHaveCount(25);
   const row = (name: string) => page.getByRole('row').filter({ hasText: name });

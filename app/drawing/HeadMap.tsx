@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
 import type { AdjusterKind, SeatedBank } from '@longbar/core';
@@ -7,7 +7,6 @@ import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
 import type { Crank } from './crank';
-import { useOfCrank } from './crank';
 import type { Geometry, MapCell } from './mapCell';
 import { KIND_LETTERS } from './mapCell';
 import { MapTargets } from './MapTargets';
@@ -224,9 +223,44 @@ const Place = memo(function Place({ letters, ...rocker }: PlaceProps) {
   );
 });
 
-function LivePlace({ id, live, ...place }: PlaceProps & { id: string; live: LiveLook }) {
-  const look = useOfCrank(live.crank, (at) => live.lookAt(id, at));
-  return <Place {...place} here={look === 'here'} onLobe={look === 'lobe'} />;
+const LOOKS = ['', 'here', 'lobe'] as const;
+type Shown = { style: { visibility: string } } | null;
+
+/**
+ * A rocker in each of its looks, of which the crank shows one: what is drawn already only has
+ * to be seen, so that a move of the finger lays nothing out anew.
+ */
+const LivePlace = memo(function LivePlace(props: PlaceProps & { id: string; live: LiveLook }) {
+  const { id, live, ...place } = props;
+  const looks = useRef<Shown[]>([]);
+  useLayoutEffect(() => {
+    let shown: string | undefined;
+    const show = () => {
+      const look = live.lookAt(id, live.crank.at());
+      if (look === shown) return;
+      shown = look;
+      LOOKS.forEach((each, i) => {
+        const drawn = looks.current[i];
+        if (drawn) drawn.style.visibility = each === look ? 'inherit' : 'hidden';
+      });
+    };
+    show();
+    return live.crank.subscribe(show);
+  }, [id, live]);
+  return (
+    <>
+      {LOOKS.map((look, i) => (
+        <G key={look} ref={(node) => void (looks.current[i] = elementOf(node))}>
+          <Place {...place} here={look === 'here'} onLobe={look === 'lobe'} />
+        </G>
+      ))}
+    </>
+  );
+});
+
+/** The element of the page behind a drawn group. */
+function elementOf(node: unknown): Shown {
+  return (node as { elementRef?: { current: Shown } } | null)?.elementRef?.current ?? null;
 }
 
 function kindOf(id: string): AdjusterKind {

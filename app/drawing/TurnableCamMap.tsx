@@ -1,6 +1,5 @@
 import type { ComponentProps } from 'react';
 import { useEffect, useRef } from 'react';
-import type { GestureResponderEvent } from 'react-native';
 import { StyleSheet, View } from 'react-native';
 import { useTokens } from '../theme/ThemeProvider';
 import { BELOW, CamMap, LEFT, RIGHT } from './CamMap';
@@ -9,6 +8,18 @@ import type { Crank } from './crank';
 type Props = ComponentProps<typeof CamMap> & { crank: Crank };
 type Node = { style: { transform: string }; setAttribute(name: string, value: string): void };
 type Box = { getBoundingClientRect(): { left: number } };
+type Hand = {
+  setPointerCapture(pointer: number): void;
+  focus(): void;
+  addEventListener(type: string, heard: (event: PointerMove) => void): void;
+  removeEventListener(type: string, heard: (event: PointerMove) => void): void;
+};
+type PointerMove = {
+  clientX: number;
+  buttons: number;
+  pointerId: number;
+  preventDefault(): void;
+};
 type KeyPress = { key: string; shiftKey: boolean; preventDefault(): void };
 
 /** The cam map with its line to drag, by pointer, touch or the arrow keys. */
@@ -30,11 +41,33 @@ export function TurnableCamMap({ crank, ...map }: Props) {
     follow();
     return crank.subscribe(follow);
   }, [crank, across, cycle]);
-  const follow = ({ nativeEvent }: GestureResponderEvent) => {
-    const left = (box.current as unknown as Box).getBoundingClientRect().left;
-    const share = (nativeEvent.pageX - left - LEFT) / across;
+  // Where the map begins is asked once a drag: asking per move makes the browser lay out.
+  const left = useRef(0);
+  const follow = ({ clientX }: PointerMove) => {
+    const share = (clientX - left.current - LEFT) / across;
     crank.turn(Math.round(Math.max(0, Math.min(1, share)) * cycle) % cycle);
   };
+  useEffect(() => {
+    const hand = slider.current as unknown as Hand;
+    const down = (event: PointerMove) => {
+      // No mouse events after this one, and no text marked while the finger goes across it.
+      event.preventDefault();
+      hand.setPointerCapture(event.pointerId);
+      hand.focus();
+      left.current = (box.current as unknown as Box).getBoundingClientRect().left;
+      follow(event);
+    };
+    const move = (event: PointerMove) => {
+      if (event.buttons > 0) follow(event);
+    };
+    // Heard without React, which would look through the whole page for whom a move concerns.
+    hand.addEventListener('pointerdown', down);
+    hand.addEventListener('pointermove', move);
+    return () => {
+      hand.removeEventListener('pointerdown', down);
+      hand.removeEventListener('pointermove', move);
+    };
+  });
   const onKeyDown = (event: KeyPress) => {
     const step = STEPS[event.key];
     if (step === undefined) return;
@@ -56,19 +89,11 @@ export function TurnableCamMap({ crank, ...map }: Props) {
         aria-valuemin={0}
         aria-valuemax={cycle - 1}
         tabIndex={0}
-        onStartShouldSetResponder={always}
-        onMoveShouldSetResponder={always}
-        onResponderTerminationRequest={never}
-        onResponderGrant={follow}
-        onResponderMove={follow}
         {...{ onKeyDown }}
       />
     </View>
   );
 }
-
-const always = () => true;
-const never = () => false;
 
 const STEPS: Record<string, number> = {
   ArrowRight: 1,

@@ -1,4 +1,4 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 
 /**
  * A crank that is turned on the screen. Its angle is kept beside React's state: each drawing
@@ -31,11 +31,6 @@ function makeCrank(start: number): Crank {
 /** A crank of this screen's own. */
 export function useCrank(start = 0): Crank {
   return useState(() => makeCrank(start))[0];
-}
-
-/** Something of the crank's angle; drawn anew only when that changes. */
-export function useOfCrank<T extends string | number>(crank: Crank, of: (at: number) => T): T {
-  return useSyncExternalStore(crank.subscribe, () => of(crank.at()));
 }
 
 /** How long it must stand still for what is read rather than seen, ms. */

@@ -1,4 +1,4 @@
-import type { JobContext, JobEvent } from '@longbar/core';
+import type { EventOf, JobContext, JobEvent, Trial } from '@longbar/core';
 import { foldJob, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice } from '@reduxjs/toolkit';
@@ -55,6 +55,22 @@ function merged(known: readonly JobEvent[], more: readonly JobEvent[]): JobEvent
 
 export const { jobsRead, jobKept, eventsKept, unsentCounted, storeFailed } = jobs.actions;
 export const jobsReducer = jobs.reducer;
+
+/**
+ * The blades tried for a reading, where the journal tells it alone: what came after `lastN` is
+ * looked at and nothing folded. Undefined where the job as it is drawn knows as much or better.
+ */
+export function triedSince(
+  events: readonly JobEvent[],
+  lastN: number,
+  { adjuster, phase }: { adjuster: string; phase: string },
+): Trial[] | undefined {
+  const fresh = events.filter(({ n }) => n > lastN).sort((a, b) => a.n - b.n);
+  const [last] = fresh.slice(-1);
+  const read = (event: JobEvent) =>
+    event.type === 'reading.taken' && event.adjuster === adjuster && event.phase === phase;
+  return last && fresh.every(read) ? (last as EventOf<'reading.taken'>).tried : undefined;
+}
 
 /** One job as it stands: its setting and the fold of its journal. */
 export const openJob = createSelector([(job: KeptJob) => job], ({ context, events }) => {

@@ -78,9 +78,13 @@ function jobStore(db: Db) {
     },
     async appendOwn(event: JobEvent) {
       const tx = db.transaction(['events', 'outbox'], 'readwrite', STRICT);
-      await tx.objectStore('events').put(event);
-      await tx.objectStore('outbox').add({ kind: 'event', event, since: event.at });
-      await tx.done;
+      const kept = [
+        tx.objectStore('events').put(event),
+        tx.objectStore('outbox').add({ kind: 'event', event, since: event.at }),
+      ];
+      // Not waited for one by one: the tap that is kept here waits for its answer.
+      tx.commit();
+      await Promise.all([...kept, tx.done]);
     },
     async mergeEvents(events: readonly JobEvent[]) {
       const tx = db.transaction('events', 'readwrite', STRICT);

@@ -1,4 +1,4 @@
-import type { ComponentProps } from 'react';
+import type { ComponentProps, Ref } from 'react';
 import { Text } from 'react-native';
 import { font } from './fonts';
 import type { Tokens } from './tokens';
@@ -18,6 +18,7 @@ const roles = {
 type Props = ComponentProps<typeof Text> & {
   as?: keyof typeof roles;
   color?: keyof Tokens;
+  ref?: Ref<Text>;
 };
 
 /** Text in one of the application's few sizes. */

@@ -96,7 +96,7 @@ export {
 export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/attachment';
 export type { Attachment } from './job/attachment';
 export { UNSET_REASONS } from './job/events';
-export type { JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
+export type { EventOf, JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
 export { foldJob, inOrder } from './job/fold';
 export { torqueKey } from './job/foldPhase';
 export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/state';

@@ -9,7 +9,13 @@ export class JobPage {
     return this.page.getByRole('button', { name, exact: typeof name === 'string' });
   }
 
+  /** What was kept is drawn. */
+  private async settled(): Promise<void> {
+    await expect(this.page.locator('[aria-busy="true"]')).toHaveCount(0);
+  }
+
   async tap(name: string | RegExp): Promise<void> {
+    await this.settled();
     await this.button(name).first().click();
   }
 
@@ -85,7 +91,7 @@ export class JobPage {
   async tickAll(): Promise<void> {
     const open = this.page.getByRole('checkbox', { checked: false });
     await expect(open.first()).toBeVisible();
-    while ((await open.count()) > 0) {
+    for (await this.settled(); (await open.count()) > 0; await this.settled()) {
       const name = (await open.first().getAttribute('aria-label')) ?? '';
       await open.first().click();
       const same = this.page.getByRole('checkbox', { name, exact: true, checked: false });
@@ -101,10 +107,11 @@ export class JobPage {
   }
 
   /** From closing up to the signed record. */
-  async finish(): Promise<void> {
+  async finish(covers: readonly string[] = []): Promise<void> {
     await this.at('Close up');
     await this.tap('Looked at, kept');
     await this.tickAll();
+    for (const fastener of covers) await this.tap(fastener);
     await this.at('Make able to start');
     await this.tap('Bar and pins are out of the engine');
     await this.tickAll();
@@ -120,6 +127,7 @@ export class JobPage {
    */
   async workThrough(step: string, byKind: Record<string, () => Promise<void>>): Promise<void> {
     for (;;) {
+      await this.settled();
       const title = await this.title();
       if (!title.startsWith(step)) return;
       const before = await this.where();

@@ -11,6 +11,7 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { Pressable, ScrollView, StyleSheet } from 'react-native';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
+import { useQuickPress } from '../../theme/useQuickPress';
 import { Words } from '../../theme/Words';
 
 type Props = {
@@ -117,12 +118,13 @@ type OneTile = {
 
 function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
   const tokens = useTokens();
+  const press = useQuickPress(onPress);
   const color = tone === 'plain' ? 'secondInk' : 'ink';
   return (
     <Pressable
       role="button"
       aria-label={name}
-      onPress={onPress}
+      {...(press as object)}
       style={[
         styles.tile,
         wide && styles.wide,
@@ -148,10 +150,12 @@ const styles = StyleSheet.create({
   row: { gap: space.small, paddingVertical: 2 },
   tile: {
     width: TILE,
-    minHeight: 64,
+    height: 64,
+    // A tapped tile lays out itself and not the page.
+    contain: 'strict',
     borderRadius: radius - 2,
     alignItems: 'center',
     justifyContent: 'center',
     paddingVertical: 6,
-  },
+  } as object,
 });

@@ -1,7 +1,7 @@
 import type { Stop } from '@longbar/core';
 import { isFinished, isRefused, isUnread } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -21,7 +21,7 @@ import { useJob } from './useJob';
 
 /** The job, full screen: the present step, the map, and the way ahead. */
 export function JobScreen({ id }: { id: string }) {
-  const { job, problem } = useJob(id);
+  const { job, problem, busy } = useJob(id);
   const tokens = useTokens();
   const router = useRouter();
   if (!job) {
@@ -35,10 +35,14 @@ export function JobScreen({ id }: { id: string }) {
       </Stack>
     );
   }
-  return <OpenJob job={job} />;
+  return (
+    <View style={styles.screen} aria-busy={busy}>
+      <OpenJob job={job} />
+    </View>
+  );
 }
 
-function OpenJob({ job }: { job: WorkingJob }) {
+const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   const tokens = useTokens();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
@@ -105,7 +109,7 @@ function OpenJob({ job }: { job: WorkingJob }) {
       {body}
     </View>
   );
-}
+});
 
 /** The first adjuster of the stop that still wants something. */
 function nextToSet(
@@ -123,6 +127,7 @@ function nextToSet(
 const ASIDE = 388;
 
 const styles = StyleSheet.create({
+  screen: { flex: 1, minHeight: 0 },
   phone: { flex: 1, minHeight: 0 },
   map: { paddingHorizontal: space.medium, paddingBottom: space.small },
   wide: { flex: 1, flexDirection: 'row', minHeight: 0 },

@@ -1,12 +1,4 @@
-import type {
-  BladeSet,
-  JobAct,
-  Reading,
-  SettableEntry,
-  SteppedBlade,
-  TakenReading,
-  Trial,
-} from '@longbar/core';
+import type { BladeSet, JobAct, Reading, SettableEntry, TakenReading, Trial } from '@longbar/core';
 import {
   adjusterName,
   describeReading,
@@ -16,17 +8,15 @@ import {
   lockShift,
   measureOf,
   readingFromTrials,
-  tapBlade,
-  tapStepped,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../theme/Act';
 import { Words } from '../../theme/Words';
 import type { AdjusterView } from './adjusterView';
-import { BladeRow } from './BladeRow';
 import { FigureWheel } from './FigureWheel';
+import { TriedBlades } from './TriedBlades';
 import { TypedReading } from './TypedReading';
 import type { WorkingJob } from './useJob';
 
@@ -62,15 +52,11 @@ const FIGURE: Record<Phase, string> = {
 export function Taking({ job, id, entry, set, view, asked, act, say, children }: Props) {
   const thickFirst = useAppSelector((all) => all.preferences.thickFirst);
   const [beforeLock, setBeforeLock] = useState(false);
-  // The tiles are drawn anew only where they change, so what they call must stay the same.
-  const tapped = useRef<(size: number) => void>(() => undefined);
-  const onTap = useCallback((size: number) => tapped.current(size), []);
   const state = job.state.adjusters[id];
   const measure = measureOf(entry);
   const adjusting = view.offers === 'lock' && measure === 'lash' && !asked;
   const phase: Phase | undefined = adjusting && beforeLock ? 'set' : view.reads;
   const reading = phase === 'set' ? state?.set : view.reading;
-  const tried = reading?.tried ?? [];
   const take = (taken: Reading, tried?: Trial[]) => {
     say(tried?.length === 0 ? 'cleared' : describeReading(taken));
     if (phase === undefined) return;
@@ -85,10 +71,6 @@ export function Taking({ job, id, entry, set, view, asked, act, say, children }:
       });
     }
   };
-  const blades = (next: Trial[]) => take(readingFromTrials(next), next);
-  useEffect(() => {
-    tapped.current = (size) => blades(tapBlade(tried, size));
-  });
   if (phase === undefined) return children;
   if (measure !== 'lash') {
     return (
@@ -109,13 +91,11 @@ export function Taking({ job, id, entry, set, view, asked, act, say, children }:
   return (
     <>
       <Words as="strong">{QUESTION[phase]}</Words>
-      <BladeRow
-        set={set}
+      <TriedBlades
+        {...{ job, id, phase, set, thickFirst }}
         spec={entry.spec}
-        tried={tried}
-        thickFirst={thickFirst}
-        onTap={onTap}
-        onTapLeaf={(leaf: SteppedBlade) => blades(tapStepped(tried, leaf))}
+        drawn={reading?.tried}
+        onTry={(next) => take(readingFromTrials(next), next)}
       />
       <SameAgain {...{ job, id, reading }} onTake={take} />
       {children}

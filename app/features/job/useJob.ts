@@ -12,6 +12,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { openJob } from '../../state/jobs';
 import { useAppSelector } from '../../state/store';
 import { useSync } from '../../sync/SyncProvider';
+import { useAfterPaint } from '../../theme/useAfterPaint';
 
 /** A job as the screen works with it. */
 export type WorkingJob = {
@@ -29,7 +30,12 @@ export type WorkingJob = {
   undo: () => void;
 };
 
-export type LoadedJob = { job?: WorkingJob; problem?: string };
+export type LoadedJob = {
+  job?: WorkingJob;
+  problem?: string;
+  /** More is kept than is drawn yet: the screen is about to follow. */
+  busy: boolean;
+};
 
 /** How often the clock that decides 'cold' is read while a job is open, ms. */
 const TICK = 20_000;
@@ -38,7 +44,9 @@ const TICK = 20_000;
 export function useJob(id: string): LoadedJob {
   const sync = useSync();
   const ready = useAppSelector((state) => state.jobs.ready);
-  const kept = useAppSelector((state) => state.jobs.byId[id]);
+  // What a tap changes is drawn first, by whoever looks at the journal itself; the job follows.
+  const latest = useAppSelector((state) => state.jobs.byId[id]);
+  const kept = useAfterPaint(latest);
   const name = useAppSelector((state) => state.preferences.name);
   const [problem, setProblem] = useState<string>();
   const now = useClock(TICK);
@@ -78,7 +86,8 @@ export function useJob(id: string): LoadedJob {
       },
     };
   }, [kept, now, act, by]);
-  return { ...(job && { job }), ...(problem !== undefined && { problem }) };
+  const busy = latest !== kept;
+  return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };
 }
 
 /** The present instant, read again every so many ms. */

@@ -26,14 +26,22 @@ export function engineCells(
   );
 }
 
-/** What each rocker looks like at a crank angle, worked out once for the whole engine. */
-export function engineLooks(sheet: EngineSheet): (id: string, at: number) => 'here' | 'lobe' | '' {
+type Look = 'here' | 'lobe' | '';
+
+/** What each rocker looks like at a whole crank angle; each is worked out once. */
+export function engineLooks(sheet: EngineSheet): (id: string, at: number) => Look {
   const cycle = cycleDegrees(sheet);
   const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
-  return (id, at) => {
+  const lookAt = (id: string, at: number): Look => {
     const adjuster = adjusters.get(id);
     if (!adjuster) return '';
     if (holdsAt(adjuster, at, cycle)) return 'here';
     return rockersAt([adjuster], at, cycle).firm.length > 0 ? 'lobe' : '';
+  };
+  const known = new Map<string, Look[]>();
+  return (id, at) => {
+    const own = known.get(id) ?? [];
+    known.set(id, own);
+    return (own[at] ??= lookAt(id, at));
   };
 }
