@@ -19,28 +19,60 @@ function events(job: string, from: number) {
   }));
 }
 
-test('every acknowledged event survives kill -9 while events are being posted', async () => {
-  const server = await TestServer.start();
-  const send = (path: string, body: unknown) =>
-    fetch(`${server.url}/api${path}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
+/** A job at the first machine of the yard, to post events to. */
+async function someJob(server: TestServer): Promise<string> {
   const machines = (await (await fetch(`${server.url}/api/machines`)).json()) as { id: string }[];
   const job = randomUUID();
   const head = { id: job, machine: machines[0]?.id, method: 'two-position', sheetRevision: 1 };
-  await send('/jobs', { ...head, at: new Date().toISOString(), by: 'Ina' });
-  const acknowledged = new Set<string>();
-  for (let round = 0; round < 5; round++) {
+  await send(server, '/jobs', { ...head, at: new Date().toISOString(), by: 'Ina' });
+  return job;
+}
+
+function send(server: TestServer, path: string, body: unknown): Promise<Response> {
+  return fetch(`${server.url}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+}
+
+/** The ids of every event that the server keeps of a job. */
+async function keptBy(server: TestServer, job: string): Promise<Set<string>> {
+  const kept = new Set<string>();
+  for (let after = 0, more = true; more;) {
+    const answer = await fetch(`${server.url}/api/jobs/${job}/events?after=${after}`);
+    const page = (await answer.json()) as {
+      events: { id: string }[];
+      serial: number;
+      more: boolean;
+    };
+    page.events.forEach(({ id }) => kept.add(id));
+    ({ serial: after, more } = page);
+  }
+  return kept;
+}
+
+const ROUNDS = 100;
+/** A job has so many rounds: a journal of days is not folded anew for every batch. */
+const ROUNDS_A_JOB = 5;
+
+test(`every acknowledged event survives ${ROUNDS} rounds of kill -9 during load`, async () => {
+  test.setTimeout(900_000);
+  const server = await TestServer.start();
+  let acknowledged = new Set<string>();
+  let job = '';
+  let total = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    if (round % ROUNDS_A_JOB === 0) {
+      job = await someJob(server);
+      acknowledged = new Set();
+    }
     let alive = true;
     const post = async (lane: number) => {
       for (let i = 0; alive; i++) {
         try {
-          const answer = await send(
-            `/jobs/${job}/events`,
-            events(job, 1 + lane * 10_000 + i * BATCH),
-          );
+          const from = 1 + lane * 10_000 + i * BATCH;
+          const answer = await send(server, `/jobs/${job}/events`, events(job, from));
           const { accepted } = (await answer.json()) as { accepted: string[] };
           for (const id of accepted) acknowledged.add(id);
         } catch {
@@ -49,26 +81,42 @@ test('every acknowledged event survives kill -9 while events are being posted', 
       }
     };
     const lanes = [0, 1, 2].map(post);
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    // Each round the power fails at another moment of the writing.
+    await new Promise((resolve) => setTimeout(resolve, 60 + ((round * 37) % 140)));
     await server.down('SIGKILL');
     alive = false;
     await Promise.all(lanes);
     await server.up();
-    const kept = new Set<string>();
-    for (let after = 0, more = true; more;) {
-      const page = (await (
-        await fetch(`${server.url}/api/jobs/${job}/events?after=${after}`)
-      ).json()) as {
-        events: { id: string }[];
-        serial: number;
-        more: boolean;
-      };
-      page.events.forEach(({ id }) => kept.add(id));
-      ({ serial: after, more } = page);
-    }
+    const kept = await keptBy(server, job);
     expect([...acknowledged].filter((id) => !kept.has(id))).toEqual([]);
+    total += acknowledged.size;
   }
+  expect(total).toBeGreaterThan(ROUNDS * BATCH);
+  await server.end();
+});
+
+test('a full disk is said, and loses nothing that was acknowledged', async () => {
+  const server = await TestServer.start();
+  await server.down();
+  await server.up({ kilobytes: 4096 });
+  const job = await someJob(server);
+  const acknowledged = new Set<string>();
+  let said = '';
+  for (let i = 0; said === '' && i < 400; i++) {
+    const answer = await send(server, `/jobs/${job}/events`, events(job, 1 + i * BATCH));
+    const body = (await answer.json()) as { accepted?: string[]; error?: { message: string } };
+    for (const id of body.accepted ?? []) acknowledged.add(id);
+    if (answer.status === 507) said = body.error?.message ?? '';
+  }
+  expect(said).toContain('The server’s disk is full');
+  // It goes on answering; and with room again, everything it took is there and more goes in.
+  expect((await fetch(`${server.url}/api/machines`)).status).toBe(200);
+  await server.down('SIGKILL');
+  await server.up();
+  const kept = await keptBy(server, job);
   expect(acknowledged.size).toBeGreaterThan(0);
+  expect([...acknowledged].filter((id) => !kept.has(id))).toEqual([]);
+  expect((await send(server, `/jobs/${job}/events`, events(job, 90_000))).status).toBe(200);
   await server.end();
 });
 

@@ -43,12 +43,19 @@ export function installDependencies() {
   stamp('installed', wanted);
 }
 
-const SOURCES = ['core', 'server', 'app', 'package-lock.json', 'tsconfig.base.json'];
+const SOURCES = [
+  'core',
+  'server',
+  'app',
+  'package-lock.json',
+  'tsconfig.base.json',
+  'tools/serviceWorker.mjs',
+];
 
 /** Builds the server and the web application where their sources have changed. */
 export function build() {
   const wanted = digest(SOURCES.map((name) => join(root, name)));
-  const built = ['server/dist/main.mjs', 'app/dist/index.html'];
+  const built = ['server/dist/main.mjs', 'app/dist/index.html', 'app/dist/sw.js'];
   if (stampIs('built', wanted) && built.every((file) => existsSync(join(root, file)))) return;
   say('Building the server …');
   must('Building the server', join(root, 'node_modules/.bin/esbuild'), [
@@ -69,6 +76,7 @@ export function build() {
     ['export', '--platform', 'web', '--output-dir', 'dist'],
     { cwd: join(root, 'app'), stdio: ['ignore', 'ignore', 'inherit'] },
   );
+  must('Building the service worker', process.execPath, ['tools/serviceWorker.mjs']);
   stamp('built', wanted);
 }
 

@@ -6,4 +6,5 @@ import { build, installDependencies, root } from './prepare.mjs';
 installDependencies();
 build();
 const { start } = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
-await start({ demo: process.argv[2] === 'demo', web: join(root, 'app/dist') });
+const web = process.env.LONGBAR_WEB ?? join(root, 'app/dist');
+await start({ demo: process.argv[2] === 'demo', web });

@@ -16,7 +16,8 @@ import {
   SheetRevisionsSchema,
   ShopSchema,
 } from '@longbar/core';
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi } from '@reduxjs/toolkit/query/react';
+import { keepingAnswers } from './keptAnswers';
 
 /** Where the API is: beside the application, or on its own port while developing. */
 export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
@@ -24,7 +25,7 @@ export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 /** What the server owns: machines, their hours, the shop. Answers are checked at this edge. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: API }),
+  baseQuery: keepingAnswers(API),
   tagTypes: ['machines', 'sheets', 'shop'],
   endpoints: (build) => ({
     machines: build.query<MachineLine[], void>({

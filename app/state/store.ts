@@ -2,13 +2,19 @@ import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
 import { useSelector } from 'react-redux';
 import { api } from './api';
 import { jobsReducer } from './jobs';
+import { phoneReducer } from './phone';
 import { preferencesChanged, preferencesReducer, rememberPreferences } from './preferences';
 
 /** The store of one running application. */
 export function createStore() {
   const listeners = createListenerMiddleware();
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer, jobs: jobsReducer, preferences: preferencesReducer },
+    reducer: {
+      [api.reducerPath]: api.reducer,
+      jobs: jobsReducer,
+      phone: phoneReducer,
+      preferences: preferencesReducer,
+    },
     middleware: (standard) => standard().prepend(listeners.middleware).concat(api.middleware),
   });
   listeners.startListening({

@@ -3,6 +3,7 @@ import { createContext, useContext, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { createStore } from '../state/store';
 import { SyncEngine } from './engine';
+import { watchPhone } from './phoneWatch';
 
 const SyncContext = createContext<SyncEngine | null>(null);
 
@@ -21,7 +22,8 @@ export function SyncProvider({ children }: { children: ReactNode }) {
   });
   useEffect(() => {
     void engine.start();
-  }, [engine]);
+    watchPhone(store);
+  }, [engine, store]);
   return (
     <Provider store={store}>
       <SyncContext.Provider value={engine}>{children}</SyncContext.Provider>

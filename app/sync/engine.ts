@@ -1,10 +1,11 @@
-import type { JobAct, JobContext, JobEvent } from '@longbar/core';
+import type { Beat, JobAct, JobContext, JobEvent } from '@longbar/core';
 import { EventsPageSchema, JobContextSchema } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
 import { API, api } from '../state/api';
 import { eventsKept, jobKept, jobsRead, storeFailed, unsentCounted } from '../state/jobs';
 import type { AppStore } from '../state/store';
+import { JobStreams } from './jobStreams';
 import type { Request } from './outbox';
 import { retryDelay, sendOldest } from './outbox';
 import type { KeptBlob, PhoneDatabase } from './phoneDatabase';
@@ -16,6 +17,9 @@ import { openPhoneDatabase } from './phoneDatabase';
  */
 export class SyncEngine {
   private readonly opening: Promise<PhoneDatabase>;
+  private readonly streams = new JobStreams((job, { events }) => {
+    this.take(job, events).catch((error) => this.store.dispatch(storeFailed(describe(error))));
+  });
   private last: Promise<unknown> = Promise.resolve();
   private sending = false;
   private failures = 0;
@@ -112,10 +116,28 @@ export class SyncEngine {
     }
     for (let serial = 0, more = true; more;) {
       const page = v.parse(EventsPageSchema, await get(`/jobs/${job}/events?after=${serial}`));
-      await db.mergeEvents(page.events);
-      this.store.dispatch(eventsKept({ job, events: page.events }));
+      await this.take(job, page.events);
       ({ serial, more } = page);
     }
+  }
+
+  /** Follows what others do at a job, and their beats, until the answer is called. */
+  follow(job: string, onBeat?: (beat: Beat) => void): () => void {
+    return this.streams.follow(job, onBeat);
+  }
+
+  /** Says a beat to the other side; one that does not arrive is followed by the next. */
+  beat(job: string, beat: Beat): void {
+    ask({ path: `/jobs/${job}/beats`, body: beat }).catch(() => undefined);
+  }
+
+  /** Keeps what came from the server, where it is not here already. */
+  private async take(job: string, events: JobEvent[]): Promise<void> {
+    const known = new Set(this.store.getState().jobs.byId[job]?.events.map(({ id }) => id));
+    const fresh = events.filter(({ id }) => !known.has(id));
+    if (fresh.length === 0) return;
+    await (await this.opening).mergeEvents(fresh);
+    this.store.dispatch(eventsKept({ job, events: fresh }));
   }
 
   /** Sends until nothing is left or nobody answers; then tries again by itself. */

@@ -125,6 +125,8 @@ export { phaseTimes } from './job/phaseTimes';
 export type { PhaseTime } from './job/phaseTimes';
 export { lockPairsOf } from './job/lockPairs';
 export type { KeptLockPair } from './job/lockPairs';
+export { ANSWER_WITHIN_MS, BeatSchema, turningWord } from './job/turning';
+export type { Beat, LinkSide, Turn, TurningWord } from './job/turning';
 export { questionsAt } from './job/questions';
 export type { Question, QuestionEvidence } from './job/questions';
 export {

@@ -13,10 +13,14 @@ export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 export class TestServer {
   readonly data = mkdtempSync(join(tmpdir(), 'longbar-e2e-'));
   private child: ChildProcess | undefined;
-  private constructor(readonly port: number) {}
+  private constructor(
+    readonly port: number,
+    private readonly web: string | undefined,
+  ) {}
 
-  static async start(): Promise<TestServer> {
-    const server = new TestServer(await freePort());
+  /** `web`: a folder with an application of its own to serve. */
+  static async start({ web }: { web?: string } = {}): Promise<TestServer> {
+    const server = new TestServer(await freePort(), web);
     await server.up();
     return server;
   }
@@ -25,10 +29,19 @@ export class TestServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  /** Starts it, and waits until the answer is this very process's. */
-  async up(): Promise<void> {
-    const env = { ...process.env, PORT: String(this.port), LONGBAR_DATA: this.data };
-    const child = spawn(process.execPath, ['tools/run.mjs', 'demo'], {
+  /**
+   * Starts it, and waits until it says where it is. With `kilobytes` no file of its may grow
+   * beyond that, as on a full disk.
+   */
+  async up({ kilobytes }: { kilobytes?: number } = {}): Promise<void> {
+    const env = {
+      ...process.env,
+      PORT: String(this.port),
+      LONGBAR_DATA: this.data,
+      ...(this.web !== undefined && { LONGBAR_WEB: this.web }),
+    };
+    const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
+    const child = spawn('bash', ['-c', `${limit} exec "${process.execPath}" tools/run.mjs demo`], {
       cwd: root,
       env,
       stdio: 'pipe',
@@ -37,10 +50,10 @@ export class TestServer {
     let said = '';
     child.stdout.on('data', (data) => (said += data));
     child.stderr.on('data', (data) => (said += data));
-    for (let tries = 0; tries < 200; tries++) {
+    for (let tries = 0; tries < 1000; tries++) {
       if (child.exitCode !== null) throw new Error(`The server ended: ${said}`);
       if (said.includes(this.url)) return;
-      await new Promise((resolve) => setTimeout(resolve, 100));
+      await new Promise((resolve) => setTimeout(resolve, 20));
     }
     throw new Error(`The server did not start: ${said}`);
   }

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { Server } from 'node:http';
+import type { RequestListener, Server } from 'node:http';
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import { pino } from 'pino';
@@ -31,10 +33,12 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const host = process.env.HOST ?? '127.0.0.1';
   const port = portFrom(process.env.PORT);
   const devOrigin = process.env.LONGBAR_DEV_ORIGIN;
+  const secure = certificateFrom(process.env.TLS_CERT, process.env.TLS_KEY);
   const db = await openDatabase(resolve(process.env.LONGBAR_DATA ?? 'data'));
   if (demo && (await loadDemo(db, new Date()))) console.log('Demo data loaded.');
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-  const server = createServer(createApp({ db, logger, run: randomUUID(), web, devOrigin }));
+  const app = createApp({ db, logger, run: randomUUID(), web, devOrigin });
+  const server = secure ? createSecureServer(secure, app as RequestListener) : createServer(app);
   try {
     await listen(server, port, host);
   } catch (error) {
@@ -42,13 +46,27 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     throw error;
   }
   closeOnSignal(server, db);
-  announce(host, port);
+  announce(host, port, secure ? 'https' : 'http');
 }
 
 function portFrom(text = '8640'): number {
   const port = Number(text);
   if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
   throw new StartError(`PORT is “${text}”; it must be a whole number from 0 to 65535.`);
+}
+
+/** The certificate to serve by, where one is named; both files or none. */
+function certificateFrom(cert: string | undefined, key: string | undefined) {
+  if (!cert && !key) return undefined;
+  if (!cert || !key) throw new StartError('Set both TLS_CERT and TLS_KEY, or neither.');
+  const read = (name: string, file: string) => {
+    try {
+      return readFileSync(file);
+    } catch {
+      throw new StartError(`${name} is “${file}”, which cannot be read.`);
+    }
+  };
+  return { cert: read('TLS_CERT', cert), key: read('TLS_KEY', key) };
 }
 
 function listen(server: Server, port: number, host: string): Promise<void> {
@@ -82,8 +100,8 @@ function closeOnSignal(server: Server, db: Database): void {
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
 /** Says where it is served; for a phone, as a QR code too. */
-function announce(host: string, port: number): void {
-  const url = `http://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;
+function announce(host: string, port: number, scheme: 'http' | 'https'): void {
+  const url = `${scheme}://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;
   console.log(`Long Bar is at ${url}  (Ctrl-C stops it)`);
   if (!LOOPBACK.has(host)) qrcode.generate(url, { small: true });
 }

@@ -16,6 +16,8 @@ export type Answer = { status: number; body: any };
 export type TestServer = {
   db: Database;
   folder: string;
+  /** Where its API is. */
+  url: string;
   get(path: string): Promise<Answer>;
   post(path: string, body: unknown): Promise<Answer>;
   close(): Promise<void>;
@@ -39,6 +41,7 @@ export async function startTestServer(): Promise<TestServer> {
   return {
     db,
     folder,
+    url: `http://127.0.0.1:${port}/api`,
     get: (path) => ask(path),
     post: (path, body) =>
       ask(path, {

@@ -5,6 +5,7 @@ import { Icon } from '../../theme/Icon';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
+import { PhoneNotes } from './PhoneNotes';
 import { PLACES } from './places';
 import { ThemeSwitch } from './ThemeSwitch';
 import { UnsentNote } from './UnsentNote';
@@ -37,6 +38,7 @@ export function Frame({ title, aside, back, children }: Props) {
         contentContainerStyle={[styles.content, wide && styles.wide]}
       >
         <Heading {...{ title, aside, back }} />
+        <PhoneNotes />
         {children}
       </ScrollView>
     </View>

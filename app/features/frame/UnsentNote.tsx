@@ -16,8 +16,11 @@ import { saveFile } from './saveFile';
 export function UnsentNote() {
   const tokens = useTokens();
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
+  const nearlyFull = useAppSelector((state) => state.phone.nearlyFull);
   const [open, setOpen] = useState(false);
-  const words = noteWords(unsent.count, unsent.aside.length, storeFailed);
+  const words =
+    noteWords(unsent.count, unsent.aside.length, storeFailed) ??
+    (nearlyFull ? 'Phone nearly full' : undefined);
   if (words === undefined) return null;
   const grave = storeFailed !== null || unsent.aside.length > 0;
   const color = grave ? tokens.stop : tokens.ink;

@@ -80,6 +80,11 @@ function HandOver({ job, onDone }: { job: WorkingJob; onDone: () => void }) {
         />
       </Row>
       <Act
+        label="Helper’s view: you turn, under the machine"
+        icon="hand"
+        onPress={() => router.push(`/jobs/${job.setting.head.id}/helper`)}
+      />
+      <Act
         label="The rest on paper, with blanks"
         icon="print"
         onPress={() => router.push(`/jobs/${job.setting.head.id}/paper`)}

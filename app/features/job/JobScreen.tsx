@@ -1,8 +1,9 @@
 import type { Stop } from '@longbar/core';
 import { isFinished, isRefused, isUnread } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { holdVersion } from '../../sync/version';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
@@ -24,6 +25,7 @@ export function JobScreen({ id }: { id: string }) {
   const { job, problem, busy } = useJob(id);
   const tokens = useTokens();
   const router = useRouter();
+  useEffect(() => holdVersion(), []);
   if (!job) {
     return (
       <Stack style={{ padding: space.large, backgroundColor: tokens.ground, flex: 1 }}>

@@ -3,7 +3,6 @@ import {
   describeReading,
   describeUnset,
   formatHours,
-  hotUntil,
   measureOf,
   middleOf,
   turnsForGap,
@@ -16,7 +15,7 @@ import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 import type { AdjusterView } from './adjusterView';
 import type { WorkingJob } from './useJob';
-import { useClock } from './useJob';
+import { useHotLeft } from './useHotLeft';
 
 type Props = {
   job: WorkingJob;
@@ -65,10 +64,8 @@ export function Verdict({ job, id, entry, view }: Props) {
 
 /** A hot engine cools: how long its figures still hold. */
 function HotWindow({ job }: Pick<Props, 'job'>) {
-  const now = useClock(15_000);
-  const until = hotUntil(job.setting.sheet, job.state);
-  if (until === undefined) return null;
-  const left = Math.ceil((until - Date.parse(now)) / 60_000);
+  const left = useHotLeft(job);
+  if (left === undefined) return null;
   if (left > 0) return <Words as="note">Hot figures hold for {left} min yet.</Words>;
   return (
     <Caution>

@@ -57,7 +57,8 @@ export function useJob(id: string): LoadedJob {
       // A job that the phone has is worked on without the server.
       if (!known) setProblem(error.message);
     });
-    // Once per opening: later events of others come with the next one.
+    // Once per opening: what others do from then on comes as they do it.
+    return sync.follow(id);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id, ready, sync]);
   const by = name || kept?.context.head.by || 'unnamed';

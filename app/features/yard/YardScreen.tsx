@@ -10,11 +10,13 @@ import { Frame } from '../frame/Frame';
 import { MachineRow } from './MachineRow';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
+import { useSeenMachines } from './useSeenMachines';
 
 /** Every machine, the most pressing first; a job in progress on top. */
 export function YardScreen() {
   const machines = useMachinesQuery(undefined, { refetchOnMountOrArgChange: true });
   const shop = useShopQuery();
+  useSeenMachines(machines.data);
   const kept = useAppSelector((state) => state.jobs.byId);
   const today = localDay(new Date());
   const sorted = useMemo(

@@ -7,6 +7,7 @@ import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
 import { blobRoutes } from './blobs';
 import { answerErrors, notFound } from './errors';
+import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
 import { sheetRoutes } from './sheets';
@@ -32,6 +33,9 @@ const CONTENT_POLICY = {
     styleSrc: ["'self'", "'unsafe-inline'"],
     workerSrc: ["'self'", 'blob:'],
     imgSrc: ["'self'", 'data:', 'blob:'],
+    connectSrc: ["'self'"],
+    fontSrc: ["'self'"],
+    manifestSrc: ["'self'"],
     mediaSrc: ["'self'", 'blob:'],
     objectSrc: ["'none'"],
     baseUri: ["'self'"],
@@ -60,7 +64,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   });
   api.use('/shop', shopRoutes(db));
   api.use('/machines', machineRoutes(db));
-  api.use('/jobs', jobRoutes(db));
+  api.use('/jobs', jobRoutes(db, new JobFeed()));
   api.use('/sheets', sheetRoutes(db));
   api.use(notFound);
   app.use('/api', api);

@@ -29,8 +29,20 @@ export const answerErrors: ErrorRequestHandler = (error, request, response, next
   response.status(status).json({ error: { message, issues } });
 };
 
+const FULL = 'The server’s disk is full: nothing of this was kept there. Make room on it.';
+
+/** The database could not be written: the disk is full, or fails. */
+function diskFull(error: unknown): RequestError | undefined {
+  const { parent } = Object(error) as { parent?: { code?: string } };
+  const code = parent?.code ?? (Object(error) as { code?: string }).code;
+  const full = code === 'SQLITE_FULL' || code === 'SQLITE_IOERR' || code === 'ENOSPC';
+  return full ? new RequestError(507, FULL) : undefined;
+}
+
 function asRequestError(error: unknown): RequestError | undefined {
   if (error instanceof RequestError) return error;
+  const full = diskFull(error);
+  if (full) return full;
   // What Express and its body parser throw carries a status and a type.
   const { status, type } = Object(error) as { status?: number; type?: string };
   if (type === 'entity.too.large')

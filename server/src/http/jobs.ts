@@ -1,10 +1,12 @@
-import { JobEventsSchema, JobHeadSchema, MOST_EVENTS } from '@longbar/core';
+import { BeatSchema, JobEventsSchema, JobHeadSchema, MOST_EVENTS } from '@longbar/core';
 import { Router } from 'express';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
 import { appendEvents, beginJob, readEvents, readJob } from '../store/jobs';
 import { RequestError } from '../requestError';
 import { checked } from './errors';
+import type { JobFeed } from './jobFeed';
+import { streamJob } from './jobStream';
 
 const AfterSchema = v.object({
   after: v.optional(
@@ -17,7 +19,7 @@ const AfterSchema = v.object({
   ),
 });
 
-export function jobRoutes(db: Database): Router {
+export function jobRoutes(db: Database, feed: JobFeed): Router {
   const routes = Router();
   routes.post('/', async (request, response) => {
     const { head, made } = await beginJob(db, checked(JobHeadSchema, request.body), now());
@@ -36,11 +38,23 @@ export function jobRoutes(db: Database): Router {
       job === id ? [] : [{ path: `${i}.job`, message: 'This event belongs to another job.' }],
     );
     if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
-    response.json({ accepted: await appendEvents(db, id, events, now()) });
+    const accepted = await appendEvents(db, id, events, now());
+    feed.changed(id);
+    response.json({ accepted });
   });
   routes.get('/:id/events', async (request, response) => {
     const { after } = checked(AfterSchema, request.query);
     response.json(await readEvents(db, request.params.id, after));
+  });
+  routes.get('/:id/stream', async (request, response) => {
+    const after = request.headers['last-event-id'] ?? request.query.after;
+    const query = checked(AfterSchema, { after });
+    await streamJob(db, feed, request.params.id, query.after, response);
+  });
+
+  routes.post('/:id/beats', (request, response) => {
+    feed.beat(request.params.id, checked(BeatSchema, request.body));
+    response.sendStatus(204);
   });
   return routes;
 }

@@ -17,6 +17,7 @@ import { EngineDial } from '../../../drawing/EngineDial';
 import { crankAngle, jobCells } from '../jobCells';
 import { JobMap } from '../JobMap';
 import { StepFrame } from '../StepFrame';
+import { TurnedByAnother } from '../turning/TurnedByAnother';
 import type { StepProps } from '../stepProps';
 
 type Props = Pick<StepProps, 'job' | 'wide' | 'after'> & {
@@ -69,6 +70,16 @@ export function BarTo({ job, wide, after, stop, place, round }: Props) {
       <Words as="note" color="secondInk">
         All of them must agree before anything is set.
       </Words>
+      <TurnedByAnother
+        job={job.setting.head.id}
+        planned={{
+          degrees: turn,
+          sense,
+          seenFrom,
+          from,
+          ...(stop.mark !== undefined && { mark: stop.mark }),
+        }}
+      />
       <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       {!wide && (
         <JobMap

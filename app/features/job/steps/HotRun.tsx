@@ -1,9 +1,9 @@
-import { hotUntil } from '@longbar/core';
 import { useState } from 'react';
 import { Choice } from '../../../theme/Choice';
 import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import type { StepProps } from '../stepProps';
+import { useHotLeft } from '../useHotLeft';
 import { useClock } from '../useJob';
 import { spell } from './spell';
 
@@ -19,8 +19,7 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
   const { soakMinutes = 0, windowMinutes } = job.setting.sheet.temperature ?? {};
   const now = useClock(15_000);
   const [ran, setRan] = useState<number | undefined>(job.state.hot?.ran);
-  const until = hotUntil(job.setting.sheet, job.state);
-  const left = until === undefined ? undefined : Math.ceil((until - Date.parse(now)) / 60_000);
+  const left = useHotLeft(job);
   const stop = (minutes: number) =>
     ran !== undefined && job.act({ type: 'hot.stated', stopped: minutesAgo(minutes), ran });
   return (

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { HelperScreen } from '../../../features/job/turning/HelperScreen';
+
+export default function Helper() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <HelperScreen key={id} id={id} />;
+}

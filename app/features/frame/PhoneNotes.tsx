@@ -1,0 +1,28 @@
+import { formatInstant } from '@longbar/core';
+import { View } from 'react-native';
+import { useAppSelector } from '../../state/store';
+import { Words } from '../../theme/Words';
+
+/** What is to be known of this phone before it is relied on where there is no signal. */
+export function PhoneNotes() {
+  const { keptSince, nearlyFull, cannotReopen, newVersion } = useAppSelector(({ phone }) => phone);
+  const notes = [
+    keptSince !== null &&
+      `The server does not answer. This is as kept on this phone ${formatInstant(keptSince)}. Jobs go on; sheets, hours and the shop’s rules need the server.`,
+    nearlyFull &&
+      'This phone is nearly full. Make room before a long job: what cannot be kept here cannot be recorded.',
+    cannotReopen &&
+      'Over plain HTTP this phone cannot open Long Bar again without signal. What is recorded is kept all the same. HTTPS mends it.',
+    newVersion && 'A newer version is here. It takes over once no job is open.',
+  ].filter((note) => note !== false);
+  if (notes.length === 0) return null;
+  return (
+    <View role="status">
+      {notes.map((note) => (
+        <Words key={note} as="note" color="act">
+          {note}
+        </Words>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,53 @@
+import type { Turn } from '@longbar/core';
+import { useState } from 'react';
+import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
+import { Row, Stack } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { LinkBoard } from './LinkBoard';
+import { useLink } from './useLink';
+
+type Props = { job: string; planned: Omit<Turn, 'id'> };
+
+/** At the rockers, while somebody else turns: the word for each turn is given here. */
+export function TurnedByAnother({ job, planned }: Props) {
+  const [open, setOpen] = useState(false);
+  if (!open) return <Act label="Someone else turns" onPress={() => setOpen(true)} />;
+  return (
+    <Stack>
+      <Side job={job} planned={planned} />
+      <Act label="I turn it myself" onPress={() => setOpen(false)} />
+    </Stack>
+  );
+}
+
+function Side({ job, planned }: Props) {
+  const { word, turn, say, clear } = useLink(job, 'rockers', planned);
+  const turning = word === 'turn';
+  return (
+    <Stack>
+      <LinkBoard word={word} turn={turn} role="rockers" />
+      {turning ? (
+        <Row>
+          <Act weight="stop" label="Stop" style={{ flex: 2 }} onPress={() => say('stop')} />
+          <Act label="There" style={{ flex: 1 }} onPress={() => say('there')} />
+        </Row>
+      ) : (
+        <Act
+          weight="primary"
+          label="Fingers clear: turn"
+          disabled={word === 'waiting' || word === 'lost' || !turn}
+          onPress={() => turn && clear(turn)}
+        />
+      )}
+      <Caution>
+        A convenience, never a safeguard. Agree on voice or hand signals first; they stand above
+        this.
+      </Caution>
+      <Words as="note" color="secondInk">
+        The helper opens this job on another phone, taps the name at the top, and then the helper’s
+        view.
+      </Words>
+    </Stack>
+  );
+}

@@ -1,0 +1,46 @@
+import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { PhoneDatabase } from '../sync/phoneDatabase';
+import { openPhoneDatabase } from '../sync/phoneDatabase';
+import { phoneChanged } from './phone';
+
+type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
+
+/** A network that swallows requests is no answer after this, ms. */
+const ANSWER_WITHIN = 8000;
+
+/**
+ * Asks the server, and keeps what it answers to a plain question on the phone; where it does
+ * not answer, what was kept last stands in, and it is said since when.
+ */
+export function keepingAnswers(baseUrl: string): Query {
+  const ask = fetchBaseQuery({ baseUrl, timeout: ANSWER_WITHIN });
+  let opening: Promise<PhoneDatabase> | undefined;
+  const database = () => (opening ??= openPhoneDatabase());
+  return async (args, api, extra) => {
+    const answer = await ask(args, api, extra);
+    if (typeof args !== 'string') return answer;
+    if (!answer.error) {
+      api.dispatch(phoneChanged({ keptSince: null }));
+      const kept = { path: args, body: answer.data, at: new Date().toISOString() };
+      // A phone that cannot keep it has shown it all the same.
+      void database()
+        .then((db) => db.keepAnswer(kept))
+        .catch(() => undefined);
+      return answer;
+    }
+    if (!isSilence(answer.error.status)) return answer;
+    const kept = await database()
+      .then((db) => db.answer(args))
+      .catch(() => undefined);
+    if (!kept) return answer;
+    api.dispatch(phoneChanged({ keptSince: kept.at }));
+    return { data: kept.body };
+  };
+}
+
+/** Nobody answered, or only what stands before the server did. */
+function isSilence(status: FetchBaseQueryError['status']): boolean {
+  if (typeof status === 'number') return status >= 502 && status <= 504;
+  return status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR';
+}

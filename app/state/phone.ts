@@ -1,0 +1,34 @@
+import type { PayloadAction } from '@reduxjs/toolkit';
+import { createSlice } from '@reduxjs/toolkit';
+
+/** What is to be known of the phone itself. */
+type PhoneState = {
+  /** What is shown was kept here at that instant, for the server does not answer. */
+  keptSince: string | null;
+  /** Room for what is done offline is nearly gone. */
+  nearlyFull: boolean;
+  /** Over plain HTTP the browser keeps no application: it cannot be opened without signal. */
+  cannotReopen: boolean;
+  /** A newer version is here, and waits until no job is open. */
+  newVersion: boolean;
+};
+
+const initialState: PhoneState = {
+  keptSince: null,
+  nearlyFull: false,
+  cannotReopen: false,
+  newVersion: false,
+};
+
+const phone = createSlice({
+  name: 'phone',
+  initialState,
+  reducers: {
+    phoneChanged(state, { payload }: PayloadAction<Partial<PhoneState>>) {
+      Object.assign(state, payload);
+    },
+  },
+});
+
+export const { phoneChanged } = phone.actions;
+export const phoneReducer = phone.reducer;

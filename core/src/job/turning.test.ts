@@ -1,0 +1,71 @@
+import fc from 'fast-check';
+import { uuid } from '../../test-support/journal';
+import type { Beat, LinkSide } from '..';
+import { ANSWER_WITHIN_MS, turningWord } from '..';
+
+const turn = {
+  id: uuid(1),
+  degrees: 120,
+  sense: 'clockwise',
+  seenFrom: 'front',
+  from: 0,
+} as const;
+const beat = (role: Beat['role'], rest: Partial<Beat> = {}): Beat => ({
+  device: uuid(role === 'rockers' ? 10 : 11),
+  role,
+  beat: 5,
+  heard: 4,
+  turn: role === 'rockers' ? turn : null,
+  clearFor: null,
+  said: null,
+  ...rest,
+});
+const NOW = 100_000;
+const helper = (rockers: Partial<Beat>, own: Partial<Beat> = {}, age = 500): LinkSide => ({
+  own: beat('helper', own),
+  other: beat('rockers', rockers),
+  sent: new Map([[4, NOW - age]]),
+});
+
+describe('the link to the one who turns', () => {
+  it('says turn only once fingers are clear for this very turn', () => {
+    expect(turningWord(helper({}), NOW)).toBe('hold');
+    expect(turningWord(helper({ clearFor: uuid(2) }), NOW)).toBe('hold');
+    expect(turningWord(helper({ clearFor: turn.id }), NOW)).toBe('turn');
+    expect(turningWord(helper({ turn: null, clearFor: turn.id }), NOW)).toBe('hold');
+  });
+
+  it('is lost on either side without an answer for two seconds', () => {
+    expect(turningWord(helper({ clearFor: turn.id }, {}, ANSWER_WITHIN_MS), NOW)).toBe('turn');
+    expect(turningWord(helper({ clearFor: turn.id }, {}, ANSWER_WITHIN_MS + 1), NOW)).toBe('lost');
+    expect(turningWord({ ...helper({ clearFor: turn.id }), sent: new Map() }, NOW)).toBe('lost');
+    expect(turningWord({ ...helper({}), other: undefined }, NOW)).toBe('waiting');
+  });
+
+  it('stops both at the word of either, and stop stands above there', () => {
+    const said = (word: 'stop' | 'there') => ({ said: { turn: turn.id, word } });
+    expect(turningWord(helper({ clearFor: turn.id }, said('stop')), NOW)).toBe('stop');
+    expect(turningWord(helper({ clearFor: turn.id, ...said('stop') }), NOW)).toBe('stop');
+    expect(turningWord(helper({ clearFor: turn.id }, said('there')), NOW)).toBe('there');
+    expect(turningWord(helper({ clearFor: turn.id, ...said('stop') }, said('there')), NOW)).toBe(
+      'stop',
+    );
+  });
+
+  it('never says turn without clear, an answer in time and silence on both sides', () => {
+    const word = fc.constantFrom(null, 'stop' as const, 'there' as const);
+    const property = fc.property(
+      fc.boolean(),
+      word,
+      word,
+      fc.integer({ min: 0, max: 6000 }),
+      (clear, one, other, age) => {
+        const said = (w: typeof one) => ({ said: w && { turn: turn.id, word: w } });
+        const side = helper({ clearFor: clear ? turn.id : null, ...said(one) }, said(other), age);
+        const may = clear && one === null && other === null && age <= ANSWER_WITHIN_MS;
+        expect(turningWord(side, NOW) === 'turn').toBe(may);
+      },
+    );
+    fc.assert(property);
+  });
+});

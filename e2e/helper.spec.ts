@@ -1,0 +1,58 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+const board = (page: Page) => page.getByRole('status').getByRole('heading');
+
+test('the helper’s view: no turn before fingers are clear, stop on both, link lost', async ({
+  browser,
+}) => {
+  const server = await TestServer.start();
+  const viewport = { width: 390, height: 844 };
+  const phones = await Promise.all([0, 1].map(() => browser.newContext({ viewport })));
+  const [rockers, helper] = (await Promise.all(phones.map((phone) => phone.newPage()))) as [
+    Page,
+    Page,
+  ];
+  const job = new JobPage(rockers);
+  await job.toStopOne(server.url);
+  await rockers.getByRole('button', { name: /^Step \d+: Stop 2 of 2/ }).click();
+  await job.tap('Someone else turns');
+  await expect(board(rockers)).toHaveText('Waiting');
+  await expect(job.button('Fingers clear: turn')).toBeDisabled();
+
+  await helper.goto(`${rockers.url()}/helper`);
+  await helper.getByRole('button', { name: 'Signals are agreed: go on' }).click();
+  await expect(board(helper)).toHaveText('Hold');
+  await expect(helper.getByText('360° clockwise to mark I')).toBeVisible();
+  await expect(board(rockers)).toHaveText('Hold');
+
+  await job.tap('Fingers clear: turn');
+  await expect(board(helper)).toHaveText('Turn 360° clockwise to mark I');
+  await helper.getByRole('button', { name: 'Stop' }).click();
+  await expect(board(helper)).toHaveText('STOP');
+  await expect(board(rockers)).toHaveText('STOP');
+
+  await job.tap('Fingers clear: turn');
+  await expect(board(helper)).toHaveText(/^Turn/);
+  await job.tap('Stop');
+  await expect(board(helper)).toHaveText('STOP');
+
+  await job.tap('Fingers clear: turn');
+  await expect(board(helper)).toHaveText(/^Turn/);
+  await phones[1]?.setOffline(true);
+  await expect(board(helper)).toHaveText('Link lost: stop, shout', { timeout: 3500 });
+  await expect(board(rockers)).toHaveText('Link lost: stop, shout', { timeout: 3500 });
+
+  // With the link back the turn is not: it needs the word anew.
+  await phones[1]?.setOffline(false);
+  await expect(board(rockers)).toHaveText('Hold', { timeout: 20_000 });
+  await expect(board(helper)).toHaveText('Hold', { timeout: 20_000 });
+  await job.tap('Fingers clear: turn');
+  await expect(board(helper)).toHaveText(/^Turn/);
+  await helper.getByRole('button', { name: 'There' }).click();
+  await expect(board(rockers)).toHaveText('There');
+  for (const phone of phones) await phone.close();
+  await server.end();
+});

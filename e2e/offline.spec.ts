@@ -1,0 +1,161 @@
+import { spawnSync } from 'node:child_process';
+import { appendFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { chromium, expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { root, TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+/** The application is kept, and the machines of the yard with it. */
+async function keptOnPhone(page: Page): Promise<void> {
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const answers = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const open = indexedDB.open('longbar');
+          open.onsuccess = () => {
+            const count = open.result.transaction('answers').objectStore('answers').count();
+            count.onsuccess = () => {
+              open.result.close();
+              resolve(count.result);
+            };
+          };
+        }),
+    );
+  // The yard, the shop, the sheets, eight machines and their sheets.
+  await expect.poll(answers, { timeout: 20_000 }).toBeGreaterThanOrEqual(19);
+}
+
+test('a whole job with the server stopped, from opening the application to signing', async ({
+  page,
+  context,
+}) => {
+  const server = await TestServer.start();
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Welder/ })).toBeVisible();
+  await keptOnPhone(page);
+  await page.close();
+  await server.down();
+
+  const again = await context.newPage();
+  const job = new JobPage(again);
+  await job.start(server.url, 'Welder');
+  await job.isDue();
+  await job.rest('Overnight', '40');
+  await job.openUp();
+  await job.toTheRockers(['No. 1 rocks at overlap']);
+  await job.workThrough('Stop', {
+    intake: () => job.keep('0.15', '0.20'),
+    exhaust: () => job.keep('0.20', '0.25'),
+  });
+  await job.workThrough('Once round again', {
+    intake: () => job.again(() => job.read('0.15', '0.20')),
+    exhaust: () => job.again(() => job.read('0.20', '0.25')),
+  });
+  await job.finish();
+  await expect(again.getByRole('button', { name: /^\d+ unsent/ })).toBeVisible();
+  const id = /jobs\/([0-9a-f-]+)/.exec(again.url())?.[1];
+
+  await server.up();
+  await expect(again.getByRole('button', { name: /unsent/ })).toHaveCount(0, { timeout: 40_000 });
+  const journal = await (await fetch(`${server.url}/api/jobs/${id}/events`)).json();
+  expect(journal.events.at(-1)).toMatchObject({ type: 'job.signed', name: 'Ina' });
+  await server.end();
+});
+
+test('two phones on one job: seen within a second, and the same after one was cut off', async ({
+  browser,
+}) => {
+  const server = await TestServer.start();
+  const phones = await Promise.all([0, 1].map(() => browser.newContext()));
+  const [one, other] = (await Promise.all(phones.map((phone) => phone.newPage()))) as [Page, Page];
+  const job = new JobPage(one);
+  await job.start(server.url, 'Harvest tractor 1');
+  await job.isDue();
+  await other.goto(one.url());
+  await expect(other.getByText(/^Ready · step/)).toBeVisible();
+  await job.rest('Overnight', '2540');
+  await expect(other.getByText(/^Make unable to start · step/)).toBeVisible();
+
+  const tick = (page: Page) => page.getByRole('checkbox').first();
+  await tick(one).click();
+  await expect(tick(one)).toBeChecked();
+  await expect(tick(other)).toBeChecked({ timeout: 1000 });
+
+  await phones[1]?.setOffline(true);
+  await other.getByRole('checkbox').nth(1).click();
+  await expect(other.getByRole('checkbox').nth(1)).toBeChecked();
+  await expect(one.getByRole('checkbox').nth(1)).not.toBeChecked();
+  await phones[1]?.setOffline(false);
+  await expect(one.getByRole('checkbox').nth(1)).toBeChecked({ timeout: 20_000 });
+  await expect(other.getByRole('button', { name: /unsent/ })).toHaveCount(0, { timeout: 20_000 });
+  for (const phone of phones) await phone.close();
+  await server.end();
+});
+
+test('a browser killed right after a tap keeps what it showed', async () => {
+  const server = await TestServer.start();
+  const profile = mkdtempSync(join(tmpdir(), 'longbar-profile-'));
+  const launch = () =>
+    chromium.launchPersistentContext(profile, {
+      executablePath: '/usr/bin/chromium',
+      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
+    });
+  const before = await launch();
+  const page = await before.newPage();
+  const job = new JobPage(page);
+  await job.start(server.url, 'Harvest tractor 1');
+  await keptOnPhone(page);
+  await server.down();
+  await job.isDue();
+  await job.rest('Overnight', '2540');
+  await page.getByRole('checkbox').first().click();
+  await expect(page.getByRole('checkbox').first()).toBeChecked();
+  const address = page.url();
+  spawnSync('pkill', ['-9', '-f', profile]);
+  await before.close().catch(() => undefined);
+
+  const after = await launch();
+  const opened = await after.newPage();
+  await opened.goto(address);
+
+  await expect(opened.getByRole('checkbox').first()).toBeChecked();
+  await after.close();
+  rmSync(profile, { recursive: true, force: true });
+  await server.end();
+});
+
+test('a new version waits until no job is open on the screen', async ({ page }) => {
+  const web = mkdtempSync(join(tmpdir(), 'longbar-web-'));
+  cpSync(join(root, 'app/dist'), web, { recursive: true });
+  const server = await TestServer.start({ web });
+  await page.goto(server.url);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.reload();
+  const job = new JobPage(page);
+  await job.start(server.url, 'Harvest tractor 1');
+  await page.evaluate(() => Object.assign(window, { before: true }));
+  const isBefore = () => page.evaluate(() => 'before' in window);
+
+  appendFileSync(join(web, 'sw.js'), '\n// another version\n');
+  const waiting = () =>
+    page.evaluate(async () => {
+      const registration = await navigator.serviceWorker.ready;
+      await registration.update();
+      return registration.waiting !== null;
+    });
+  await expect.poll(waiting).toBe(true);
+  await page.waitForTimeout(5000);
+  expect(await isBefore()).toBe(true);
+  expect(await waiting()).toBe(true);
+
+  await page.getByRole('button', { name: 'Leave the job; nothing is lost' }).click();
+  await expect.poll(isBefore, { timeout: 15_000 }).toBe(false);
+  await expect(page.getByText('Harvest tractor 1').first()).toBeVisible();
+  await server.end();
+  rmSync(web, { recursive: true, force: true });
+});

@@ -1,0 +1,66 @@
+import type { Response } from 'express';
+import type { Database } from '../store/database';
+import { readEvents } from '../store/jobs';
+import type { JobFeed } from './jobFeed';
+
+/** A sign of life for what stands between server and phone, ms. */
+const ALIVE = 15_000;
+
+/**
+ * Server-sent events of one job: `events` with a page of the journal each time something is
+ * kept, its serial as the id to go on from, and `beat` as it comes.
+ */
+export async function streamJob(
+  db: Database,
+  feed: JobFeed,
+  job: string,
+  after: number,
+  response: Response,
+): Promise<void> {
+  let serial = after;
+  let sending = false;
+  let again = false;
+  const first = await readEvents(db, job, serial);
+  response.writeHead(200, {
+    'Content-Type': 'text/event-stream',
+    // Compressing it would hold events back until there is enough of them.
+    'Cache-Control': 'no-store, no-transform',
+    'X-Accel-Buffering': 'no',
+  });
+  const send = (page: Awaited<ReturnType<typeof readEvents>>) => {
+    serial = page.serial;
+    response.write(`id: ${serial}\nevent: events\ndata: ${JSON.stringify(page)}\n\n`);
+  };
+  const catchUp = async () => {
+    again = true;
+    if (sending) return;
+    sending = true;
+    try {
+      while (again && !response.closed) {
+        again = false;
+        for (let more = true; more;) {
+          const page = await readEvents(db, job, serial);
+          if (page.events.length > 0) send(page);
+          ({ more } = page);
+        }
+      }
+    } catch (error) {
+      // The phone asks again by itself, from the last it has.
+      response.destroy(error as Error);
+    } finally {
+      sending = false;
+    }
+  };
+  const stop = feed.listen(
+    job,
+    () => void catchUp(),
+    (beat) => response.write(`event: beat\ndata: ${JSON.stringify(beat)}\n\n`),
+  );
+  const alive = setInterval(() => response.write(': alive\n\n'), ALIVE);
+  response.on('close', () => {
+    clearInterval(alive);
+    stop();
+  });
+  send(first);
+  void catchUp();
+}
