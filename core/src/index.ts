@@ -96,7 +96,7 @@ export {
 export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/attachment';
 export type { Attachment } from './job/attachment';
 export { UNSET_REASONS } from './job/events';
-export type { EventOf, JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
+export type { EventOf, HoursPost, JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
 export { foldJob, inOrder } from './job/fold';
 export { torqueKey } from './job/foldPhase';
 export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/state';
@@ -145,6 +145,13 @@ export { comparePressing, isOverdue } from './service/pressing';
 export { forecastDrift } from './service/drift';
 export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
 
+export { findingsOf } from './service/findings';
+export type { Finding } from './service/findings';
+export { historiesOf } from './service/checks';
+export type { PastCheck } from './service/checks';
+export { questionHours } from './service/questionHours';
+export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
+export type { PlannedWeek, Soon, Urgency } from './service/planner';
 export { SeededRandom } from './seededRandom';
 
 export {

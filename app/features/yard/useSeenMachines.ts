@@ -26,7 +26,7 @@ export function useSeenMachines(machines: readonly MachineLine[] | undefined): v
       }),
       ...sheets.slice(0, MOST).map((id) => () => dispatch(api.util.prefetch('sheet', id, fresh))),
     ];
-    const timers = fetches.map((fetch, i) => setTimeout(fetch, AFTER + i * APART));
-    return () => timers.forEach(clearTimeout);
+    // They go on when the yard is left: what was seen in it is wanted all the same.
+    fetches.forEach((fetch, i) => setTimeout(fetch, AFTER + i * APART));
   }, [dispatch, machines]);
 }

@@ -31,6 +31,10 @@ const jobSummary = v.object({
   signed: v.nullable(
     v.object({ name: v.string(), at: v.string(), incomplete: v.optional(v.boolean()) }),
   ),
+  /** How each adjuster was found, before anything was loosened. */
+  found: v.optional(v.record(v.string(), ReadingSchema)),
+  /** The head was off since the check before. */
+  disturbed: v.optional(v.boolean()),
   /** How each adjuster stood at the end. */
   left: v.record(v.string(), ReadingSchema),
   /** The shim each bucket was left with, µm. */
@@ -83,6 +87,8 @@ export type MachineLine = v.InferOutput<typeof MachineLinesSchema>[number];
 export const MachineDetailSchema = v.object({
   ...machineLine,
   document: SheetSchema,
+  /** From each date on, what is added to the meter for the engine's hours. */
+  meter: v.optional(v.array(v.object({ date: v.string(), offset: v.number() })), []),
   /** Newest first. */
   readings: v.array(hoursReading),
   history: v.array(jobLine),

@@ -1,5 +1,5 @@
-import type { HoursReading, JobLine, MachineDetail, MachineLine } from '@longbar/core';
-import { engineHours, formatDay, nextDue } from '@longbar/core';
+import type { HoursPost, HoursReading, JobLine, MachineDetail, MachineLine } from '@longbar/core';
+import { engineHours, nextDue, questionHours } from '@longbar/core';
 import { RequestError } from '../requestError';
 import { byDate } from './byDate';
 import type { Database } from './database';
@@ -26,6 +26,7 @@ export async function machineDetail(
   return {
     ...line,
     document,
+    meter: row.get().meter,
     readings: readings.sort(byDate).reverse(),
     history: jobs.filter(({ summary }) => summary.signed).map(jobLine),
     lastLeft: lastLeftOf(jobs),
@@ -35,28 +36,36 @@ export async function machineDetail(
 }
 
 /** Keeps a reading of the hour meter. Refuses one that runs against its neighbours. */
-export async function addHours(db: Database, id: string, reading: HoursReading, today: string) {
+export async function addHours(db: Database, id: string, reading: HoursPost, today: string) {
   const row = await db.tables.machines.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such machine.');
   const { meter } = row.get();
   const date = reading.date.slice(0, 10);
   if (date > today) throw wrong('date', 'The date lies ahead. Give the day it was read.');
   const { readings } = await readMachine(db, row.get(), today);
-  const hours = engineHours(reading, meter);
-  const dayOf = (known: HoursReading) => known.date.slice(0, 10);
-  const before = readings.filter((known) => dayOf(known) < date).at(-1);
-  const after = readings.find((known) => dayOf(known) > date);
-  if (before && engineHours(before, meter) > hours) {
-    const shown = `${before.hours} h on ${formatDay(before.date)}`;
-    throw wrong('hours', `The meter showed ${shown} already. Read it once more.`);
-  }
-  if (after && engineHours(after, meter) < hours) {
-    const shown = `${after.hours} h on ${formatDay(after.date)}`;
-    throw wrong('hours', `The meter showed only ${shown}. Read it once more.`);
-  }
+  const doubt = reading.replaced ? undefined : questionHours(reading, readings, meter);
+  // What is only unlikely is taken once somebody has looked again.
+  if (doubt && !(doubt.doubt === 'far' && reading.sure)) throw wrong('hours', doubt.says);
+  if (reading.replaced) await replaceMeter(db, row.get(), readings, reading);
   const kept: HoursRow = { machine: id, date, hours: reading.hours };
   await db.write((transaction) => db.tables.hours.create(kept, { transaction }));
   return { date, hours: reading.hours };
+}
+
+/** A new meter, or one reset: from that day on the hours run before are added to it. */
+async function replaceMeter(
+  db: Database,
+  { id, meter }: MachineRow,
+  readings: readonly HoursReading[],
+  reading: HoursReading,
+): Promise<void> {
+  const date = reading.date.slice(0, 10);
+  const before = readings.filter((each) => each.date.slice(0, 10) <= date).at(-1);
+  const ran = before ? engineHours(before, meter) : 0;
+  const changed = [...meter, { date, offset: ran - reading.hours }];
+  await db.write((transaction) =>
+    db.tables.machines.update({ meter: changed }, { where: { id }, transaction }),
+  );
 }
 
 function wrong(path: string, message: string): RequestError {

@@ -24,6 +24,10 @@ export function summarise(
     const standing = standingReading(adjuster);
     return standing ? [[id, { go: standing.go, noGo: standing.noGo, how: standing.how }]] : [];
   });
+  const found = adjusters.flatMap(([id, adjuster]) => {
+    const was = adjuster.found;
+    return was ? [[id, { go: was.go, noGo: was.noGo, how: was.how }]] : [];
+  });
   return {
     hours: state.hours ? { date: state.hours.at, hours: state.hours.hours } : null,
     step: { title: steps[place]?.title ?? '', place, of: steps.length },
@@ -35,6 +39,8 @@ export function summarise(
       ),
     },
     signed: state.signed ?? null,
+    found: Object.fromEntries(found) as Record<string, Reading>,
+    disturbed: state.why?.reason === 'head-work',
     left: Object.fromEntries(left) as Record<string, Reading>,
     shims: Object.fromEntries(
       adjusters.flatMap(([id, { shim, fitted }]) => {

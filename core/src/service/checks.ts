@@ -1,0 +1,32 @@
+import type { EngineSheet } from '../engine/sheet';
+import { adjustersOf } from '../engine/adjusters';
+import type { Reading } from '../gauging/reading';
+import type { DriftHistory } from './drift';
+import type { MeterChange } from './hours';
+import { engineHours } from './hours';
+
+/** One signed check of an engine: what was found and left, and what the meter showed. */
+export type PastCheck = {
+  hours: { date: string; hours: number } | null;
+  found?: Record<string, Reading> | undefined;
+  left: Record<string, Reading>;
+  /** The head was off since the check before: drift starts anew. */
+  disturbed?: boolean | undefined;
+};
+
+/** The past of every adjuster of a sheet, from its checks in any order. */
+export function historiesOf(
+  sheet: EngineSheet,
+  checks: readonly PastCheck[],
+  meter: readonly MeterChange[],
+): DriftHistory[] {
+  return adjustersOf(sheet).map(({ id }) => ({
+    id,
+    jobs: checks.flatMap(({ hours, found, left, disturbed }) => {
+      const [was, is] = [found?.[id], left[id]];
+      if (!hours || !was || !is) return [];
+      const at = engineHours(hours, meter);
+      return [{ hours: at, found: was, left: is, ...(disturbed && { disturbed }) }];
+    }),
+  }));
+}
