@@ -49,7 +49,7 @@ export class JobPage {
   async toTheLoader(url: string): Promise<void> {
     await this.start(url, 'Pan loader', 'Two positions');
     await this.isDue();
-    await this.rest('Overnight', '3650');
+    await this.rest('Overnight', '450');
     await this.openUp();
     await this.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
   }

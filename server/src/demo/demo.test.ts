@@ -1,5 +1,7 @@
 import {
+  findingsOf,
   foldJob,
+  historiesOf,
   isRefused,
   jobSteps,
   JobEventsSchema,
@@ -46,6 +48,24 @@ describe('the demo', () => {
     }
   });
 
+  it('tells each machine’s story by what its last check found', () => {
+    const findings = MACHINES.map((machine) => {
+      const { document } = machine.sheet;
+      const checks = machine.jobs.map((past) => {
+        const { head, events } = signedJob(machine, past, NOW);
+        return summarise(head, document, { ...SHOP, bladeSets: [] }, events, NOW.toISOString());
+      });
+      const every = document.service?.everyHours ?? 0;
+      const histories = historiesOf(document, checks, []);
+      return findingsOf(document, histories, every).map(({ finding, ids }) => [finding, ...ids]);
+    });
+    expect(findings[0]).toEqual([]);
+    expect(findings[1]).toEqual([['locknut', 'intake.3']]);
+    expect(findings[3]).toEqual([]);
+    expect(findings[5]).toEqual([['drift-apart', 'exhaust.4']]);
+    expect(findings[6]).toContainEqual(['swap', 'intake.5', 'exhaust.5']);
+  });
+
   it('sums a job up as its journal stands, signed or not', () => {
     const machine = MACHINES[0]!;
     const { head, events } = signedJob(machine, machine.jobs[0]!, NOW);
@@ -65,9 +85,9 @@ describe('the demo', () => {
     });
     const whole = sum(events.length);
     expect(whole).toMatchObject({
-      signed: { name: 'Orla' },
+      signed: { name: 'Ina' },
       set: { done: 12, of: 12 },
-      hours: { hours: 6021 },
+      hours: { hours: 3340 },
     });
     expect(Object.keys(whole.left)).toHaveLength(12);
     expect(sum(events.length - 1).signed).toBeNull();

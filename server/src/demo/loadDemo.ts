@@ -38,10 +38,11 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
   return true;
 }
 
-function machineRow({ id, name, sheet, last }: DemoMachine, now: Date) {
+function machineRow({ id, name, sheet, last, meter }: DemoMachine, now: Date) {
   const baseline = {
     last: last && { date: dayBefore(now, last.daysAgo), hours: last.hours },
     breakInDone: last !== null,
   };
-  return { id, name, sheet: sheet.id, meter: [], baseline };
+  const changes = meter.map(({ daysAgo, offset }) => ({ date: dayBefore(now, daysAgo), offset }));
+  return { id, name, sheet: sheet.id, meter: changes, baseline };
 }

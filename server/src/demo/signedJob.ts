@@ -1,16 +1,29 @@
 import { createHash } from 'node:crypto';
-import type { JobAct, JobEvent, JobHead, Reading, Spec } from '@longbar/core';
+import type {
+  AdjusterEntry,
+  EngineSheet,
+  JobAct,
+  JobEvent,
+  JobHead,
+  Reading,
+  Spec,
+} from '@longbar/core';
 import {
   adjusterStep,
-  bladeFor,
   closingItems,
+  entryOf,
   foldJob,
   isolationsOf,
   isRefused,
   jobPlan,
   layOutBlades,
+  measureOf,
+  readingFromFigure,
+  readyItems,
+  sequencesOf,
   specOf,
   standingReading,
+  torqueSteps,
 } from '@longbar/core';
 import type { DemoMachine } from './yard';
 import { BLADE_SETS, SHOP } from './yard';
@@ -23,7 +36,7 @@ function idOf(...words: unknown[]): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
 
-/** A whole signed job as its journal would tell it, each act two minutes after the last. */
+/** A whole signed job as its journal would tell it, each act half a minute after the last. */
 export function signedJob(
   machine: DemoMachine,
   past: PastJob,
@@ -43,7 +56,7 @@ export function signedJob(
   const events: JobEvent[] = [];
   const record = (act: JobAct) => {
     const n = events.length + 1;
-    const at = new Date(begun.getTime() + n * 120_000).toISOString();
+    const at = new Date(begun.getTime() + n * 30_000).toISOString();
     events.push({ ...act, id: idOf(id, n), job: id, n, at, by: past.by });
   };
   workThrough(machine, past, head, events, record);
@@ -60,21 +73,21 @@ function workThrough(
   const sheet = machine.sheet.document;
   const isolations = isolationsOf(sheet);
   record({ type: 'why.noted', reason: 'interval' });
-  const evening = new Date(Date.parse(head.at) - 14 * 3_600_000).toISOString();
-  record({ type: 'cold.stated', since: evening });
+  getReady(sheet, head, record);
   record({ type: 'hours.read', hours: past.hours });
   isolations.forEach(({ id }) => record({ type: 'isolation.done', isolation: id }));
   record({ type: 'opening.done' });
+  runDown(sheet, 'first', record);
   record({ type: 'position.found', angle: 0 });
   const plan = jobPlan({ head, sheet, policy: SHOP.policy }, foldJob(events));
   if (isRefused(plan)) throw new Error(plan.refused);
   plan.stops.forEach(({ set }, stop) => {
     record({ type: 'stop.reached', stop, round: false });
-    set.forEach(({ id }, place) => setOne(id, specOf(sheet, id), past.drift * (1 + place / 4)));
+    set.forEach(({ id }) => setOne(id));
   });
   plan.stops.forEach(({ set }, stop) => {
     record({ type: 'stop.reached', stop, round: true });
-    const first = set[0]?.id;
+    const first = set.find(({ id }) => specOf(sheet, id))?.id;
     const left = first && standingReading(foldJob(events).adjusters[first]);
     if (first && left) read(first, 'again', { go: left.go, noGo: left.noGo, how: left.how });
   });
@@ -82,36 +95,67 @@ function workThrough(
   closingItems(sheet, foldJob(events)).forEach(({ id }) =>
     record({ type: 'closing.done', item: id }),
   );
+  runDown(sheet, 'close', record);
   record({ type: 'bar.out' });
   record({ type: 'clear.said', person: past.by });
   record({ type: 'tools.counted' });
   isolations.forEach(({ id }) => record({ type: 'isolation.undone', isolation: id }));
   record({ type: 'run.noted', ran: true, leaks: false });
+  if (past.note !== undefined) record({ type: 'machine.noted', text: past.note });
   record({ type: 'job.signed', name: past.by });
 
   function read(adjuster: string, phase: 'found' | 'left' | 'again', reading: Reading) {
     record({ type: 'reading.taken', adjuster, phase, reading, bladeSet: BLADE_SETS[0]?.name });
   }
-
-  function setOne(adjuster: string, spec: Spec | undefined, closed: number) {
-    if (!spec) return;
-    read(adjuster, 'found', readingAt(spec, spec.target - closed));
-    const state = foldJob(events).adjusters[adjuster];
-    if (adjusterStep(state, { spec }, SHOP.policy).step === 'keep') {
-      record({ type: 'adjuster.kept', adjuster });
-    } else {
-      record({ type: 'adjuster.locked', adjuster, how: 'torque', torque: 46 });
-      read(adjuster, 'left', readingAt(spec, spec.target));
-    }
+  function setOne(adjuster: string) {
+    const entry = entryOf(sheet, adjuster);
+    const spec = entry?.spec;
+    const torque = entry?.locknut?.torque;
+    const lock = () =>
+      record({ type: 'adjuster.locked', adjuster, how: 'torque', ...(torque && { torque }) });
+    const { found, left } = past.worn;
+    if (spec) {
+      read(adjuster, 'found', readingOf(entry, spec, found[adjuster] ?? spec.target));
+      const state = foldJob(events).adjusters[adjuster];
+      if (adjusterStep(state, { ...entry, spec }, SHOP.policy).step === 'keep') {
+        record({ type: 'adjuster.kept', adjuster });
+      } else {
+        lock();
+        read(adjuster, 'left', readingOf(entry, spec, left[adjuster] ?? spec.target));
+      }
+    } else lock();
     record({ type: 'adjuster.painted', adjuster });
   }
 }
 
-/** The interval a gap of `lash` µm gives with the blades laid out for this spec. */
-function readingAt(spec: Spec, lash: number): Reading {
-  const laid = layOutBlades(BLADE_SETS[0] as (typeof BLADE_SETS)[number], spec);
-  const nominal = bladeFor(laid, spec.target)?.size ?? spec.target;
-  const sizes = laid.map(({ size }) => size);
-  const go = lash === spec.target ? nominal : Math.max(0, ...sizes.filter((size) => size <= lash));
+/** The data tag, the temperature, what is laid out. */
+function getReady(sheet: EngineSheet, head: JobHead, record: (act: JobAct) => void): void {
+  if (sheet.variants?.length) record({ type: 'tag.read', tag: '' });
+  const before = (minutes: number) =>
+    new Date(Date.parse(head.at) - minutes * 60_000).toISOString();
+  if (sheet.temperature?.state === 'hot') {
+    record({ type: 'hot.stated', stopped: before(4), ran: 60 });
+  } else record({ type: 'cold.stated', since: before(14 * 60) });
+  readyItems(sheet).forEach(({ id }) => record({ type: 'ready.done', item: id }));
+}
+
+function runDown(sheet: EngineSheet, when: 'first' | 'close', record: (act: JobAct) => void): void {
+  for (const sequence of sequencesOf(sheet, when)) {
+    for (const { stage, fastener } of torqueSteps(sequence)) {
+      record({ type: 'torque.done', sequence: sequence.id, stage, fastener });
+    }
+  }
+}
+
+/** What a gap of so many µm reads: between two blades, or the figure off a gauge. */
+function readingOf(entry: AdjusterEntry, spec: Spec, gap: number): Reading {
+  const measure = measureOf(entry);
+  const figure = Math.round(gap / 10) * 10;
+  if (measure !== 'lash')
+    return readingFromFigure(figure, measure === 'height' ? 'gauge' : 'wrench');
+  const sizes = layOutBlades(BLADE_SETS[0] as (typeof BLADE_SETS)[number], spec).map(
+    ({ size }) => size,
+  );
+  const go = Math.max(0, ...sizes.filter((size) => size <= gap));
   return { go, noGo: sizes.find((size) => size > go) ?? null, how: 'go-no-go' };
 }

@@ -1,5 +1,7 @@
 import type { BladeSet, EngineSheet, HoursReading } from '@longbar/core';
 import { fromThou } from '@longbar/core';
+import type { Wear, Worn } from './wear';
+import { wornOver } from './wear';
 import dunlin from './sheets/dunlin-4.json';
 import godwit from './sheets/godwit-6u.json';
 import plover from './sheets/plover-5.json';
@@ -19,9 +21,11 @@ export type DemoMachine = {
   sheet: { id: string; document: EngineSheet };
   /** Hours at each reading, with how many days ago it was taken. */
   readings: { daysAgo: number; hours: number }[];
-  /** Signed jobs: when, at what hours, and how far each kind had closed by then, µm. */
-  jobs: { daysAgo: number; hours: number; drift: number; by: string }[];
+  /** Signed jobs: when, at what hours, and how far each gap had come by then. */
+  jobs: { daysAgo: number; hours: number; worn: Worn; by: string; note?: string | undefined }[];
   last: { daysAgo: number; hours: number } | null;
+  /** Meters that were replaced, and what is added since. */
+  meter: { daysAgo: number; offset: number }[];
 };
 
 const ascending = (from: number, to: number, step: number) =>
@@ -71,31 +75,45 @@ type Past = [daysAgo: number, hours: number];
 
 const at = ([daysAgo, hours]: Past) => ({ daysAgo, hours });
 
-/** One machine; `last` is the check before it came into the yard. */
-function machine(
-  n: number,
-  name: string,
-  of: DemoMachine['sheet'],
-  readings: Past[],
-  last: Past | null,
-  jobs: DemoMachine['jobs'] = [],
-): DemoMachine {
+type Parts = {
+  readings: Past[];
+  /** The check before it came into the yard; none where it is new. */
+  last?: Past;
+  /** The checks on record, the oldest first, and how the engine wore between them. */
+  checks?: Past[];
+  wear?: Wear;
+  notes?: Record<number, string>;
+  meter?: { daysAgo: number; offset: number }[];
+};
+
+const PEOPLE = ['Orla', 'Ina', 'Tam'];
+
+/** One machine with its past. */
+function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts): DemoMachine {
+  const { readings, last, checks = [], wear, notes = {}, meter = [] } = parts;
+  const hours = checks.map(([, shown]) => shown);
+  const worn = wear ? wornOver(of.document, hours, wear, n) : [];
   return {
     id: `5a1e0000-0000-4000-8000-00000000000${n}`,
     name,
     sheet: of,
     readings: readings.map(at),
-    jobs,
-    last: last && at(last),
+    jobs: worn.map((each, i) => ({
+      ...at(checks[i] as Past),
+      worn: each,
+      by: PEOPLE[(n + i) % PEOPLE.length] as string,
+      note: notes[i],
+    })),
+    last: last ? at(last) : null,
+    meter,
   };
 }
 
+/** The eight machines and four years of their past, each with its story. */
 export const MACHINES: DemoMachine[] = [
-  machine(
-    1,
-    'Brine pump 2',
-    sheet(1, turnstone),
-    [
+  // Ordinary wear, and a check that is soon due.
+  machine(1, 'Brine pump 2', sheet(1, turnstone), {
+    readings: [
       [330, 6004],
       [255, 6161],
       [190, 6287],
@@ -103,88 +121,118 @@ export const MACHINES: DemoMachine[] = [
       [46, 6529],
       [4, 6583],
     ],
-    [660, 5410],
-    [{ daysAgo: 322, hours: 6021, drift: 45, by: 'Orla' }],
-  ),
-  machine(
-    2,
-    'Harvest tractor 1',
-    sheet(2, dunlin),
-    [
+    last: [1420, 3330],
+    checks: [
+      [1410, 3340],
+      [1050, 4190],
+      [690, 5080],
+      [322, 6021],
+    ],
+    wear: { rates: { intake: -14, exhaust: -28 } },
+    notes: { 2: 'The rear cover bolt is longer than the others' },
+  }),
+  // A locknut that slipped.
+  machine(2, 'Harvest tractor 1', sheet(2, dunlin), {
+    readings: [
       [300, 2310],
       [210, 2366],
       [120, 2452],
       [20, 2531],
     ],
-    [420, 2240],
-  ),
-  machine(
-    3,
-    'Standby set',
-    sheet(5, sanderling),
-    [
-      [310, 402],
+    last: [1440, 960],
+    checks: [
+      [1430, 970],
+      [1090, 1390],
+      [760, 1820],
+      [420, 2240],
+    ],
+    wear: {
+      rates: { intake: -18, exhaust: -26 },
+      mishaps: [{ check: 3, adjuster: 'intake.3', adds: 115 }],
+    },
+  }),
+  // Seldom run: too few readings to say when.
+  machine(3, 'Standby set', sheet(5, sanderling), {
+    readings: [
+      [480, 402],
       [160, 431],
       [12, 466],
     ],
-    [640, 340],
-  ),
-  machine(
-    4,
-    'Launch',
-    sheet(7, stint),
-    [
+    last: [640, 340],
+  }),
+  // Overdue by months.
+  machine(4, 'Launch', sheet(7, stint), {
+    readings: [
       [280, 1120],
       [190, 1236],
-      [95, 1402],
-      [9, 1534],
+      [95, 1302],
+      [9, 1364],
     ],
-    [355, 1015],
-  ),
-  machine(
-    5,
-    'Welder',
-    sheet(6, ruff),
-    [
+    last: [1430, 40],
+    checks: [
+      [1425, 42],
+      [1080, 330],
+      [740, 660],
+      [398, 1015],
+    ],
+    wear: { rates: { intake: -20, exhaust: -32 } },
+  }),
+  // New, at its break-in.
+  machine(5, 'Welder', sheet(6, ruff), {
+    readings: [
       [140, 18],
       [30, 33],
     ],
-    null,
-  ),
-  machine(
-    6,
-    'Salt truck 3',
-    sheet(3, godwit),
-    [
+  }),
+  // One exhaust valve whose seat recedes.
+  machine(6, 'Salt truck 3', sheet(3, godwit), {
+    readings: [
       [350, 6120],
       [220, 6790],
       [100, 7415],
       [6, 7902],
     ],
-    [400, 5980],
-  ),
-  machine(
-    7,
-    'Barge',
-    sheet(4, whimbrel),
-    [
+    last: [1440, 640],
+    checks: [
+      [1420, 700],
+      [1080, 2420],
+      [740, 4180],
+      [400, 5980],
+    ],
+    wear: { rates: { intake: -6, exhaust: -9, brake: -3 }, own: { 'exhaust.4': -105 } },
+  }),
+  // Intake and exhaust of one cylinder set with each other's blade, found at the next check.
+  machine(7, 'Barge', sheet(4, whimbrel), {
+    readings: [
       [300, 3010],
       [170, 3160],
       [33, 3322],
     ],
-    [322, 2985],
-  ),
-  machine(
-    8,
-    'Pan loader',
-    sheet(8, plover),
-    [
-      [320, 2950],
-      [180, 3260],
-      [15, 3641],
+    last: [1410, 1860],
+    checks: [
+      [1400, 1880],
+      [1050, 2230],
+      [690, 2610],
+      [322, 2985],
     ],
-    [560, 2510],
-  ),
+    wear: {
+      rates: { intake: -16, exhaust: -24 },
+      mishaps: [
+        { check: 3, adjuster: 'intake.5', adds: 200 },
+        { check: 3, adjuster: 'exhaust.5', adds: -200 },
+      ],
+    },
+  }),
+  // Its meter was replaced.
+  machine(8, 'Pan loader', sheet(8, plover), {
+    readings: [
+      [320, 2950],
+      [180, 60],
+      [15, 441],
+    ],
+    last: [560, 2510],
+    meter: [{ daysAgo: 200, offset: 3200 }],
+  }),
 ];
 
 /** A reading's day, so many days before `now`. */

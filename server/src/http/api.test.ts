@@ -50,7 +50,7 @@ describe('machines', () => {
     expect(yard.body).toHaveLength(MACHINES.length);
     const machine = await server.get(`/machines/${PUMP}`);
     expect(v.is(MachineDetailSchema, machine.body)).toBe(true);
-    expect(machine.body.history).toHaveLength(1);
+    expect(machine.body.history).toHaveLength(4);
     expect(Object.keys(machine.body.lastLeft.readings)).toHaveLength(12);
     expect(v.is(ShopSchema, (await server.get('/shop')).body)).toBe(true);
   });
@@ -89,7 +89,7 @@ describe('machines', () => {
     const low = await post('2026-11-21', 12);
     expect(low.status).toBe(400);
     expect(low.body.error.issues[0]).toMatchObject({ path: 'hours' });
-    expect((await post('2026-10-01', 9999)).body.error.issues[0].message).toContain('only 2531 h');
+    expect((await post('2026-10-01', 9999)).body.error.issues[0].message).toContain('only 2,531 h');
     expect((await post('2999-01-01', 9999)).body.error.issues[0].path).toBe('date');
     expect((await post('soon', 1)).body.error.issues[0].path).toBe('date');
     expect((await post('2026-11-21', '5')).body.error.issues[0].path).toBe('hours');
