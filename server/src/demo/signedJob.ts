@@ -1,13 +1,5 @@
 import { createHash } from 'node:crypto';
-import type {
-  AdjusterEntry,
-  EngineSheet,
-  JobAct,
-  JobEvent,
-  JobHead,
-  Reading,
-  Spec,
-} from '@longbar/core';
+import type { AdjusterEntry, EngineSheet, JobAct, JobEvent, JobHead, Reading } from '@longbar/core';
 import {
   adjusterStep,
   closingItems,
@@ -16,7 +8,6 @@ import {
   isolationsOf,
   isRefused,
   jobPlan,
-  layOutBlades,
   measureOf,
   readingFromFigure,
   readyItems,
@@ -115,13 +106,13 @@ function workThrough(
       record({ type: 'adjuster.locked', adjuster, how: 'torque', ...(torque && { torque }) });
     const { found, left } = past.worn;
     if (spec) {
-      read(adjuster, 'found', readingOf(entry, spec, found[adjuster] ?? spec.target));
+      read(adjuster, 'found', readingOf(entry, found[adjuster] ?? spec.target));
       const state = foldJob(events).adjusters[adjuster];
       if (adjusterStep(state, { ...entry, spec }, SHOP.policy).step === 'keep') {
         record({ type: 'adjuster.kept', adjuster });
       } else {
         lock();
-        read(adjuster, 'left', readingOf(entry, spec, left[adjuster] ?? spec.target));
+        read(adjuster, 'left', readingOf(entry, left[adjuster] ?? spec.target));
       }
     } else lock();
     record({ type: 'adjuster.painted', adjuster });
@@ -147,15 +138,15 @@ function runDown(sheet: EngineSheet, when: 'first' | 'close', record: (act: JobA
   }
 }
 
-/** What a gap of so many µm reads: between two blades, or the figure off a gauge. */
-function readingOf(entry: AdjusterEntry, spec: Spec, gap: number): Reading {
+/** Thin blades stacked tell a gap to this, µm. */
+const STACKED = 20;
+
+/** What a gap of so many µm reads: between two stacks, or the figure off a gauge. */
+function readingOf(entry: AdjusterEntry, gap: number): Reading {
   const measure = measureOf(entry);
   const figure = Math.round(gap / 10) * 10;
   if (measure !== 'lash')
     return readingFromFigure(figure, measure === 'height' ? 'gauge' : 'wrench');
-  const sizes = layOutBlades(BLADE_SETS[0] as (typeof BLADE_SETS)[number], spec).map(
-    ({ size }) => size,
-  );
-  const go = Math.max(0, ...sizes.filter((size) => size <= gap));
-  return { go, noGo: sizes.find((size) => size > go) ?? null, how: 'go-no-go' };
+  const go = Math.floor(gap / STACKED) * STACKED;
+  return { go, noGo: go + STACKED, how: 'go-no-go' };
 }

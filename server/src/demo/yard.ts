@@ -199,7 +199,7 @@ export const MACHINES: DemoMachine[] = [
       [740, 4180],
       [400, 5980],
     ],
-    wear: { rates: { intake: -6, exhaust: -9, brake: -3 }, own: { 'exhaust.4': -105 } },
+    wear: { rates: { intake: -6, exhaust: -9, brake: -3 }, own: { 'exhaust.4': -70 } },
   }),
   // Intake and exhaust of one cylinder set with each other's blade, found at the next check.
   machine(7, 'Barge', sheet(4, whimbrel), {
