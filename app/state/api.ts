@@ -1,5 +1,6 @@
 import type {
   EngineSheet,
+  HoursPost,
   HoursReading,
   MachineDetail,
   MachineLine,
@@ -70,7 +71,7 @@ export const api = createApi({
       query: (body) => ({ url: '/shop', method: 'PUT', body }),
       invalidatesTags: ['shop'],
     }),
-    addHours: build.mutation<HoursReading, { machine: string; reading: HoursReading }>({
+    addHours: build.mutation<HoursReading, { machine: string; reading: HoursPost }>({
       query: ({ machine, reading }) => ({
         url: `/machines/${machine}/hours`,
         method: 'POST',

@@ -13,6 +13,8 @@ import { StyleSheet } from 'react-native';
 import { Act } from '../../theme/Act';
 import { Spread } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
+import { Findings } from '../drift/Findings';
+import { useFindings } from '../drift/useFindings';
 import { adjusterView } from './adjusterView';
 import { BladeDrawer } from './BladeDrawer';
 import { BridgePanel } from './BridgePanel';
@@ -73,6 +75,7 @@ function Panel({ entry, set, ...props }: PanelProps) {
   const { job, id, phase, after, onSelect, onward } = props;
   const say = useSpeech();
   const state = job.state.adjusters[id];
+  const findings = useFindings(job.setting.head.machine).filter(({ ids }) => ids.includes(id));
   const view = adjusterView(state, entry, job.setting.policy, phase);
   const [question] = questionsAt(job.state, id, {
     sheet: job.setting.sheet,
@@ -109,6 +112,7 @@ function Panel({ entry, set, ...props }: PanelProps) {
         <Words as="heading">{adjusterName(id)}</Words>
         <Sibling {...props} />
       </Spread>
+      {phase === 'found' && !state?.found && <Findings findings={findings} />}
       <TakeThis
         entry={entry}
         set={set}

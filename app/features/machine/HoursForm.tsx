@@ -1,12 +1,15 @@
+import type { HoursPost } from '@longbar/core';
 import { localDay } from '@longbar/core';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { Controller, useForm } from 'react-hook-form';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
 import { useAddHoursMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
 import { Act } from '../../theme/Act';
 import { Field } from '../../theme/Field';
+import { Row } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 import { space } from '../../theme/tokens';
 
@@ -31,11 +34,15 @@ export function HoursForm({ machine }: { machine: string }) {
     resolver: valibotResolver(FormSchema),
     defaultValues: { hours: '' },
   });
-  const send = handleSubmit(async ({ hours }) => {
-    const answer = await addHours({ machine, reading: { date: localDay(new Date()), hours } });
-    if (answer.error === undefined) return reset();
-    setError('hours', { message: refusalOf(answer.error).message });
-  });
+  const [doubted, setDoubted] = useState(false);
+  const send = (more: Pick<HoursPost, 'replaced' | 'sure'> = {}) =>
+    handleSubmit(async ({ hours }) => {
+      const reading = { date: localDay(new Date()), hours, ...more };
+      const answer = await addHours({ machine, reading });
+      setDoubted(answer.error !== undefined);
+      if (answer.error === undefined) return reset();
+      setError('hours', { message: refusalOf(answer.error).message });
+    })();
   return (
     <View style={styles.form}>
       <Controller
@@ -58,6 +65,22 @@ export function HoursForm({ machine }: { machine: string }) {
         disabled={isLoading}
         onPress={() => void send()}
       />
+      {doubted && (
+        <Row>
+          <Act
+            label="It reads so"
+            name="It reads so: looked at again"
+            style={styles.grow}
+            onPress={() => void send({ sure: true })}
+          />
+          <Act
+            label="New meter"
+            name="The meter was replaced or reset"
+            style={styles.grow}
+            onPress={() => void send({ replaced: true })}
+          />
+        </Row>
+      )}
       {isSuccess && (
         <Words as="note" role="status">
           Added.
@@ -67,4 +90,4 @@ export function HoursForm({ machine }: { machine: string }) {
   );
 }
 
-const styles = StyleSheet.create({ form: { gap: space.small } });
+const styles = StyleSheet.create({ form: { gap: space.small }, grow: { flex: 1 } });

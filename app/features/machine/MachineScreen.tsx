@@ -8,6 +8,8 @@ import { Spread, Stack } from '../../theme/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
+import { Findings } from '../drift/Findings';
+import { machineFindings } from '../drift/useFindings';
 import { Frame } from '../frame/Frame';
 import { DueBar } from '../yard/DueBar';
 import { dueWords } from '../yard/dueWords';
@@ -37,6 +39,7 @@ export function MachineScreen({ id }: { id: string }) {
 }
 
 function Machine({ machine }: { machine: MachineDetail }) {
+  const router = useRouter();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const source = machine.document.source;
@@ -49,8 +52,16 @@ function Machine({ machine }: { machine: MachineDetail }) {
       <View style={wide ? styles.wide : styles.stack}>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Due machine={machine} />
+          <Findings findings={machineFindings(machine)} />
           <Job machine={machine} />
           <PastJobs machine={machine} />
+          {machine.history.length > 0 && (
+            <Act
+              label="Drift of every valve"
+              icon="drift"
+              onPress={() => router.push(`/machines/${machine.id}/drift`)}
+            />
+          )}
         </Stack>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Readings machine={machine} />

@@ -88,7 +88,7 @@ export const MachineDetailSchema = v.object({
   ...machineLine,
   document: SheetSchema,
   /** From each date on, what is added to the meter for the engine's hours. */
-  meter: v.optional(v.array(v.object({ date: v.string(), offset: v.number() })), []),
+  meter: v.array(v.object({ date: v.string(), offset: v.number() })),
   /** Newest first. */
   readings: v.array(hoursReading),
   history: v.array(jobLine),

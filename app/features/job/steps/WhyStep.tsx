@@ -6,6 +6,8 @@ import { Choice } from '../../../theme/Choice';
 import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
+import { Findings } from '../../drift/Findings';
+import { useFindings } from '../../drift/useFindings';
 import { Attach } from '../Attach';
 import { StepFrame } from '../StepFrame';
 import type { StepProps } from '../stepProps';
@@ -62,6 +64,7 @@ export function WhyStep({ job, after }: StepProps) {
         </>
       )}
       <NewerSheet job={job} />
+      <Findings findings={useFindings(job.setting.head.machine)} />
       <FromBefore job={job} />
       {job.setting.sheet.cautions?.map((text) => (
         <Caution key={text}>{text}</Caution>

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MachineScreen } from '../../features/machine/MachineScreen';
+import { MachineScreen } from '../../../features/machine/MachineScreen';
 
 export default function Machine() {
   const { id } = useLocalSearchParams<{ id: string }>();

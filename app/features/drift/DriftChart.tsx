@@ -1,0 +1,113 @@
+import type { AdjusterDrift, DriftHistory, Spec } from '@longbar/core';
+import { adjusterName, formatHours, formatMillimetres, middleOf } from '@longbar/core';
+import { View } from 'react-native';
+import { LineChart } from 'react-native-gifted-charts';
+import { font } from '../../theme/fonts';
+import { useTokens } from '../../theme/ThemeProvider';
+
+type Props = {
+  history: DriftHistory;
+  spec: Spec;
+  forecast: AdjusterDrift | undefined;
+  width: number;
+  height: number;
+  /** With figures along both axes. */
+  large?: boolean;
+};
+
+/**
+ * One adjuster over its checks: as found and as left in turn, its limits as lines, and dashed
+ * where the rate leads. Hours run to the right, evenly from check to check.
+ */
+export function DriftChart({ history, spec, forecast, width, height, large = false }: Props) {
+  const tokens = useTokens();
+  const jobs = [...history.jobs].sort((a, b) => a.hours - b.hours);
+  const points = jobs.flatMap(({ hours, found, left }, i) => {
+    const [was, is] = [middleOf(found), middleOf(left)];
+    const label = large ? `${formatHours(Math.round(hours))} h` : '';
+    return [
+      ...(was === undefined ? [] : [{ value: was, label, hours, set: false }]),
+      ...(is === undefined || is === was ? [] : [{ value: is, label: '', hours, set: true }]),
+    ].map((point) => ({ ...point, last: i === jobs.length - 1 }));
+  });
+  const range = spec.high - spec.low;
+  const values = [...points.map(({ value }) => value), spec.low, spec.high];
+  const [bottom, top] = [Math.min(...values) - range / 5, Math.max(...values) + range / 5];
+  const inside = width - (large ? 64 : 12);
+  const last = points[points.length - 1];
+  const ahead = last && forecast?.rate != null ? aheadOf(last.value, forecast) : undefined;
+  const shown = ahead === undefined ? points : [...points, { value: ahead, label: '', set: false }];
+  const says = `${adjusterName(history.id)}: ${points
+    .map(
+      ({ value, hours, set }) =>
+        `${set ? 'left' : 'found'} ${formatMillimetres(value)} at ${formatHours(hours)} h`,
+    )
+    .join(', ')}. Limits ${formatMillimetres(spec.low)} to ${formatMillimetres(spec.high)} mm.`;
+  return (
+    <View role="img" aria-label={says} style={{ width, overflow: 'hidden' }}>
+      <LineChart
+        data={shown.map(({ value, label, set }) => ({
+          value: value - bottom,
+          label,
+          dataPointColor: set ? tokens.dab : tokens.enamelInk,
+          dataPointRadius: large ? 5 : 3.5,
+          dataPointShape: set ? ('rectangular' as const) : ('circular' as const),
+          dataPointWidth: large ? 9 : 7,
+          dataPointHeight: large ? 9 : 7,
+        }))}
+        lineSegments={
+          ahead === undefined
+            ? []
+            : [
+                {
+                  startIndex: points.length - 1,
+                  endIndex: points.length,
+                  strokeDashArray: [4, 4],
+                  color: tokens.act,
+                },
+              ]
+        }
+        width={inside}
+        height={height}
+        spacing={inside / Math.max(1, shown.length)}
+        initialSpacing={10}
+        endSpacing={4}
+        maxValue={top - bottom}
+        noOfSections={large ? 4 : 1}
+        formatYLabel={(value) => formatMillimetres(Math.round(Number(value) + bottom))}
+        yAxisTextStyle={{ color: tokens.secondInk, fontFamily: font.label, fontSize: 12 }}
+        xAxisLabelTextStyle={{
+          color: tokens.secondInk,
+          fontFamily: font.label,
+          fontSize: 12,
+          width: 64,
+        }}
+        yAxisLabelWidth={large ? 46 : 0}
+        hideYAxisText={!large}
+        hideRules
+        color={tokens.enamelInk}
+        thickness={large ? 2.4 : 1.8}
+        yAxisColor={tokens.line}
+        xAxisColor={tokens.line}
+        showReferenceLine1
+        referenceLine1Position={spec.low - bottom}
+        referenceLine1Config={{ color: tokens.stop, dashWidth: 3, dashGap: 4, thickness: 1.5 }}
+        showReferenceLine2
+        referenceLine2Position={spec.high - bottom}
+        referenceLine2Config={{ color: tokens.stop, dashWidth: 3, dashGap: 4, thickness: 1.5 }}
+        showReferenceLine3
+        referenceLine3Position={spec.target - bottom}
+        referenceLine3Config={{ color: tokens.line, dashWidth: 1, dashGap: 0, thickness: 1 }}
+        isAnimated={false}
+        disableScroll
+      />
+    </View>
+  );
+}
+
+/** So far ahead the dashed line is drawn, hours. */
+const AHEAD = 1000;
+
+function aheadOf(from: number, { rate }: AdjusterDrift): number {
+  return from + ((rate ?? 0) * AHEAD) / 1000;
+}

@@ -1,0 +1,157 @@
+import type { MachineDetail } from '@longbar/core';
+import { adjustersOf, findingsOf, formatMillimetres, measureOf } from '@longbar/core';
+import { useState } from 'react';
+import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { adjusterName } from '@longbar/core';
+import { useMachineQuery } from '../../state/api';
+import { Act } from '../../theme/Act';
+import { Spread, Stack } from '../../theme/Panel';
+import { radius, space, WIDE } from '../../theme/tokens';
+import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
+import { Frame } from '../frame/Frame';
+import { DriftChart } from './DriftChart';
+import { leavesWords, rateWords, recheckWords } from './driftWords';
+import { Findings } from './Findings';
+import type { Drift } from './useDrift';
+import { useDrift } from './useDrift';
+
+/** How every valve of a machine drifts: what is moving, how fast, and when to look again. */
+export function DriftScreen({ id }: { id: string }) {
+  const { data, isLoading, refetch } = useMachineQuery(id);
+  return (
+    <Frame title="Drift" aside={data?.name} back={`/machines/${id}`}>
+      {isLoading && <Words color="secondInk">Fetching the machine …</Words>}
+      {!data && !isLoading && (
+        <Act label="The server does not answer. Ask again" onPress={() => void refetch()} />
+      )}
+      {data && data.history.length === 0 && (
+        <Words>No check of this machine is signed yet: nothing can be said of its drift.</Words>
+      )}
+      {data && data.history.length > 0 && <MachineDrift machine={data} />}
+    </Frame>
+  );
+}
+
+function MachineDrift({ machine }: { machine: MachineDetail }) {
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE;
+  const drift = useDrift(machine);
+  const { document } = machine;
+  const kinds = document.adjusters.filter((entry) => entry.spec && measureOf(entry) === 'lash');
+  const [asked, setAsked] = useState<string>();
+  const findings = findingsOf(document, drift.histories, document.service?.everyHours ?? 0);
+  const shown = asked ?? drift.forecast?.recheckAt.id ?? findings[0]?.ids[0] ?? 'intake.1';
+  const room = Math.min(width, wide ? 1120 : 720) - 2 * (wide ? space.huge + 44 : space.large);
+  return (
+    <Stack gap={space.large}>
+      <Progress drift={drift} />
+      {drift.forecast && <Words as="heading">{recheckWords(drift.forecast.recheckAt)}</Words>}
+      <Findings findings={findings} />
+      <OneLarge {...{ machine, drift }} id={shown} width={Math.min(room, 760)} />
+      {kinds.map(({ kind }) => (
+        <Stack key={kind} gap={space.small}>
+          <Words as="heading">{kind} by cylinder</Words>
+          <View style={styles.multiples}>
+            {adjustersOf(document)
+              .filter((each) => each.kind === kind)
+              .map(({ id }) => (
+                <Small
+                  key={id}
+                  {...{ machine, drift, id }}
+                  chosen={id === shown}
+                  onPress={setAsked}
+                />
+              ))}
+          </View>
+        </Stack>
+      ))}
+      <Words as="note" color="secondInk">
+        Round: as found. Square: as set. Dashed red: the limits. Dashed on: where the rate leads in
+        1,000 h. Tap one to see it large.
+      </Words>
+    </Stack>
+  );
+}
+
+function Progress({ drift }: { drift: Drift }) {
+  if (drift.failed !== undefined) {
+    return <Words color="stop">The forecast could not be worked out: {drift.failed}</Words>;
+  }
+  if (drift.forecast) return null;
+  if (drift.cancelled) return <Words color="secondInk">Stopped. The checks stand below.</Words>;
+  return (
+    <Spread>
+      <Words role="status">Working out the drift, {Math.round(drift.share * 100)} % …</Words>
+      <Act label="Stop" onPress={drift.cancel} />
+    </Spread>
+  );
+}
+
+type OneProps = { machine: MachineDetail; drift: Drift; id: string };
+
+function partsOf({ machine, drift, id }: OneProps) {
+  const history = drift.histories.find((each) => each.id === id);
+  const spec = adjustersOf(machine.document).find((each) => each.id === id)?.entry.spec;
+  const forecast = drift.forecast?.adjusters.find((each) => each.id === id);
+  return { history, spec, forecast };
+}
+
+function OneLarge({ width, ...props }: OneProps & { width: number }) {
+  const tokens = useTokens();
+  const { history, spec, forecast } = partsOf(props);
+  if (!history || !spec) return null;
+  return (
+    <View style={[styles.large, { borderColor: tokens.line, backgroundColor: tokens.sheet }]}>
+      <Spread>
+        <Words as="heading">{adjusterName(props.id)}</Words>
+        <Words color="secondInk">
+          {formatMillimetres(spec.low)} to {formatMillimetres(spec.high)} mm
+        </Words>
+      </Spread>
+      {forecast && (
+        <Words>
+          {rateWords(forecast.rate)}. {leavesWords(forecast.leaves)}
+        </Words>
+      )}
+      <DriftChart
+        {...{ history, spec, forecast }}
+        width={width - 2 * space.large}
+        height={180}
+        large
+      />
+    </View>
+  );
+}
+
+type SmallProps = OneProps & { chosen: boolean; onPress: (id: string) => void };
+
+const SMALL = 108;
+
+function Small({ chosen, onPress, ...props }: SmallProps) {
+  const tokens = useTokens();
+  const { history, spec, forecast } = partsOf(props);
+  if (!history || !spec) return null;
+  const { id } = props;
+  return (
+    <Pressable
+      role="button"
+      aria-label={`Show ${adjusterName(id)} large`}
+      aria-pressed={chosen}
+      onPress={() => onPress(id)}
+      style={[
+        styles.small,
+        { borderColor: chosen ? tokens.act : tokens.line, backgroundColor: tokens.sheet },
+      ]}
+    >
+      <Words as="label">{id.split('.').slice(1).join('.')}</Words>
+      <DriftChart {...{ history, spec, forecast }} width={SMALL - 10} height={54} />
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  multiples: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  large: { borderWidth: 1.5, borderRadius: radius, padding: space.large, gap: space.small },
+  small: { width: SMALL, borderWidth: 1.5, borderRadius: 8, padding: 4, minHeight: 88 },
+});

@@ -1,0 +1,35 @@
+import type { AdjusterDrift, DriftForecast } from '@longbar/core';
+import { adjusterName, formatHours } from '@longbar/core';
+
+const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0, signDisplay: 'exceptZero' });
+const tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1, signDisplay: 'exceptZero' });
+const THOU = 25.4;
+
+/** A rate in both units, and which way it goes. */
+export function rateWords(rate: number | null): string {
+  if (rate === null) return 'not known yet';
+  const way = Math.round(rate) === 0 ? 'steady' : rate < 0 ? 'closes' : 'opens';
+  return `${way} ${whole.format(rate)} µm (${tenth.format(rate / THOU)} thou) in 1,000 h`;
+}
+
+/** When it leaves its limits, hours since the last check. */
+export function leavesWords(leaves: AdjusterDrift['leaves']): string {
+  if (!leaves) return 'Too few checks to say when it leaves its limits.';
+  const { p10, p50, p90 } = leaves;
+  if (!Number.isFinite(p10)) return 'Leaving its limits is not in sight.';
+  const until = Number.isFinite(p90) ? `${rounded(p90)} h` : 'not in sight';
+  const middle = Number.isFinite(p50) ? `, most likely ${rounded(p50)} h` : '';
+  return `Leaves its limits between ${rounded(p10)} h and ${until} after the last check${middle}.`;
+}
+
+/** When to look next, and which adjuster asks for it. */
+export function recheckWords({ hours, id }: DriftForecast['recheckAt']): string {
+  if (!Number.isFinite(hours)) return 'The sheet gives no interval, and nothing drifts out soon.';
+  if (id === null)
+    return `Look again at the maker’s interval, ${rounded(hours)} h after the last check.`;
+  return `Look again ${rounded(hours)} h after the last check, before the maker’s interval: ${adjusterName(id)} may have left its limits by then.`;
+}
+
+function rounded(hours: number): string {
+  return formatHours(hours < 100 ? Math.round(hours) : Math.round(hours / 10) * 10);
+}
