@@ -27,7 +27,8 @@ export async function keepApplication(onWaiting: () => void): Promise<void> {
   const registration = await serviceWorker.register('/sw.js');
   let trying: ReturnType<typeof setInterval> | undefined;
   const watch = () => {
-    if (!registration.waiting || trying !== undefined) return;
+    // The very first one takes over by itself: there is nothing older on the screen.
+    if (!updating || !registration.waiting || trying !== undefined) return;
     onWaiting();
     trying = setInterval(() => void takeOver(registration), TRY);
   };

@@ -11,17 +11,20 @@ type Props = {
   replace?: boolean;
   /** Whether it leads to where one is. */
   current?: boolean;
+  /** Whether it leads out of the application, to a file of the server's. */
+  leaves?: boolean;
   style: StyleProp<ViewStyle>;
   children: ReactNode;
 };
 
 /** A way to another screen: a true link, so that keyboard, new tab and copying work. */
-export function Way({ to, name, replace = false, current = false, style, children }: Props) {
+export function Way(props: Props) {
+  const { to, name, replace = false, current = false, leaves = false, style, children } = props;
   const router = useRouter();
   const go = (event: GestureResponderEvent) => {
     const { ctrlKey, metaKey, shiftKey } = event as unknown as MouseEvent;
     // The browser's own ways of opening a link are left to it.
-    if (ctrlKey || metaKey || shiftKey) return;
+    if (leaves || ctrlKey || metaKey || shiftKey) return;
     event.preventDefault();
     if (replace) router.replace(to as '/');
     else router.push(to as '/');

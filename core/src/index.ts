@@ -176,7 +176,8 @@ export {
   SheetRevisionsSchema,
 } from './wire/sheets';
 export type { SheetDetail, SheetLine, SheetRevision } from './wire/sheets';
-export { ErrorSchema, EventsPageSchema } from './wire/journal';
+export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
+export type { Seal } from './wire/journal';
 
 export { localDay } from './calendar';
 export { issuesOf } from './issue';

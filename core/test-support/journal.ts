@@ -135,5 +135,6 @@ export const EVERY_ACT: JobAct[] = [
   { type: 'run.noted', ran: true, leaks: false, symptomGone: true },
   { type: 'machine.noted', text: 'Odd bolt at the rear' },
   { type: 'job.handed', to: 'Orla' },
+  { type: 'record.amended', text: 'The gasket was kept after all' },
   { type: 'job.signed', name: 'Ina' },
 ];

@@ -4,12 +4,15 @@ import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
+import type { Logger } from 'pino';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
+import { backUp, BackupError } from './store/backup';
 import type { Database } from './store/database';
+
 import { FolderError, openDatabase } from './store/database';
 
 /** What a start can be told; the environment gives the rest. */
@@ -34,7 +37,8 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const port = portFrom(process.env.PORT);
   const devOrigin = process.env.LONGBAR_DEV_ORIGIN;
   const secure = certificateFrom(process.env.TLS_CERT, process.env.TLS_KEY);
-  const db = await openDatabase(resolve(process.env.LONGBAR_DATA ?? 'data'));
+  const folder = resolve(process.env.LONGBAR_DATA ?? 'data');
+  const db = await openDatabase(folder);
   if (demo && (await loadDemo(db, new Date()))) console.log('Demo data loaded.');
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const app = createApp({ db, logger, run: randomUUID(), web, devOrigin });
@@ -45,7 +49,8 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     await db.close();
     throw error;
   }
-  closeOnSignal(server, db);
+  const stopBackups = backUpNowAndThen(db, folder, logger);
+  closeOnSignal(server, db, stopBackups);
   announce(host, port, secure ? 'https' : 'http');
 }
 
@@ -82,11 +87,12 @@ function listen(server: Server, port: number, host: string): Promise<void> {
   });
 }
 
-function closeOnSignal(server: Server, db: Database): void {
+function closeOnSignal(server: Server, db: Database, stopBackups: () => void): void {
   let closing = false;
   const close = async () => {
     if (closing) return;
     closing = true;
+    stopBackups();
     server.close();
     server.closeAllConnections();
     await db.close();
@@ -95,6 +101,44 @@ function closeOnSignal(server: Server, db: Database): void {
   };
   process.on('SIGINT', close);
   process.on('SIGTERM', close);
+}
+
+export { restore } from './store/backup';
+
+const HOUR = 3_600_000;
+
+/** A checked backup of a data folder now; the server may run on it. */
+export async function backUpFolder(folder: string): Promise<string> {
+  const db = await openDatabase(folder);
+  try {
+    return await backUp(db, join(folder, 'backups'), keptBackups(), new Date());
+  } finally {
+    await db.close();
+  }
+}
+
+function keptBackups(): number {
+  return wholeFrom('LONGBAR_BACKUPS', 14);
+}
+
+function wholeFrom(name: string, usual: number): number {
+  const text = process.env[name];
+  if (text === undefined) return usual;
+  const figure = Number(text);
+  if (Number.isInteger(figure) && figure >= 1) return figure;
+  throw new StartError(`${name} is “${text}”; it must be a whole number from 1.`);
+}
+
+/** Backs up every so many hours while the server runs; a failure is logged and tried again. */
+function backUpNowAndThen(db: Database, folder: string, logger: Logger): () => void {
+  const every = wholeFrom('LONGBAR_BACKUP_HOURS', 24) * HOUR;
+  const keep = keptBackups();
+  const work = () =>
+    backUp(db, join(folder, 'backups'), keep, new Date()).catch((error) =>
+      logger.error(error, error instanceof BackupError ? error.message : 'The backup failed.'),
+    );
+  const timer = setInterval(() => void work(), every);
+  return () => clearInterval(timer);
 }
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);

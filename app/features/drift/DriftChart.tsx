@@ -36,7 +36,10 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   const inside = width - (large ? 64 : 12);
   const last = points[points.length - 1];
   const ahead = last && forecast?.rate != null ? aheadOf(last.value, forecast) : undefined;
-  const shown = ahead === undefined ? points : [...points, { value: ahead, label: '', set: false }];
+  const shown = [
+    ...points.map((point) => ({ ...point, hidden: false })),
+    ...(ahead === undefined ? [] : [{ value: ahead, label: '', set: false, hidden: true }]),
+  ];
   const says = `${adjusterName(history.id)}: ${points
     .map(
       ({ value, hours, set }) =>
@@ -46,7 +49,8 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   return (
     <View role="img" aria-label={says} style={{ width, overflow: 'hidden' }}>
       <LineChart
-        data={shown.map(({ value, label, set }) => ({
+        data={shown.map(({ value, label, set, hidden }) => ({
+          hideDataPoint: hidden,
           value: value - bottom,
           label,
           dataPointColor: set ? tokens.dab : tokens.enamelInk,
@@ -69,8 +73,8 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
         }
         width={inside}
         height={height}
-        spacing={inside / Math.max(1, shown.length)}
-        initialSpacing={10}
+        spacing={(inside - (large ? 60 : 14)) / Math.max(1, shown.length - 1)}
+        initialSpacing={large ? 30 : 10}
         endSpacing={4}
         maxValue={top - bottom}
         noOfSections={large ? 4 : 1}
@@ -90,14 +94,14 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
         yAxisColor={tokens.line}
         xAxisColor={tokens.line}
         showReferenceLine1
-        referenceLine1Position={spec.low - bottom}
-        referenceLine1Config={{ color: tokens.stop, dashWidth: 3, dashGap: 4, thickness: 1.5 }}
+        referenceLine1Position={spec.target - bottom}
+        referenceLine1Config={{ color: tokens.line, dashWidth: 1, dashGap: 0, thickness: 1 }}
         showReferenceLine2
         referenceLine2Position={spec.high - bottom}
         referenceLine2Config={{ color: tokens.stop, dashWidth: 3, dashGap: 4, thickness: 1.5 }}
         showReferenceLine3
-        referenceLine3Position={spec.target - bottom}
-        referenceLine3Config={{ color: tokens.line, dashWidth: 1, dashGap: 0, thickness: 1 }}
+        referenceLine3Position={spec.low - bottom}
+        referenceLine3Config={{ color: tokens.stop, dashWidth: 3, dashGap: 4, thickness: 1.5 }}
         isAnimated={false}
         disableScroll
       />

@@ -48,7 +48,7 @@ function MachineDrift({ machine }: { machine: MachineDetail }) {
       <Progress drift={drift} />
       {drift.forecast && <Words as="heading">{recheckWords(drift.forecast.recheckAt)}</Words>}
       <Findings findings={findings} />
-      <OneLarge {...{ machine, drift }} id={shown} width={Math.min(room, 760)} />
+      <OneLarge {...{ machine, drift }} id={shown} width={room} />
       {kinds.map(({ kind }) => (
         <Stack key={kind} gap={space.small}>
           <Words as="heading">{kind} by cylinder</Words>

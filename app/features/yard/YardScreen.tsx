@@ -1,15 +1,18 @@
 import { comparePressing, localDay } from '@longbar/core';
-import { useMemo } from 'react';
-import { View } from 'react-native';
+import { useMemo, useState } from 'react';
+import { StyleSheet } from 'react-native';
 import { useMachinesQuery, useShopQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../theme/Act';
-import { Stack } from '../../theme/Panel';
+import { Choice } from '../../theme/Choice';
+import { Row, Stack } from '../../theme/Panel';
+import { Way } from '../../theme/Way';
 import { Words } from '../../theme/Words';
 import { Frame } from '../frame/Frame';
-import { MachineRow } from './MachineRow';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
+import { PlannedWeeks } from './PlannedWeeks';
+import { PressingBoard } from './PressingBoard';
 import { useSeenMachines } from './useSeenMachines';
 
 /** Every machine, the most pressing first; a job in progress on top. */
@@ -19,6 +22,7 @@ export function YardScreen() {
   useSeenMachines(machines.data);
   const kept = useAppSelector((state) => state.jobs.byId);
   const today = localDay(new Date());
+  const [planned, setPlanned] = useState(false);
   const sorted = useMemo(
     () => [...(machines.data ?? [])].sort((a, b) => comparePressing(a.due, b.due, today)),
     [machines.data, today],
@@ -38,11 +42,43 @@ export function YardScreen() {
       )}
       {machines.isLoading && <Words color="secondInk">Fetching the machines …</Words>}
       {machines.data?.length === 0 && <Words>There is no machine in this yard yet.</Words>}
-      <View role="list" aria-label="Machines">
-        {sorted.map((machine) => (
-          <MachineRow key={machine.id} machine={machine} today={today} />
-        ))}
-      </View>
+      {sorted.length > 0 && (
+        <Row>
+          <Choice label="By pressing" chosen={!planned} onPress={() => setPlanned(false)} />
+          <Choice label="By week" chosen={planned} onPress={() => setPlanned(true)} />
+        </Row>
+      )}
+      {planned ? (
+        <PlannedWeeks machines={sorted} today={today} />
+      ) : (
+        <PressingBoard machines={sorted} today={today} soon={shop.data?.soon} />
+      )}
+      {sorted.length > 0 && (
+        <Words as="note" color="secondInk">
+          Due dates for a calendar: subscribe to {calendarAddress()} or{' '}
+          <Way
+            to="/api/due.ics"
+            name="Take the due dates as a calendar file"
+            style={styles.inline}
+            leaves
+          >
+            <Words as="note" style={styles.link}>
+              take them as a file
+            </Words>
+          </Way>
+          .
+        </Words>
+      )}
     </Frame>
   );
 }
+
+/** Where a calendar finds the due dates. */
+function calendarAddress(): string {
+  return `${window.location.origin}/api/due.ics`;
+}
+
+const styles = StyleSheet.create({
+  inline: { display: 'flex' },
+  link: { textDecorationLine: 'underline' },
+});

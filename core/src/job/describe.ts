@@ -140,6 +140,8 @@ function describeEnd(event: EndEvent): Described {
       return { what: 'Note', detail: event.text };
     case 'job.handed':
       return { what: 'Handed over', detail: `to ${event.to}` };
+    case 'record.amended':
+      return { what: 'Added after signing', detail: event.text };
     case 'job.signed':
       return { what: event.incomplete ? 'Signed incomplete' : 'Signed', detail: event.name };
   }

@@ -198,6 +198,8 @@ const payloads = {
   'job.handed': { to: person },
   /** The end of the job; incomplete where something could not be set. */
   'job.signed': { name: person, incomplete: v.optional(v.boolean('Incomplete is true or false.')) },
+  /** Said of a signed record later on; it changes nothing that was signed. */
+  'record.amended': { text: words },
   /** Takes an earlier event back. */
   'event.undone': { target: UuidSchema },
 } as const satisfies Record<string, v.ObjectEntries>;

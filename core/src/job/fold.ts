@@ -31,10 +31,15 @@ export function inOrder(events: Iterable<JobEvent>): JobEvent[] {
   return [...byId.values()].sort((a, b) => a.n - b.n || (a.id < b.id ? -1 : 1));
 }
 
-/** A signed record is closed: what stands after is kept in the journal but not counted. */
+/**
+ * A signed record is closed: what stands after is kept in the journal but not counted, save
+ * what is said of it as an addition.
+ */
 function upToSignature(journal: readonly JobEvent[]): readonly JobEvent[] {
   const signature = journal.findIndex(({ type }) => type === 'job.signed');
-  return signature < 0 ? journal : journal.slice(0, signature + 1);
+  if (signature < 0) return journal;
+  const added = journal.slice(signature + 1).filter(({ type }) => type === 'record.amended');
+  return [...journal.slice(0, signature + 1), ...added];
 }
 
 /** The ids taken back. An undoing that was itself undone takes nothing back. */

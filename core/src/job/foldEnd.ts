@@ -13,6 +13,7 @@ export const isOfEnd = isOneOf(
   'machine.noted',
   'job.handed',
   'job.signed',
+  'record.amended',
 );
 export type EndEvent = ToldBy<typeof isOfEnd>;
 
@@ -45,6 +46,9 @@ export function applyEnd(state: JobState, event: EndEvent): void {
       return;
     case 'job.handed':
       state.handed.push({ to: event.to, by, at });
+      return;
+    case 'record.amended':
+      state.amendments.push({ text: event.text, by, at });
       return;
     case 'job.signed':
       state.signed = { name: event.name, at, incomplete: event.incomplete };

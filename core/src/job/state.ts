@@ -92,6 +92,8 @@ export type JobState = {
     symptomGone?: boolean | undefined;
     note?: string | undefined;
   };
+  /** Said after the signature, in order. */
+  amendments: { text: string; by: string; at: string }[];
   signed?: { name: string; at: string; incomplete?: boolean | undefined };
   /** The events that count, in order: undone ones and undoings left out. */
   standing: KnownEvent[];
@@ -117,6 +119,7 @@ export function emptyJob(): JobState {
     undone: {},
     machineNotes: [],
     handed: [],
+    amendments: [],
     standing: [],
     lastN: 0,
   };

@@ -8,6 +8,10 @@ export const EventsPageSchema = v.object({
   more: v.boolean(),
 });
 
+/** The seal of a signed job, and whether its events still have it. */
+export const SealSchema = v.object({ seal: v.nullable(v.string()), holds: v.boolean() });
+export type Seal = v.InferOutput<typeof SealSchema>;
+
 /** What every refusal carries. */
 export const ErrorSchema = v.object({
   error: v.object({

@@ -31,6 +31,8 @@ const jobSummary = v.object({
   signed: v.nullable(
     v.object({ name: v.string(), at: v.string(), incomplete: v.optional(v.boolean()) }),
   ),
+  /** The hash its events had when it was signed. */
+  seal: v.optional(v.nullable(v.string())),
   /** How each adjuster was found, before anything was loosened. */
   found: v.optional(v.record(v.string(), ReadingSchema)),
   /** The head was off since the check before. */

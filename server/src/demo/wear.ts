@@ -19,6 +19,7 @@ export type Wear = {
 const SPREAD = 0.2;
 const SCATTER = 7;
 const SET_WITHIN = 5;
+const NEAR_LIMIT = 20;
 
 /**
  * The gaps of an engine over its checks at these hours, worn, read and set again where they
@@ -46,7 +47,9 @@ export function wornOver(
       gap += (rate * since) / 1000 + scatter + (mishap?.adds ?? 0);
       const worn = checks[check] as Worn;
       worn.found[id] = Math.round(gap);
-      if (gap < low || gap > high) gap = target + SET_WITHIN * bell();
+      // What is only just inside is set as well: two blades cannot tell it from outside.
+      const inside = !lash || (gap >= low + NEAR_LIMIT && gap <= high - NEAR_LIMIT);
+      if (!inside || gap < low || gap > high) gap = target + SET_WITHIN * bell();
       worn.left[id] = Math.round(gap);
     });
   }

@@ -1,3 +1,4 @@
+import { localDay } from '@longbar/core';
 import compression from 'compression';
 import type { Express, RequestHandler } from 'express';
 import express from 'express';
@@ -5,7 +6,9 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
+import { readingsCsv } from '../store/readings';
 import { blobRoutes } from './blobs';
+import { sendCalendar } from './calendar';
 import { answerErrors, notFound } from './errors';
 import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
@@ -66,6 +69,12 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db, new JobFeed()));
   api.use('/sheets', sheetRoutes(db));
+  api.get('/due.ics', (_request, response) => sendCalendar(db, localDay(new Date()), response));
+  api.get('/readings.csv', async (_request, response) => {
+    response.type('text/csv; charset=utf-8');
+    response.set('Content-Disposition', 'attachment; filename="long-bar-readings.csv"');
+    response.send(await readingsCsv(db));
+  });
   api.use(notFound);
   app.use('/api', api);
   if (web) app.use(webApplication(web));

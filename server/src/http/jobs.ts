@@ -2,11 +2,12 @@ import { BeatSchema, JobEventsSchema, JobHeadSchema, MOST_EVENTS } from '@longba
 import { Router } from 'express';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
-import { appendEvents, beginJob, readEvents, readJob } from '../store/jobs';
+import { appendEvents, beginJob, checkSeal, readEvents, readJob } from '../store/jobs';
 import { RequestError } from '../requestError';
 import { checked } from './errors';
 import type { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
+import { sendRecord } from './recordPdf';
 
 const AfterSchema = v.object({
   after: v.optional(
@@ -17,6 +18,10 @@ const AfterSchema = v.object({
     ),
     '0',
   ),
+});
+
+const PaperSchema = v.object({
+  paper: v.optional(v.picklist(['a4', 'letter'], 'The paper is a4 or letter.'), 'a4'),
 });
 
 export function jobRoutes(db: Database, feed: JobFeed): Router {
@@ -46,6 +51,15 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
     const { after } = checked(AfterSchema, request.query);
     response.json(await readEvents(db, request.params.id, after));
   });
+  routes.get('/:id/seal', async (request, response) => {
+    response.json(await checkSeal(db, request.params.id));
+  });
+
+  routes.get('/:id/record.pdf', async (request, response) => {
+    const { paper } = checked(PaperSchema, request.query);
+    await sendRecord(db, request.params.id, paper, response);
+  });
+
   routes.get('/:id/stream', async (request, response) => {
     const after = request.headers['last-event-id'] ?? request.query.after;
     const query = checked(AfterSchema, { after });

@@ -15,6 +15,8 @@ export type Database = {
   tables: Tables;
   /** Runs `work` in a transaction, alone: one after the other, each kept once it answers. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
+  copyInto(file: string): Promise<void>;
   close(): Promise<void>;
 };
 
@@ -45,6 +47,9 @@ export async function openDatabase(folder: string): Promise<Database> {
       const mine = last.then(() => sequelize.transaction({ type: IMMEDIATE }, work));
       last = mine.catch(() => undefined);
       return mine;
+    },
+    async copyInto(file) {
+      await sequelize.query('VACUUM INTO ?', { replacements: [file] });
     },
     async close() {
       await last;

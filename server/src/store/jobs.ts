@@ -7,6 +7,7 @@ import type { Database } from './database';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import { summarise } from './summary';
+import { sealOf } from './seal';
 import { lastLeftOf, lockPairsIn, notesOf } from './history';
 import type { JobRow } from './tables';
 
@@ -69,7 +70,11 @@ export async function appendEvents(
     const all = await db.tables.events.findAll({ where: { job }, transaction });
     if (!sheet) throw new Error(`Job ${job} has lost its sheet.`);
     const journal = all.map((event) => event.get().body);
-    const summary = summarise(headOf(head), sheet.document, shop, journal, now);
+    const summary = {
+      ...summarise(headOf(head), sheet.document, shop, journal, now),
+      // The seal is set once, when the signature comes, and never after.
+      seal: head.summary.seal ?? sealOf(journal),
+    };
     await db.tables.jobs.update({ summary }, { where: { id: job }, transaction });
   });
   return events.map(({ id }) => id);
@@ -132,6 +137,16 @@ export async function readJob(db: Database, id: string): Promise<JobContext> {
     notes: notesOf(earlier),
     lockPairs: lockPairsIn(onType),
   };
+}
+
+/** The seal of a job as it was signed, and whether its events still have it. */
+export async function checkSeal(db: Database, id: string) {
+  const row = await db.tables.jobs.findByPk(id);
+  if (!row) throw new RequestError(404, 'There is no such job.');
+  const events = await db.tables.events.findAll({ where: { job: id } });
+  const seal = row.get().summary.seal ?? null;
+  const now = sealOf(events.map((event) => event.get().body));
+  return { seal, holds: seal !== null && seal === now };
 }
 
 /** How many jobs back one's own hands are told from. */

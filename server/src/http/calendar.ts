@@ -1,0 +1,49 @@
+import { formatHours, isOverdue } from '@longbar/core';
+import type { Response } from 'express';
+import ical, { ICalCalendarMethod } from 'ical-generator';
+import type { Database } from '../store/database';
+import { listMachines } from '../store/machines';
+import { readShop } from '../store/shop';
+
+/** Subscribed calendars ask again after so long, s. */
+const REFRESH = 6 * 3600;
+
+/**
+ * The due dates of the yard as an iCalendar (RFC 5545): an all-day event over the days between
+ * which each check falls due. An overdue one stands on today.
+ */
+export async function sendCalendar(db: Database, today: string, response: Response): Promise<void> {
+  const [machines, shop] = await Promise.all([listMachines(db, today), readShop(db)]);
+  const calendar = ical({
+    name: `${shop.name}: checks due`,
+    prodId: { company: 'Long Bar', product: 'Long Bar', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: REFRESH,
+  });
+  for (const { id, name, engine, due } of machines) {
+    if (!due) continue;
+    const overdue = isOverdue(due, today);
+    const from = overdue ? today : due.date?.from;
+    const to = overdue ? today : due.date?.to;
+    if (from === undefined || to === undefined) continue;
+    const hours = due.atHours === null ? '' : ` Due at ${formatHours(due.atHours)} h.`;
+    calendar.createEvent({
+      id: `${id}@longbar`,
+      summary: `${name}: ${overdue ? 'check overdue' : 'check due'}`,
+      description: `${engine}. ${due.why}${hours}`,
+      allDay: true,
+      start: midnight(from),
+      end: midnight(to, 1),
+      stamp: midnight(today),
+    });
+  }
+  response.type('text/calendar; charset=utf-8');
+  response.set('Content-Disposition', 'attachment; filename="long-bar-due.ics"');
+  response.send(calendar.toString());
+}
+
+/** The start of a calendar day where this server runs, or so many days on. */
+function midnight(date: string, later = 0): Date {
+  const [year = 0, month = 1, day = 1] = date.slice(0, 10).split('-').map(Number);
+  return new Date(year, month - 1, day + later);
+}

@@ -1,0 +1,74 @@
+import type { TestServer } from '../../test-support/testServer';
+import { NOW, startTestServer } from '../../test-support/testServer';
+import { signedJob } from '../demo/signedJob';
+import { MACHINES } from '../demo/yard';
+
+jest.setTimeout(30_000);
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.close());
+
+const { head, events } = signedJob(MACHINES[0]!, MACHINES[0]!.jobs.at(-1)!, NOW);
+const text = async (path: string) => {
+  const answer = await fetch(`${server.url}${path}`);
+  return { type: answer.headers.get('content-type'), body: await answer.text() };
+};
+
+describe('the record', () => {
+  it('comes as a PDF of one or two pages, on both papers', async () => {
+    for (const paper of ['a4', 'letter']) {
+      const { type, body } = await text(`/jobs/${head.id}/record.pdf?paper=${paper}`);
+      expect(type).toBe('application/pdf');
+      expect(body.startsWith('%PDF-')).toBe(true);
+      const pages = body.match(/\/Type \/Page\n/g) ?? [];
+      expect(pages.length).toBeGreaterThan(0);
+      expect(pages.length).toBeLessThanOrEqual(2);
+    }
+    expect((await server.get(`/jobs/${head.id}/record.pdf?paper=a3`)).status).toBe(400);
+  });
+
+  it('is sealed when it is signed; an addition stands beside it, a slipped-in event shows', async () => {
+    const seal = await server.get(`/jobs/${head.id}/seal`);
+    expect(seal.body).toEqual({ seal: expect.stringMatching(/^[0-9a-f]{64}$/), holds: true });
+    const last = events.at(-1)!;
+    const addition = {
+      ...last,
+      id: '00000000-0000-4000-8000-0000000000aa',
+      n: last.n + 1,
+      type: 'record.amended',
+      text: 'The gasket was kept after all',
+    };
+    await server.post(`/jobs/${head.id}/events`, [addition]);
+    expect((await server.get(`/jobs/${head.id}/seal`)).body).toEqual(seal.body);
+    const slipped = { ...addition, id: '00000000-0000-4000-8000-0000000000ab', n: 3 };
+    await server.post(`/jobs/${head.id}/events`, [slipped]);
+    expect((await server.get(`/jobs/${head.id}/seal`)).body).toEqual({
+      seal: seal.body.seal,
+      holds: false,
+    });
+  });
+});
+
+describe('what goes out', () => {
+  it('gives the due dates as all-day events of a calendar', async () => {
+    const { type, body } = await text('/due.ics');
+    expect(type).toContain('text/calendar');
+    expect(body).toMatch(/^BEGIN:VCALENDAR\r\n/);
+    expect(body).toContain('SUMMARY:Launch: check overdue');
+    expect(body).toMatch(/DTSTART;VALUE=DATE:\d{8}\r\n/);
+    // Too few readings: no date is invented.
+    expect(body).not.toContain('Standby set');
+    for (const line of body.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+  });
+
+  it('gives every reading of signed jobs as CSV', async () => {
+    const { body } = await text('/readings.csv');
+    const lines = body.trimEnd().split('\r\n');
+    expect(lines[0]).toMatch(/^machine,engine,job,signed,hours,adjuster,/);
+    const jobs = MACHINES.flatMap(({ jobs: past }) => past).length;
+    expect(lines.length).toBeGreaterThan(jobs * 6);
+    expect(lines[1]!.split(',')).toHaveLength(15);
+  });
+});

@@ -1,0 +1,22 @@
+// `npm run backup`: a checked backup of the data folder now, while the server may run.
+// `npm run restore -- FILE`: puts a backup in its place, after checking it.
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { build, installDependencies, root, say } from './prepare.mjs';
+
+installDependencies();
+build();
+const [what, file] = process.argv.slice(2);
+const server = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
+const folder = process.env.LONGBAR_DATA ?? join(root, 'data');
+try {
+  if (what === 'backup') say(`Backed up to ${await server.backUpFolder(folder)}`);
+  else if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
+  else {
+    const before = await server.restore(file, folder, new Date());
+    say(`Restored from ${file}.${before === null ? '' : ` What was there is kept as ${before}.`}`);
+  }
+} catch (error) {
+  console.error(error.message);
+  process.exit(1);
+}
