@@ -1,6 +1,7 @@
 import { cpus } from 'node:os';
 import { barringLines } from './barring';
 import { driftLines } from './drift';
+import { firstVisitLines } from './firstVisit';
 import { interfaceLines } from './interface';
 import type { Line } from './line';
 import { shimLines } from './shims';
@@ -13,6 +14,7 @@ const parts = {
   barring: barringLines,
   shims: shimLines,
   drift: driftLines,
+  'first-visit': firstVisitLines,
   interface: interfaceLines,
 };
 const only = process.argv[2];

@@ -6,12 +6,14 @@ import type {
   MachineLine,
   SheetDetail,
   SheetLine,
+  Seal,
   SheetRevision,
   Shop,
 } from '@longbar/core';
 import {
   MachineDetailSchema,
   MachineLinesSchema,
+  SealSchema,
   SheetDetailSchema,
   SheetLinesSchema,
   SheetRevisionsSchema,
@@ -62,6 +64,10 @@ export const api = createApi({
       query: (body) => ({ url: '/sheets', method: 'POST', body }),
       invalidatesTags: ['sheets', 'machines'],
     }),
+    seal: build.query<Seal, string>({
+      query: (job) => `/jobs/${job}/seal`,
+      responseSchema: SealSchema,
+    }),
     shop: build.query<Shop, void>({
       query: () => '/shop',
       responseSchema: ShopSchema,
@@ -90,6 +96,7 @@ export const {
   usePublishSheetMutation,
   useMachinesQuery,
   useMachineQuery,
+  useSealQuery,
   useShopQuery,
   useChangeShopMutation,
   useAddHoursMutation,

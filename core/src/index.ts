@@ -152,6 +152,8 @@ export type { PastCheck } from './service/checks';
 export { questionHours } from './service/questionHours';
 export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
 export type { PlannedWeek, Soon, Urgency } from './service/planner';
+export { ARCHIVE_FORMAT, ARCHIVE_LINES, parseArchive } from './exchange/archive';
+export type { ArchiveLine, LineIssue, ParsedArchive } from './exchange/archive';
 export { SeededRandom } from './seededRandom';
 
 export {

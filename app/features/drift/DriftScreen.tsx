@@ -1,8 +1,13 @@
 import type { MachineDetail } from '@longbar/core';
-import { adjustersOf, findingsOf, formatMillimetres, measureOf } from '@longbar/core';
+import {
+  adjusterName,
+  adjustersOf,
+  findingsOf,
+  formatMillimetres,
+  measureOf,
+} from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { adjusterName } from '@longbar/core';
 import { useMachineQuery } from '../../state/api';
 import { Act } from '../../theme/Act';
 import { Spread, Stack } from '../../theme/Panel';

@@ -9,6 +9,7 @@ import {
 } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { API } from '../../state/api';
 import { Act } from '../../theme/Act';
 import { Row, Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
@@ -20,6 +21,7 @@ import type { WorkingJob } from '../job/useJob';
 import { useJob } from '../job/useJob';
 import { RecordNotes } from './RecordNotes';
 import { RecordTable } from './RecordTable';
+import { Sealed } from './Sealed';
 
 /** One finished job as a page for people: as found and as left for every adjuster. */
 export function RecordScreen({ id }: { id: string }) {
@@ -45,11 +47,21 @@ export function RecordScreen({ id }: { id: string }) {
           icon="back"
           onPress={() => router.replace(`/machines/${job.setting.head.machine}`)}
         />
+        <Act
+          label="PDF"
+          icon="save"
+          onPress={() => window.open(`${API}/jobs/${id}/record.pdf?paper=${paperHere()}`)}
+        />
         <Act label="Print" icon="print" onPress={() => window.print()} />
       </Row>
       <Record job={job} />
     </ScrollView>
   );
+}
+
+/** Letter where it is used, A4 everywhere else. */
+function paperHere(): 'a4' | 'letter' {
+  return /-(US|CA|MX)$/.test(navigator.language) ? 'letter' : 'a4';
 }
 
 const WIDEST = 820;
@@ -91,6 +103,7 @@ function Record({ job }: { job: WorkingJob }) {
           ? `${finished.incomplete ? 'Closed as incomplete' : 'Signed'} by ${finished.name}, ${formatInstant(finished.at)}.`
           : 'Not signed: this job is still open.'}
       </Words>
+      <Sealed job={job} />
       <Words as="note" color="secondInk">
         Where this record and the maker’s current manual differ, the manual stands.{' '}
         {adjustersOf(sheet).length} adjusters, {state.standing.length} entries.

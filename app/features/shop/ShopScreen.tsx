@@ -4,6 +4,7 @@ import { Act } from '../../theme/Act';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 import { Frame } from '../frame/Frame';
+import { OutAndIn } from './OutAndIn';
 import { ShopRules } from './ShopRules';
 
 /** The shop: how it decides, its blades and shims, and when a check counts as soon. */
@@ -19,6 +20,7 @@ export function ShopScreen() {
         </Stack>
       )}
       {shop.data && <ShopRules key={keyOf(shop.data)} shop={shop.data} />}
+      {shop.data && <OutAndIn />}
     </Frame>
   );
 }

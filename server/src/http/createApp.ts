@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
 import { readingsCsv } from '../store/readings';
+import { archiveRoutes } from './archive';
 import { blobRoutes } from './blobs';
 import { sendCalendar } from './calendar';
 import { answerErrors, notFound } from './errors';
@@ -57,6 +58,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   if (devOrigin) app.use(allowOrigin(devOrigin));
   const api = express.Router();
   api.use('/blobs', blobRoutes(db));
+  api.use('/archive', archiveRoutes(db));
   api.use(express.json({ limit: '1mb' }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');

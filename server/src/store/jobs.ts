@@ -40,7 +40,7 @@ export async function beginJob(
   });
 }
 
-function headOf({ id, machine, method, sheetRevision, at, by }: JobRow): JobHead {
+export function headOf({ id, machine, method, sheetRevision, at, by }: JobRow): JobHead {
   return { id, machine, method, sheetRevision, at, by };
 }
 

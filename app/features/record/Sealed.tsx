@@ -1,0 +1,51 @@
+import { formatInstant } from '@longbar/core';
+import { useState } from 'react';
+import { useSealQuery } from '../../state/api';
+import { Act } from '../../theme/Act';
+import { Field } from '../../theme/Field';
+import { Stack } from '../../theme/Panel';
+import { Words } from '../../theme/Words';
+import type { WorkingJob } from '../job/useJob';
+
+/** The seal of a signed record, what was added after, and the way to add something. */
+export function Sealed({ job }: { job: WorkingJob }) {
+  const { state, setting } = job;
+  const { data } = useSealQuery(setting.head.id, { refetchOnMountOrArgChange: true });
+  const [text, setText] = useState('');
+  const [adding, setAdding] = useState(false);
+  if (!state.signed) return null;
+  const add = () => {
+    job.act({ type: 'record.amended', text: text.trim() });
+    setText('');
+    setAdding(false);
+  };
+  return (
+    <Stack gap={8}>
+      {data?.seal && (
+        <Words as="note" color={data.holds ? 'secondInk' : 'stop'} role="status">
+          {data.holds
+            ? `Sealed: its events have the hash they were signed with, ${data.seal.slice(0, 16)} …`
+            : 'The seal is broken: its events are not those that were signed. Ask who changed the data.'}
+        </Words>
+      )}
+      {state.amendments.map(({ text: added, by, at }) => (
+        <Words key={at + added} as="note">
+          Added after signing, {formatInstant(at)}, {by}: {added}
+        </Words>
+      ))}
+      {adding ? (
+        <>
+          <Field
+            label="What is to be added or put right"
+            value={text}
+            onChange={setText}
+            multiline
+          />
+          <Act label="Add it to the record" disabled={text.trim() === ''} onPress={add} />
+        </>
+      ) : (
+        <Act label="Add to this record" onPress={() => setAdding(true)} />
+      )}
+    </Stack>
+  );
+}

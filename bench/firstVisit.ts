@@ -1,0 +1,112 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import type { Browser } from '@playwright/test';
+import { chromium } from '@playwright/test';
+import { root, TestServer } from '../e2e/support/server';
+import type { Line } from './line';
+import { quantile } from './line';
+
+const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
+const VISITS = 7;
+
+type Page = { web: string; shows: string };
+type Visit = { script: number; all: number };
+
+/**
+ * A first visit beside that of a bare Expo Router and Paper page with its icon font, both built
+ * by the same tool and served by the same server; and a second visit, ours with the server
+ * stopped.
+ */
+export async function firstVisitLines(): Promise<Line[]> {
+  const bare: Page = { web: buildBare(), shows: 'Bare' };
+  const own: Page = { web: join(root, 'app/dist'), shows: 'Brine pump 2' };
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
+  try {
+    const [theirs, ours] = [await firstVisit(browser, bare), await firstVisit(browser, own)];
+    const [before, after] = [await again(browser, bare, false), await again(browser, own, true)];
+    return [
+      ratio('script of the first screen, gzip', ours.script, theirs.script, 1.3),
+      ratio('all bytes of a first visit', ours.all, theirs.all, 0.8),
+      {
+        what: 'second visit, server stopped, to visible, against the bare page’s second visit',
+        figure: `${(after / before).toFixed(2)} (${after.toFixed(0)} ms, bare ${before.toFixed(0)} ms)`,
+        wanted: 'at most 1.5',
+        held: after / before <= 1.5,
+      },
+    ];
+  } finally {
+    await browser.close();
+  }
+}
+
+function ratio(what: string, ours: number, theirs: number, most: number): Line {
+  const kilobytes = (bytes: number) => `${Math.round(bytes / 1000)} kB`;
+  return {
+    what: `${what}, against a bare page`,
+    figure: `${(ours / theirs).toFixed(2)} (${kilobytes(ours)}, bare ${kilobytes(theirs)})`,
+    wanted: `at most ${most}`,
+    held: ours / theirs <= most,
+  };
+}
+
+function buildBare(): string {
+  const { status } = spawnSync(
+    join(root, 'node_modules/.bin/expo'),
+    ['export', '--platform', 'web', '--output-dir', 'dist'],
+    {
+      cwd: join(root, 'bench/bare'),
+      env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
+  if (status !== 0) throw new Error('The bare page could not be built.');
+  return join(root, 'bench/bare/dist');
+}
+
+/** The bytes that came over the wire for the page itself, until it is shown and at rest. */
+async function firstVisit(browser: Browser, { web, shows }: Page): Promise<Visit> {
+  const server = await TestServer.start({ web });
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  const cdp = await context.newCDPSession(page);
+  await cdp.send('Network.enable');
+  const types = new Map<string, string>();
+  const visit: Visit = { script: 0, all: 0 };
+  let shown = false;
+  cdp.on('Network.responseReceived', ({ requestId, type }) => types.set(requestId, type));
+  cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (types.get(requestId) === 'Script' && !shown) visit.script += encodedDataLength;
+    visit.all += encodedDataLength;
+  });
+  await page.goto(server.url);
+  await page.getByText(shows).first().waitFor();
+  shown = true;
+  await page.waitForLoadState('networkidle');
+  await context.close();
+  await server.end();
+  return visit;
+}
+
+/** The time to visible of a second visit, ms, the median of several. */
+async function again(browser: Browser, { web, shows }: Page, stopped: boolean): Promise<number> {
+  const server = await TestServer.start({ web });
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const first = await context.newPage();
+  await first.goto(server.url);
+  await first.getByText(shows).first().waitFor();
+  await first.waitForTimeout(stopped ? 8000 : 1000);
+  await first.close();
+  if (stopped) await server.down();
+  const times: number[] = [];
+  for (let i = 0; i < VISITS; i++) {
+    const page = await context.newPage();
+    const begun = performance.now();
+    await page.goto(server.url, { waitUntil: 'commit' });
+    await page.getByText(shows).first().waitFor();
+    times.push(performance.now() - begun);
+    await page.close();
+  }
+  await context.close();
+  await server.end();
+  return quantile(times, 0.5);
+}

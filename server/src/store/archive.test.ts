@@ -1,0 +1,142 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ParsedArchive } from '@longbar/core';
+import { parseArchive, SeededRandom } from '@longbar/core';
+import { loadDemo } from '../demo/loadDemo';
+import { NOW } from '../../test-support/testServer';
+import { archiveLines, takeArchive } from './archive';
+import { keepBlob, sha256 } from './blobs';
+import type { Database } from './database';
+import { openDatabase } from './database';
+import { machineDetail } from './machines';
+
+jest.setTimeout(300_000);
+const folders: string[] = [];
+const databases: Database[] = [];
+async function empty(): Promise<Database> {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-archive-'));
+  folders.push(folder);
+  const db = await openDatabase(folder);
+  databases.push(db);
+  return db;
+}
+afterAll(async () => {
+  for (const db of databases) await db.close();
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+});
+
+async function written(db: Database): Promise<string> {
+  let text = '';
+  for await (const line of archiveLines(db)) text += line;
+  return text;
+}
+
+let full: Database;
+let archive: string;
+beforeAll(async () => {
+  full = await empty();
+  await loadDemo(full, NOW);
+  const photo = Buffer.from('a photo');
+  await keepBlob(full, sha256(photo), 'image/jpeg', photo, NOW.toISOString());
+  archive = await written(full);
+});
+
+const issuesOf = (parsed: ParsedArchive) => (parsed.ok ? [] : parsed.issues);
+
+const counted = async (db: Database) =>
+  Promise.all(Object.values(db.tables).map((table) => (table as { count(): unknown }).count()));
+
+describe('the archive of a shop', () => {
+  it('restores an empty shop to the same state, and gives the same bytes again', async () => {
+    const other = await empty();
+    const preview = await takeArchive(other, archive, true);
+    expect(await counted(other)).toEqual([0, 0, 0, 0, 0, 0, 0]);
+    expect(await takeArchive(other, archive, false)).toEqual(preview);
+    expect(preview).toMatchObject({ machine: 8, sheet: 8, blob: 1, archive: 1 });
+    expect(await written(other)).toBe(archive);
+    const machine = (await full.tables.machines.findAll())[0]!.get().id;
+    const [one, two] = await Promise.all(
+      [full, other].map((db) => machineDetail(db, machine, '2026-11-23')),
+    );
+    expect(two).toEqual(one);
+    await expect(takeArchive(other, archive, false)).rejects.toThrow('empty shop only');
+  });
+
+  it('names the line and the field of a mistake', () => {
+    const lines = archive.split('\n');
+    const spoiled = (at: number, by: (line: string) => string) =>
+      parseArchive(lines.map((line, i) => (i === at ? by(line) : line)).join('\n'));
+    const [first] = issuesOf(spoiled(2, (line) => line.slice(0, 40)));
+    expect(first).toEqual({ line: 3, path: '', message: 'This line is not JSON.' });
+    expect(issuesOf(spoiled(0, () => '{"type":"archive","format":"other/1"}'))[0]).toMatchObject({
+      line: 1,
+      path: 'format',
+    });
+    const machine = lines.findIndex((line) => line.includes('"type":"machine"'));
+    expect(spoiled(machine, (line) => line.replace(/"name":"[^"]*"/, '"name":7'))).toMatchObject({
+      issues: expect.arrayContaining([
+        { line: machine + 1, path: 'name', message: 'Give a name.' },
+      ]),
+    });
+    expect(parseArchive('')).toMatchObject({ ok: false, issues: [{ line: 1 }] });
+  });
+});
+
+const SPOILED = 5000;
+
+/** One way of spoiling a text: a character, a line, a figure or a word of it. */
+function spoil(text: string, chance: SeededRandom): string {
+  const lines = text.split('\n');
+  const at = Math.floor(chance.next() * lines.length);
+  const line = lines[at] ?? '';
+  const place = Math.floor(chance.next() * line.length);
+  switch (Math.floor(chance.next() * 6)) {
+    case 0:
+      lines[at] = line.slice(0, place);
+      break;
+    case 1:
+      lines[at] =
+        `${line.slice(0, place)}${chance.one(['"', '{', ']', 'x', '9', '\u0000'])}${line.slice(place + 1)}`;
+      break;
+    case 2:
+      lines.splice(at, 1);
+      break;
+    case 3:
+      lines.splice(at, 0, lines[Math.floor(chance.next() * lines.length)] ?? '');
+      break;
+    case 4:
+      lines[at] = line.replace(/:\d+/, chance.one([':-1', ':null', ':"a"', ':1e99', ':[]']));
+      break;
+    default:
+      lines[at] = line.replace(/"[a-z]+":/, '"other":');
+  }
+  return lines.join('\n');
+}
+
+describe(`${SPOILED} spoiled archives`, () => {
+  it('crash nothing, import nothing by halves, and name a line where they are refused', async () => {
+    // A small shop, so that most mistakes hit something that matters.
+    const small = archive
+      .split('\n')
+      .filter((line) => !line.includes('"type":"event"') && !line.includes('"type":"job"'))
+      .slice(0, 40)
+      .join('\n');
+    const db = await empty();
+    let refused = 0;
+    for (let seed = 1; seed <= SPOILED; seed++) {
+      const text = spoil(small, new SeededRandom(seed));
+      const parsed = parseArchive(text);
+      if (parsed.ok) continue;
+      refused += 1;
+      expect(parsed.issues.length).toBeGreaterThan(0);
+      for (const { line, message } of parsed.issues) {
+        expect(line).toBeGreaterThan(0);
+        expect(message).not.toBe('');
+      }
+      if (seed % 100 === 0) await expect(takeArchive(db, text, false)).rejects.toThrow(/line \d+/);
+    }
+    expect(refused).toBeGreaterThan(SPOILED / 2);
+    expect(await counted(db)).toEqual([0, 0, 0, 0, 0, 0, 0]);
+  });
+});

@@ -1,0 +1,163 @@
+import type { ArchiveLine, JobEvent, LineIssue } from '@longbar/core';
+import { ARCHIVE_FORMAT, foldJob, parseArchive } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import { Op } from 'sequelize';
+import { RequestError } from '../requestError';
+import { sha256 } from './blobs';
+import type { Database } from './database';
+import { headOf } from './jobs';
+import { canonical } from './seal';
+import { readShop, writeShop } from './shop';
+import { summarise } from './summary';
+
+const PAGE = 1000;
+
+/** The whole shop as lines of an archive, in the order that `parseArchive` asks for. */
+export async function* archiveLines(db: Database): AsyncGenerator<string> {
+  const write = (line: ArchiveLine) => `${canonical(line)}\n`;
+  const { tables } = db;
+  yield write({ type: 'archive', format: ARCHIVE_FORMAT });
+  if ((await tables.shops.count()) > 0) yield write({ type: 'shop', shop: await readShop(db) });
+  const sheets = await tables.sheets.findAll({ order: ['id', 'revision'] });
+  for (const row of sheets) yield write({ type: 'sheet', ...row.get() });
+  const machines = await tables.machines.findAll({ order: ['id'] });
+  for (const row of machines) yield write({ type: 'machine', ...row.get() });
+  const hours = await tables.hours.findAll({ order: ['serial'] });
+  for (const row of hours) {
+    const { machine, date, hours: shown } = row.get();
+    yield write({ type: 'hours', machine, date, hours: shown });
+  }
+  const jobs = await tables.jobs.findAll({ order: ['at', 'id'] });
+  for (const row of jobs) {
+    const job = row.get();
+    const seal = job.summary.seal ?? null;
+    yield write({ type: 'job', head: headOf(job), sheet: job.sheet, seal });
+  }
+  for (let after = 0; ;) {
+    const rows = await tables.events.findAll({
+      where: { serial: { [Op.gt]: after } },
+      order: ['serial'],
+      limit: PAGE,
+    });
+    for (const row of rows) {
+      const { body, receivedAt } = row.get();
+      yield write({ type: 'event', event: body, receivedAt });
+    }
+    if (rows.length < PAGE) break;
+    after = rows[rows.length - 1]?.get().serial ?? after;
+  }
+  const blobs = await tables.blobs.findAll({ attributes: ['sha256'], order: ['sha256'] });
+  for (const { sha256: hash } of blobs.map((row) => row.get())) {
+    const blob = (await tables.blobs.findByPk(hash))?.get();
+    if (!blob) continue;
+    const { type: blobType, receivedAt, body } = blob;
+    const base64 = body.toString('base64');
+    yield write({ type: 'blob', sha256: hash, blobType, receivedAt, base64 });
+  }
+}
+
+/** What an archive holds, by kind of line. */
+export type ArchiveCounts = Record<string, number>;
+
+/**
+ * Takes an archive into an empty shop, all of it or nothing; with `preview` nothing at all.
+ * Answers what it holds. Throws RequestError 400 with the line of each mistake.
+ */
+export async function takeArchive(
+  db: Database,
+  text: string,
+  preview: boolean,
+): Promise<ArchiveCounts> {
+  const parsed = parseArchive(text);
+  if (!parsed.ok) throw refusal(parsed.issues);
+  const { lines } = parsed;
+  const changed = lines.flatMap((line, i): LineIssue[] => {
+    if (line.type !== 'blob' || sha256(Buffer.from(line.base64, 'base64')) === line.sha256)
+      return [];
+    return [{ line: i + 1, path: 'base64', message: 'These bytes have another hash.' }];
+  });
+  if (changed.length > 0) throw refusal(changed);
+  if (!preview) {
+    await db.write(async (transaction) => {
+      if ((await db.tables.machines.count({ transaction })) > 0) {
+        throw new RequestError(
+          409,
+          'An archive is taken into an empty shop only. This one is not.',
+        );
+      }
+      await keep(db, lines, transaction);
+    });
+  }
+  const counts: ArchiveCounts = {};
+  for (const { type } of lines) counts[type] = (counts[type] ?? 0) + 1;
+  return counts;
+}
+
+function refusal(issues: readonly LineIssue[]): RequestError {
+  const told = issues.map(({ line, path, message }) => ({
+    path: path === '' ? `line ${line}` : `line ${line}: ${path}`,
+    message,
+  }));
+  const first = told[0];
+  return new RequestError(400, `Nothing was taken in. ${first?.path}: ${first?.message}`, told);
+}
+
+async function keep(
+  db: Database,
+  lines: readonly ArchiveLine[],
+  transaction: Transaction,
+): Promise<void> {
+  const { tables } = db;
+  const of = <T extends ArchiveLine['type']>(type: T) =>
+    lines.filter((line): line is Extract<ArchiveLine, { type: T }> => line.type === type);
+  const [shop] = of('shop');
+  if (shop) await writeShop(db, shop.shop, transaction);
+  const sheets = of('sheet').map(({ type: _, ...row }) => ({
+    ...row,
+    document: row.document as never,
+  }));
+  await tables.sheets.bulkCreate(sheets, { transaction });
+  await tables.machines.bulkCreate(
+    of('machine').map(({ type: _, ...row }) => row),
+    { transaction },
+  );
+  await tables.hours.bulkCreate(
+    of('hours').map(({ type: _, ...row }) => row),
+    { transaction },
+  );
+  const events = of('event');
+  const byJob = new Map<string, JobEvent[]>();
+  for (const { event } of events) byJob.set(event.job, [...(byJob.get(event.job) ?? []), event]);
+  const documents = new Map(
+    sheets.map(({ id, revision, document }) => [`${id} ${revision}`, document]),
+  );
+  const rules = shop?.shop ?? (await readShop(db));
+  const jobs = of('job').map(({ head, sheet, seal }) => {
+    const journal = byJob.get(head.id) ?? [];
+    const document = documents.get(`${sheet} ${head.sheetRevision}`);
+    if (!document) throw new Error(`Sheet ${sheet} was checked and is gone.`);
+    const { standing } = foldJob(journal);
+    const now = standing[standing.length - 1]?.at ?? head.at;
+    return { ...head, sheet, summary: { ...summarise(head, document, rules, journal, now), seal } };
+  });
+  await tables.jobs.bulkCreate(jobs, { transaction });
+  await tables.events.bulkCreate(
+    events.map(({ event, receivedAt }) => ({
+      id: event.id,
+      job: event.job,
+      n: event.n,
+      body: event,
+      receivedAt,
+    })),
+    { transaction },
+  );
+  await tables.blobs.bulkCreate(
+    of('blob').map(({ sha256: hash, blobType, receivedAt, base64 }) => ({
+      sha256: hash,
+      type: blobType,
+      receivedAt,
+      body: Buffer.from(base64, 'base64'),
+    })),
+    { transaction },
+  );
+}
