@@ -51,7 +51,7 @@ export default tseslint.config(
   },
   { files: ['app/**/*.{ts,tsx}'], extends: [expo] },
   {
-    files: ['**/*.{mjs,cjs}', '**/babel.config.js'],
+    files: ['**/*.{mjs,cjs}', '**/{babel,metro}.config.js'],
     languageOptions: {
       globals: {
         console: 'readonly',

@@ -3,8 +3,11 @@ module.exports = {
   displayName: 'app',
   rootDir: __dirname,
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
-  moduleNameMapper: { '^@longbar/core$': '<rootDir>/../core/src/index.ts' },
+  moduleNameMapper: {
+    '^@longbar/core$': '<rootDir>/../core/src/index.ts',
+    '\\.woff2$': '<rootDir>/test-support/font.ts',
+  },
   transformIgnorePatterns: [
-    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|@expo-google-fonts|react-native-.*|@reduxjs|immer|react-redux|valibot|idb|@hookform))',
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-native-.*|@reduxjs|immer|react-redux|valibot|idb|@hookform))',
   ],
 };

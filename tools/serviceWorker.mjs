@@ -7,7 +7,7 @@ const { generateSW } = await import('workbox-build');
 const dist = join(root, 'app/dist');
 const { warnings } = await generateSW({
   globDirectory: dist,
-  globPatterns: ['**/*.{html,js,css,ttf,svg,png,webmanifest}'],
+  globPatterns: ['**/*.{html,js,css,woff2,svg,png,webmanifest}'],
   // The router's own page of routes and its pictures are for developing.
   globIgnores: ['**/expo-router/assets/**', 'sw.js'],
   swDest: join(dist, 'sw.js'),

@@ -1,9 +1,9 @@
-import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
-import { Barlow_500Medium } from '@expo-google-fonts/barlow/500Medium';
-import { Barlow_600SemiBold } from '@expo-google-fonts/barlow/600SemiBold';
-import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
-import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
-import { BarlowSemiCondensed_700Bold } from '@expo-google-fonts/barlow-semi-condensed/700Bold';
+import Barlow_400Regular from '@fontsource/barlow/files/barlow-latin-400-normal.woff2';
+import Barlow_500Medium from '@fontsource/barlow/files/barlow-latin-500-normal.woff2';
+import Barlow_600SemiBold from '@fontsource/barlow/files/barlow-latin-600-normal.woff2';
+import BarlowSemiCondensed_500Medium from '@fontsource/barlow-semi-condensed/files/barlow-semi-condensed-latin-500-normal.woff2';
+import BarlowSemiCondensed_600SemiBold from '@fontsource/barlow-semi-condensed/files/barlow-semi-condensed-latin-600-normal.woff2';
+import BarlowSemiCondensed_700Bold from '@fontsource/barlow-semi-condensed/files/barlow-semi-condensed-latin-700-normal.woff2';
 
 /** The fonts that ship with the application, by the names styles use. */
 export const fontFiles = {

@@ -1,11 +1,5 @@
 import type { MachineDetail } from '@longbar/core';
-import {
-  adjusterName,
-  adjustersOf,
-  findingsOf,
-  formatMillimetres,
-  measureOf,
-} from '@longbar/core';
+import { adjusterName, adjustersOf, findingsOf, formatMillimetres, measureOf } from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useMachineQuery } from '../../state/api';
