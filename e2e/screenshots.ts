@@ -31,7 +31,10 @@ test('phone', async ({ page }) => {
   await page.getByRole('link', { name: /^Brine pump 2/ }).click();
   await expect(page.getByText('Past jobs')).toBeVisible();
   await picture(page, 'machine');
-  await page.getByRole('link', { name: /^Record of/ }).click();
+  await page
+    .getByRole('link', { name: /^Record of/ })
+    .first()
+    .click();
   await expect(page.getByRole('row')).toHaveCount(13);
   await picture(page, 'record');
   const job = await toStopOne(page);
@@ -62,6 +65,28 @@ test('wide', async ({ page }) => {
   await job.keep('0.30', '0.33');
   await job.read('0.25', '0.28');
   await picture(page, 'job-stop-wide');
+});
+
+test('drift, and the one who turns', async ({ page, context }) => {
+  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Salt truck 3/ }).click();
+  await page.getByRole('button', { name: 'Drift of every valve' }).click();
+  await page.getByRole('button', { name: 'Show No. 4 exhaust large' }).click();
+  await expect(page.getByText(/^Look again/)).toBeVisible();
+  await page.getByText('Drift', { exact: true }).first().scrollIntoViewIfNeeded();
+  await picture(page, 'drift');
+  const job = await toStopOne(page);
+  await page.getByRole('button', { name: /^Step \d+: Stop 2 of 2/ }).click();
+  await job.tap('Someone else turns');
+  const helper = await context.newPage();
+  await helper.setViewportSize(PHONE);
+  await helper.goto(`${page.url()}/helper`);
+  await helper.getByRole('button', { name: 'Signals are agreed: go on' }).click();
+  await expect(job.button('Fingers clear: turn')).toBeEnabled();
+  await job.tap('Fingers clear: turn');
+  await expect(helper.getByRole('heading', { name: /^Turn/ })).toBeVisible();
+  await picture(helper, 'job-helper');
 });
 
 test('on the way to the next stop', async ({ page }) => {
