@@ -1,5 +1,6 @@
 import type {
   EngineSheet,
+  Found,
   HoursPost,
   HoursReading,
   MachineDetail,
@@ -11,6 +12,7 @@ import type {
   Shop,
 } from '@longbar/core';
 import {
+  FoundSchema,
   MachineDetailSchema,
   MachineLinesSchema,
   SealSchema,
@@ -68,6 +70,10 @@ export const api = createApi({
       query: (job) => `/jobs/${job}/seal`,
       responseSchema: SealSchema,
     }),
+    search: build.query<Found[], string>({
+      query: (words) => `/search?q=${encodeURIComponent(words)}`,
+      responseSchema: FoundSchema,
+    }),
     shop: build.query<Shop, void>({
       query: () => '/shop',
       responseSchema: ShopSchema,
@@ -96,6 +102,7 @@ export const {
   usePublishSheetMutation,
   useMachinesQuery,
   useMachineQuery,
+  useSearchQuery,
   useSealQuery,
   useShopQuery,
   useChangeShopMutation,

@@ -89,6 +89,7 @@ export {
   HoursPostSchema,
   JobEventSchema,
   JobEventsSchema,
+  isKnown,
   JobHeadSchema,
   MOST_EVENTS,
   UuidSchema,
@@ -178,6 +179,8 @@ export {
   SheetRevisionsSchema,
 } from './wire/sheets';
 export type { SheetDetail, SheetLine, SheetRevision } from './wire/sheets';
+export { FoundSchema, SearchSchema } from './wire/search';
+export type { Found } from './wire/search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
 export type { Seal } from './wire/journal';
 

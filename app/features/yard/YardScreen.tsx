@@ -13,6 +13,7 @@ import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
 import { PlannedWeeks } from './PlannedWeeks';
 import { PressingBoard } from './PressingBoard';
+import { Search } from './Search';
 import { useSeenMachines } from './useSeenMachines';
 
 /** Every machine, the most pressing first; a job in progress on top. */
@@ -42,6 +43,7 @@ export function YardScreen() {
       )}
       {machines.isLoading && <Words color="secondInk">Fetching the machines …</Words>}
       {machines.data?.length === 0 && <Words>There is no machine in this yard yet.</Words>}
+      {sorted.length > 0 && <Search />}
       {sorted.length > 0 && (
         <Row>
           <Choice label="By pressing" chosen={!planned} onPress={() => setPlanned(false)} />

@@ -1,4 +1,4 @@
-import { localDay } from '@longbar/core';
+import { localDay, SearchSchema } from '@longbar/core';
 import compression from 'compression';
 import type { Express, RequestHandler } from 'express';
 import express from 'express';
@@ -7,10 +7,11 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
 import { readingsCsv } from '../store/readings';
+import { search } from '../store/search';
 import { archiveRoutes } from './archive';
 import { blobRoutes } from './blobs';
 import { sendCalendar } from './calendar';
-import { answerErrors, notFound } from './errors';
+import { answerErrors, checked, notFound } from './errors';
 import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
@@ -71,6 +72,9 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db, new JobFeed()));
   api.use('/sheets', sheetRoutes(db));
+  api.get('/search', async (request, response) => {
+    response.json(await search(db, checked(SearchSchema, request.query).q));
+  });
   api.get('/due.ics', (_request, response) => sendCalendar(db, localDay(new Date()), response));
   api.get('/readings.csv', async (_request, response) => {
     response.type('text/csv; charset=utf-8');

@@ -51,6 +51,25 @@ describe('the record', () => {
   });
 });
 
+describe('the search', () => {
+  const find = async (words: string) =>
+    (await server.get(`/search?q=${encodeURIComponent(words)}`)).body;
+
+  it('finds machines by name and engine, and words in their jobs', async () => {
+    expect(await find('barge')).toMatchObject([{ kind: 'machine', machineName: 'Barge' }]);
+    expect(await find('Whimbrel')).toMatchObject([{ kind: 'machine', machineName: 'Barge' }]);
+    expect(await find('rear cover bolt')).toMatchObject([
+      { kind: 'words', machineName: 'Brine pump 2', says: expect.stringContaining('longer') },
+    ]);
+  });
+
+  it('takes no pattern and no SQL for one', async () => {
+    expect(await find('100%')).toEqual([]);
+    expect(await find("x' OR 1=1 --")).toEqual([]);
+    expect((await server.get('/search?q=a')).status).toBe(400);
+  });
+});
+
 describe('what goes out', () => {
   it('gives the due dates as all-day events of a calendar', async () => {
     const { type, body } = await text('/due.ics');
