@@ -1,0 +1,59 @@
+import 'fake-indexeddb/auto';
+import type { BaseQueryApi } from '@reduxjs/toolkit/query/react';
+import { keepingAnswers } from './keptAnswers';
+import { phoneChanged } from './phone';
+
+const said: unknown[] = [];
+const api = {
+  dispatch: (action: unknown) => said.push(action),
+  signal: new AbortController().signal,
+} as unknown as BaseQueryApi;
+
+/** The server: what it answers to a path, or that it is gone. */
+let answer: (path: string) => Response = () => new Response('{}');
+beforeEach(() => {
+  said.length = 0;
+  globalThis.fetch = async (request: RequestInfo | URL) => {
+    const { url } = request as Request;
+    return answer(new URL(url).pathname);
+  };
+});
+
+const json = (body: unknown, status = 200) =>
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json' },
+  });
+const gone = () => {
+  throw new TypeError('Failed to fetch');
+};
+const ask = keepingAnswers('http://server/api');
+
+describe('what the server answered last', () => {
+  it('stands in while it does not answer, and it is said since when', async () => {
+    answer = () => json(['a machine']);
+    expect(await ask('/machines', api, {})).toMatchObject({ data: ['a machine'] });
+    expect(said).toEqual([phoneChanged({ keptSince: null })]);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    answer = gone;
+    expect(await ask('/machines', api, {})).toEqual({ data: ['a machine'] });
+    expect(said.at(-1)).toEqual(phoneChanged({ keptSince: expect.stringMatching(/^\d{4}-/) }));
+    for (const status of [502, 503, 504]) {
+      answer = () => json({}, status);
+      expect(await ask('/machines', api, {})).toEqual({ data: ['a machine'] });
+    }
+  });
+
+  it('is no answer to what was never asked, nor to what the server refuses', async () => {
+    answer = gone;
+    expect(await ask('/sheets', api, {})).toHaveProperty('error');
+    answer = () => json({ error: { message: 'There is no such machine.', issues: [] } }, 404);
+    expect(await ask('/machines', api, {})).toMatchObject({ error: { status: 404 } });
+  });
+
+  it('never stands in for something that is to be changed', async () => {
+    answer = gone;
+    const change = { url: '/machines', method: 'POST', body: {} };
+    expect(await ask(change, api, {})).toHaveProperty('error');
+  });
+});
