@@ -19,6 +19,7 @@ export { camLanes } from './engine/camLanes';
 export type { CamLane } from './engine/camLanes';
 export { adjustersOf } from './engine/adjusters';
 export type { Adjuster } from './engine/adjusters';
+export { sheetForTag } from './engine/variant';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
 export { banksFor, commonOrders, CYLINDER_FORMS, formOf } from './engine/cylinderForms';
 export type { CylinderForm } from './engine/cylinderForms';

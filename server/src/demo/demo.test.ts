@@ -6,6 +6,7 @@ import {
   jobSteps,
   JobEventsSchema,
   parseSheet,
+  settingOf,
   planBarring,
 } from '@longbar/core';
 import * as v from 'valibot';
@@ -38,10 +39,9 @@ describe('the demo', () => {
       for (const past of machine.jobs) {
         const { head, events } = signedJob(machine, past, NOW);
         expect(v.is(JobEventsSchema, events)).toBe(true);
-        const setting = { head, sheet: machine.sheet.document, policy: SHOP.policy };
-        const missing = jobSteps(setting, foldJob(events), NOW.toISOString()).flatMap(
-          (step) => step.missing,
-        );
+        const state = foldJob(events);
+        const setting = settingOf({ head, sheet: machine.sheet.document, shop: SHOP }, state);
+        const missing = jobSteps(setting, state, NOW.toISOString()).flatMap((step) => step.missing);
         expect(missing).toEqual([]);
         expect(signedJob(machine, past, NOW).events).toEqual(events);
       }

@@ -12,6 +12,7 @@ import {
   readingFromFigure,
   readyItems,
   sequencesOf,
+  sheetForTag,
   specOf,
   standingReading,
   torqueSteps,
@@ -61,9 +62,10 @@ function workThrough(
   events: readonly JobEvent[],
   record: (act: JobAct) => void,
 ): void {
-  const sheet = machine.sheet.document;
+  const sheet = sheetForTag(machine.sheet.document, machine.tag);
   const isolations = isolationsOf(sheet);
   record({ type: 'why.noted', reason: 'interval' });
+  if (sheet.variants?.length) record({ type: 'tag.read', tag: machine.tag ?? '' });
   getReady(sheet, head, record);
   record({ type: 'hours.read', hours: past.hours });
   isolations.forEach(({ id }) => record({ type: 'isolation.done', isolation: id }));
@@ -119,9 +121,8 @@ function workThrough(
   }
 }
 
-/** The data tag, the temperature, what is laid out. */
+/** The temperature, and what is laid out. */
 function getReady(sheet: EngineSheet, head: JobHead, record: (act: JobAct) => void): void {
-  if (sheet.variants?.length) record({ type: 'tag.read', tag: '' });
   const before = (minutes: number) =>
     new Date(Date.parse(head.at) - minutes * 60_000).toISOString();
   if (sheet.temperature?.state === 'hot') {

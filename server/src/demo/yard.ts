@@ -1,5 +1,5 @@
 import type { BladeSet, EngineSheet, HoursReading } from '@longbar/core';
-import { fromThou } from '@longbar/core';
+import { fromThou, sheetForTag } from '@longbar/core';
 import type { Wear, Worn } from './wear';
 import { wornOver } from './wear';
 import dunlin from './sheets/dunlin-4.json';
@@ -24,6 +24,8 @@ export type DemoMachine = {
   /** Signed jobs: when, at what hours, and how far each gap had come by then. */
   jobs: { daysAgo: number; hours: number; worn: Worn; by: string; note?: string | undefined }[];
   last: { daysAgo: number; hours: number } | null;
+  /** The data tag it carries, where its sheet knows several. */
+  tag: string | undefined;
   /** Meters that were replaced, and what is added since. */
   meter: { daysAgo: number; offset: number }[];
 };
@@ -84,15 +86,16 @@ type Parts = {
   wear?: Wear;
   notes?: Record<number, string>;
   meter?: { daysAgo: number; offset: number }[];
+  tag?: string;
 };
 
 const PEOPLE = ['Orla', 'Ina', 'Tam'];
 
 /** One machine with its past. */
 function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts): DemoMachine {
-  const { readings, last, checks = [], wear, notes = {}, meter = [] } = parts;
+  const { readings, last, checks = [], wear, notes = {}, meter = [], tag } = parts;
   const hours = checks.map(([, shown]) => shown);
-  const worn = wear ? wornOver(of.document, hours, wear, n) : [];
+  const worn = wear ? wornOver(sheetForTag(of.document, tag), hours, wear, n) : [];
   return {
     id: `5a1e0000-0000-4000-8000-00000000000${n}`,
     name,
@@ -106,6 +109,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
     })),
     last: last ? at(last) : null,
     meter,
+    tag,
   };
 }
 
@@ -186,6 +190,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // One exhaust valve whose seat recedes.
   machine(6, 'Salt truck 3', sheet(3, godwit), {
+    tag: 'U6-B',
     readings: [
       [350, 6120],
       [220, 6790],
