@@ -67,7 +67,7 @@ test('wide', async ({ page }) => {
   await picture(page, 'job-stop-wide');
 });
 
-test('drift, and the one who turns', async ({ page, context }) => {
+test('drift, and the one who turns', async ({ page, browser }) => {
   await page.setViewportSize(PHONE);
   await page.goto(server.url);
   await page.getByRole('link', { name: /^Salt truck 3/ }).click();
@@ -79,8 +79,7 @@ test('drift, and the one who turns', async ({ page, context }) => {
   const job = await toStopOne(page);
   await page.getByRole('button', { name: /^Step \d+: Stop 2 of 2/ }).click();
   await job.tap('Someone else turns');
-  const helper = await context.newPage();
-  await helper.setViewportSize(PHONE);
+  const helper = await (await browser.newContext({ viewport: PHONE })).newPage();
   await helper.goto(`${page.url()}/helper`);
   await helper.getByRole('button', { name: 'Signals are agreed: go on' }).click();
   await expect(job.button('Fingers clear: turn')).toBeEnabled();

@@ -149,7 +149,7 @@ export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from '.
 
 export { findingsOf } from './service/findings';
 export type { Finding } from './service/findings';
-export { historiesOf } from './service/checks';
+export { historiesOf, sheetOfChecks } from './service/checks';
 export type { PastCheck } from './service/checks';
 export { questionHours } from './service/questionHours';
 export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';

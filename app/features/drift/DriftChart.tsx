@@ -24,7 +24,9 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   const jobs = [...history.jobs].sort((a, b) => a.hours - b.hours);
   const points = jobs.flatMap(({ hours, found, left }, i) => {
     const [was, is] = [middleOf(found), middleOf(left)];
-    const label = large ? `${formatHours(Math.round(hours))} h` : '';
+    // The first and the last are enough to read the others by, and leave them room.
+    const ends = i === 0 || i === jobs.length - 1;
+    const label = large && ends ? `${formatHours(Math.round(hours))} h` : '';
     return [
       ...(was === undefined ? [] : [{ value: was, label, hours, set: false }]),
       ...(is === undefined || is === was ? [] : [{ value: is, label: '', hours, set: true }]),

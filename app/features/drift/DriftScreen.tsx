@@ -36,10 +36,10 @@ function MachineDrift({ machine }: { machine: MachineDetail }) {
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const drift = useDrift(machine);
-  const { document } = machine;
-  const kinds = document.adjusters.filter((entry) => entry.spec && measureOf(entry) === 'lash');
+  const { sheet } = drift;
+  const kinds = sheet.adjusters.filter((entry) => entry.spec && measureOf(entry) === 'lash');
   const [asked, setAsked] = useState<string>();
-  const findings = findingsOf(document, drift.histories, document.service?.everyHours ?? 0);
+  const findings = findingsOf(sheet, drift.histories, sheet.service?.everyHours ?? 0);
   const shown = asked ?? drift.forecast?.recheckAt.id ?? findings[0]?.ids[0] ?? 'intake.1';
   const room = Math.min(width, wide ? 1120 : 720) - 2 * (wide ? space.huge + 44 : space.large);
   return (
@@ -47,20 +47,15 @@ function MachineDrift({ machine }: { machine: MachineDetail }) {
       <Progress drift={drift} />
       {drift.forecast && <Words as="heading">{recheckWords(drift.forecast.recheckAt)}</Words>}
       <Findings findings={findings} />
-      <OneLarge {...{ machine, drift }} id={shown} width={room} />
+      <OneLarge {...{ drift }} id={shown} width={room} />
       {kinds.map(({ kind }) => (
         <Stack key={kind} gap={space.small}>
           <Words as="heading">{kind} by cylinder</Words>
           <View style={styles.multiples}>
-            {adjustersOf(document)
+            {adjustersOf(sheet)
               .filter((each) => each.kind === kind)
               .map(({ id }) => (
-                <Small
-                  key={id}
-                  {...{ machine, drift, id }}
-                  chosen={id === shown}
-                  onPress={setAsked}
-                />
+                <Small key={id} {...{ drift, id }} chosen={id === shown} onPress={setAsked} />
               ))}
           </View>
         </Stack>
@@ -87,11 +82,11 @@ function Progress({ drift }: { drift: Drift }) {
   );
 }
 
-type OneProps = { machine: MachineDetail; drift: Drift; id: string };
+type OneProps = { drift: Drift; id: string };
 
-function partsOf({ machine, drift, id }: OneProps) {
+function partsOf({ drift, id }: OneProps) {
   const history = drift.histories.find((each) => each.id === id);
-  const spec = adjustersOf(machine.document).find((each) => each.id === id)?.entry.spec;
+  const spec = adjustersOf(drift.sheet).find((each) => each.id === id)?.entry.spec;
   const forecast = drift.forecast?.adjusters.find((each) => each.id === id);
   return { history, spec, forecast };
 }

@@ -1,5 +1,6 @@
 import type { EngineSheet } from '../engine/sheet';
 import { adjustersOf } from '../engine/adjusters';
+import { sheetForTag } from '../engine/variant';
 import type { Reading } from '../gauging/reading';
 import type { DriftHistory } from './drift';
 import type { MeterChange } from './hours';
@@ -10,9 +11,19 @@ export type PastCheck = {
   hours: { date: string; hours: number } | null;
   found?: Record<string, Reading> | undefined;
   left: Record<string, Reading>;
+  /** The data tag read on the engine. */
+  tag?: string | undefined;
   /** The head was off since the check before: drift starts anew. */
   disturbed?: boolean | undefined;
 };
+
+/** The sheet by the data tag that was read last: its figures are the engine's. */
+export function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]): EngineSheet {
+  const day = ({ hours }: PastCheck) => hours?.date ?? '';
+  const read = checks.filter(({ tag }) => tag !== undefined);
+  const last = [...read].sort((a, b) => day(b).localeCompare(day(a)))[0];
+  return sheetForTag(sheet, last?.tag);
+}
 
 /** The past of every adjuster of a sheet, from its checks in any order. */
 export function historiesOf(

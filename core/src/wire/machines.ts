@@ -35,6 +35,8 @@ const jobSummary = v.object({
   seal: v.optional(v.nullable(v.string())),
   /** How each adjuster was found, before anything was loosened. */
   found: v.optional(v.record(v.string(), ReadingSchema)),
+  /** The data tag read on the engine. */
+  tag: v.optional(v.string()),
   /** The head was off since the check before. */
   disturbed: v.optional(v.boolean()),
   /** How each adjuster stood at the end. */

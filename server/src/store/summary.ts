@@ -40,6 +40,7 @@ export function summarise(
     },
     signed: state.signed ?? null,
     found: Object.fromEntries(found) as Record<string, Reading>,
+    ...(state.tag !== undefined && { tag: state.tag }),
     disturbed: state.why?.reason === 'head-work',
     left: Object.fromEntries(left) as Record<string, Reading>,
     shims: Object.fromEntries(
