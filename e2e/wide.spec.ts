@@ -31,7 +31,10 @@ test('the yard has columns, the pressing machine first, and takes a reading', as
 test('a finished job shows its record', async ({ page }) => {
   await page.goto(server.url);
   await page.getByRole('link', { name: /^Brine pump 2/ }).click();
-  await page.getByRole('link', { name: /^Record of/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Record of/ })
+    .first()
+    .click();
   await expect(page.getByRole('row')).toHaveCount(13);
   await expect(page.getByText('Signed by Ina', { exact: false })).toBeVisible();
   await page.emulateMedia({ media: 'print' });
