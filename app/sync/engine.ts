@@ -52,7 +52,11 @@ export class SyncEngine {
       this.store.dispatch(storeFailed(describe(error)));
       this.store.dispatch(jobsRead([]));
     }
-    globalThis.addEventListener?.('online', () => this.send());
+    globalThis.addEventListener?.('online', () => {
+      // The waits begin anew: a network that has just come back may need a moment yet.
+      this.failures = 0;
+      void this.send();
+    });
     void this.send();
   }
 
