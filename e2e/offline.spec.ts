@@ -74,8 +74,14 @@ test('two phones on one job: seen within a second, and the same after one was cu
   const phones = await Promise.all([0, 1].map(() => browser.newContext()));
   const [one, other] = (await Promise.all(phones.map((phone) => phone.newPage()))) as [Page, Page];
   const job = new JobPage(one);
+  // On a slow link the page asks for the job's stream before the server knows of the job.
+  await phones[0]?.route('**/api/jobs', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
   await job.start(server.url, 'Harvest tractor 1');
   await job.isDue();
+  await expect(one.getByRole('button', { name: /unsent/ })).toHaveCount(0, { timeout: 10_000 });
   await other.goto(one.url());
   await expect(other.getByText(/^Ready · step/)).toBeVisible();
   await job.rest('Overnight', '2540');

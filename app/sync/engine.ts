@@ -1,5 +1,5 @@
 import type { Beat, JobAct, JobContext, JobEvent } from '@longbar/core';
-import { EventsPageSchema, JobContextSchema } from '@longbar/core';
+import { ANSWER_WITHIN_MS, EventsPageSchema, JobContextSchema } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
 import { API, api } from '../state/api';
@@ -17,9 +17,12 @@ import { openPhoneDatabase } from './phoneDatabase';
  */
 export class SyncEngine {
   private readonly opening: Promise<PhoneDatabase>;
-  private readonly streams = new JobStreams((job, { events }) => {
-    this.take(job, events).catch((error) => this.store.dispatch(storeFailed(describe(error))));
-  });
+  private readonly streams = new JobStreams(
+    (job, { events }) => {
+      this.take(job, events).catch((error) => this.store.dispatch(storeFailed(describe(error))));
+    },
+    () => this.signalBack(),
+  );
   private last: Promise<unknown> = Promise.resolve();
   private sending = false;
   private failures = 0;
@@ -52,11 +55,13 @@ export class SyncEngine {
       this.store.dispatch(storeFailed(describe(error)));
       this.store.dispatch(jobsRead([]));
     }
-    globalThis.addEventListener?.('online', () => {
-      // The waits begin anew: a network that has just come back may need a moment yet.
-      this.failures = 0;
-      void this.send();
-    });
+    globalThis.addEventListener?.('online', () => this.signalBack());
+    void this.send();
+  }
+
+  /** The waits begin anew: a network that has just come back may need a moment yet. */
+  private signalBack(): void {
+    this.failures = 0;
     void this.send();
   }
 
@@ -130,9 +135,12 @@ export class SyncEngine {
     return this.streams.follow(job, onBeat);
   }
 
-  /** Says a beat to the other side; one that does not arrive is followed by the next. */
+  /**
+   * Says a beat to the other side; one that does not arrive is followed by the next. One that is
+   * late is given up, so that on a slow link the fresh ones do not wait behind it.
+   */
   beat(job: string, beat: Beat): void {
-    ask({ path: `/jobs/${job}/beats`, body: beat }).catch(() => undefined);
+    ask({ path: `/jobs/${job}/beats`, body: beat }, ANSWER_WITHIN_MS).catch(() => undefined);
   }
 
   /** Keeps what came from the server, where it is not here already. */
@@ -157,6 +165,7 @@ export class SyncEngine {
       const db = await this.opening;
       let result = await sendOldest(db, ask);
       while (result === 'progress') {
+        this.streams.askAgain();
         await this.count();
         result = await sendOldest(db, ask);
       }
@@ -199,12 +208,15 @@ const ANSWER_WITHIN = 10_000;
 const BYTES_WITHIN = 120_000;
 const AFTER_THE_PAINT = 100;
 
-async function ask({ path, body, bytes }: Request): Promise<{ status: number; body: unknown }> {
+async function ask(
+  { path, body, bytes }: Request,
+  within = bytes ? BYTES_WITHIN : ANSWER_WITHIN,
+): Promise<{ status: number; body: unknown }> {
   const response = await fetch(`${API}${path}`, {
     method: bytes ? 'PUT' : 'POST',
     headers: { 'content-type': bytes?.type ?? 'application/json' },
     body: bytes?.body ?? JSON.stringify(body),
-    signal: AbortSignal.timeout(bytes ? BYTES_WITHIN : ANSWER_WITHIN),
+    signal: AbortSignal.timeout(within),
   });
   return { status: response.status, body: await response.json().catch(() => null) };
 }

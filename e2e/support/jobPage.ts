@@ -30,7 +30,7 @@ export class JobPage {
 
   /** The present step is the one so named. */
   async at(step: string): Promise<void> {
-    await expect(this.page.getByText(new RegExp(`^${step} · step`))).toBeVisible();
+    await expect(this.page.getByText(new RegExp(`^${step}( .*)? · step`))).toBeVisible();
   }
 
   async prepare(hours: string): Promise<void> {
@@ -126,6 +126,7 @@ export class JobPage {
    * does what is said for the heading on the screen, an adjuster's by its kind.
    */
   async workThrough(step: string, byKind: Record<string, () => Promise<void>>): Promise<void> {
+    await this.at(step);
     for (;;) {
       await this.settled();
       const title = await this.title();
