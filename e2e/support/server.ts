@@ -9,24 +9,30 @@ import { fileURLToPath } from 'node:url';
 /** The project. */
 export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 
+type Options = {
+  /** A folder with an application of its own to serve. */
+  web?: string;
+  /** The files to serve HTTPS by. */
+  certificate?: { cert: string; key: string };
+};
+
 /** A server of a test's own: its port, its data, and the means to stop and start it. */
 export class TestServer {
   readonly data = mkdtempSync(join(tmpdir(), 'longbar-e2e-'));
   private child: ChildProcess | undefined;
   private constructor(
     readonly port: number,
-    private readonly web: string | undefined,
+    private readonly options: Options,
   ) {}
 
-  /** `web`: a folder with an application of its own to serve. */
-  static async start({ web }: { web?: string } = {}): Promise<TestServer> {
-    const server = new TestServer(await freePort(), web);
+  static async start(options: Options = {}): Promise<TestServer> {
+    const server = new TestServer(await freePort(), options);
     await server.up();
     return server;
   }
 
   get url(): string {
-    return `http://127.0.0.1:${this.port}`;
+    return `${this.options.certificate ? 'https' : 'http'}://127.0.0.1:${this.port}`;
   }
 
   /**
@@ -34,11 +40,13 @@ export class TestServer {
    * beyond that, as on a full disk.
    */
   async up({ kilobytes }: { kilobytes?: number } = {}): Promise<void> {
+    const { web, certificate } = this.options;
     const env = {
       ...process.env,
       PORT: String(this.port),
       LONGBAR_DATA: this.data,
-      ...(this.web !== undefined && { LONGBAR_WEB: this.web }),
+      ...(web !== undefined && { LONGBAR_WEB: web }),
+      ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };
     const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
     const child = spawn('bash', ['-c', `${limit} exec "${process.execPath}" tools/run.mjs demo`], {

@@ -10,7 +10,7 @@ import type { Database } from './database';
 import { openDatabase } from './database';
 import { appendEvents, beginJob, readEvents } from './jobs';
 
-const ROUNDS = 150;
+const ROUNDS = 300;
 
 let folder: string;
 let db: Database;

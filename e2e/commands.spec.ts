@@ -1,0 +1,88 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { get } from 'node:https';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { expect, test } from '@playwright/test';
+import { root, TestServer } from './support/server';
+
+const run = promisify(execFile);
+
+/** One of the project's commands, as a person types it; answers what it said. */
+async function command(args: string[], data: string): Promise<{ said: string; failed: boolean }> {
+  const env = { ...process.env, LONGBAR_DATA: data };
+  try {
+    const { stdout } = await run(process.execPath, args, { cwd: root, env });
+    return { said: stdout, failed: false };
+  } catch (error) {
+    const { stderr } = error as { stderr: string };
+    return { said: stderr, failed: true };
+  }
+}
+
+test('the certificate that is made is served by, and trusted by its authority alone', async ({
+  browser,
+}) => {
+  const made = mkdtempSync(join(tmpdir(), 'longbar-tls-'));
+  await command(['tools/certificate.mjs'], made);
+  const authority = readFileSync(join(made, 'tls/authority.crt'));
+  // A second one is signed by the same authority, which the phones trust already.
+  await command(['tools/certificate.mjs'], made);
+  expect(readFileSync(join(made, 'tls/authority.crt'))).toEqual(authority);
+
+  const server = await TestServer.start({
+    certificate: { cert: join(made, 'tls/server.crt'), key: join(made, 'tls/server.key') },
+  });
+  expect(server.url).toMatch(/^https:/);
+  const status = (ca?: Buffer) =>
+    new Promise((resolve) => {
+      get(`${server.url}/api/machines`, { ca }, (answer) => {
+        answer.resume();
+        resolve(answer.statusCode);
+      }).on('error', (error: NodeJS.ErrnoException) => resolve(error.code));
+    });
+  expect(await status(authority)).toBe(200);
+  expect(await status()).toMatch(/SELF_SIGNED|UNABLE_TO_VERIFY/);
+
+  const phone = await browser.newContext({ ignoreHTTPSErrors: true });
+  const page = await phone.newPage();
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  await phone.close();
+  await server.end();
+  rmSync(made, { recursive: true, force: true });
+});
+
+test('a backup while the server runs is put back by one command, once it has stopped', async ({
+  page,
+}) => {
+  const server = await TestServer.start();
+  const readings = page.getByRole('list', { name: 'Readings of the hour meter' });
+  const read = async (hours: string) => {
+    await page.goto(server.url);
+    await page.getByRole('link', { name: /^Brine pump 2/ }).click();
+    await page.getByLabel('Hours on the meter today').fill(hours.replace(',', ''));
+    await page.getByRole('button', { name: 'Add the reading' }).click();
+    await expect(readings).toContainText(`${hours} h`);
+  };
+  await read('6,590');
+  const backedUp = await command(['tools/backup.mjs', 'backup'], server.data);
+  const file = /Backed up to (.*)$/m.exec(backedUp.said)?.[1] ?? '';
+  await read('6,595');
+
+  const beside = await command(['tools/backup.mjs', 'restore', file], server.data);
+  expect(beside.failed).toBe(true);
+  expect(beside.said).toContain('still runs');
+  await server.down();
+  const none = await command(['tools/backup.mjs', 'restore', join(root, 'README.md')], server.data);
+  expect(none.failed).toBe(true);
+  const restored = await command(['tools/backup.mjs', 'restore', file], server.data);
+  expect(restored.said).toContain('Restored from');
+
+  await server.up();
+  await page.reload();
+  await expect(readings).toContainText('6,590 h');
+  await expect(readings).not.toContainText('6,595 h');
+  await server.end();
+});
