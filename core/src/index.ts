@@ -144,13 +144,13 @@ export type { HoursReading, MeterChange } from './service/hours';
 export { nextDue } from './service/nextDue';
 export type { NextDue, ServiceHistory } from './service/nextDue';
 export { comparePressing, isOverdue } from './service/pressing';
-export { forecastDrift } from './service/drift';
+export { driftOptions, forecastDrift, specsByKind } from './service/drift';
 export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
 
 export { findingsOf } from './service/findings';
 export type { Finding } from './service/findings';
-export { historiesOf, sheetOfChecks } from './service/checks';
-export type { PastCheck } from './service/checks';
+export { pastOf } from './service/checks';
+export type { EnginePast, PastCheck } from './service/checks';
 export { questionHours } from './service/questionHours';
 export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
 export type { PlannedWeek, Soon, Urgency } from './service/planner';
@@ -159,12 +159,14 @@ export type { ArchiveLine, LineIssue, ParsedArchive } from './exchange/archive';
 export { SeededRandom } from './seededRandom';
 
 export {
+  ChecksSchema,
   JobContextSchema,
   MachineDetailSchema,
   MachineLinesSchema,
   ShopSchema,
 } from './wire/machines';
 export type {
+  JobCheck,
   JobContext,
   JobLine,
   JobSummary,

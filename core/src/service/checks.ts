@@ -17,6 +17,19 @@ export type PastCheck = {
   disturbed?: boolean | undefined;
 };
 
+/** What an engine's checks say of it: its sheet by its own data tag, and every adjuster's past. */
+export type EnginePast = { sheet: EngineSheet; histories: DriftHistory[] };
+
+/** The past of an engine from its checks, in any order. */
+export function pastOf(
+  sheet: EngineSheet,
+  checks: readonly PastCheck[],
+  meter: readonly MeterChange[],
+): EnginePast {
+  const own = sheetOfChecks(sheet, checks);
+  return { sheet: own, histories: historiesOf(own, checks, meter) };
+}
+
 /** The sheet by the data tag that was read last: its figures are the engine's. */
 export function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]): EngineSheet {
   const day = ({ hours }: PastCheck) => hours?.date ?? '';

@@ -1,7 +1,8 @@
-import type { AdjusterKind, Spec } from '../engine/sheet';
+import type { AdjusterKind, EngineSheet, Spec } from '../engine/sheet';
 import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
+import type { Numbers } from '../statistics';
 import { median, quantile } from '../statistics';
 
 /** A gap: a reading, or its middle in µm. */
@@ -15,6 +16,16 @@ export type DriftHistory = {
 };
 
 export type DriftOptions = { everyHours: number; seed: number; draws: number };
+
+/** The figures of each kind of adjuster, as `forecastDrift` takes them. */
+export function specsByKind({ adjusters }: EngineSheet): Partial<Record<AdjusterKind, Spec>> {
+  return Object.fromEntries(adjusters.flatMap(({ kind, spec }) => (spec ? [[kind, spec]] : [])));
+}
+
+/** How an engine is forecast wherever it is: the band no longer moves by more than a few hours. */
+export function driftOptions({ service }: EngineSheet): DriftOptions {
+  return { everyHours: service?.everyHours ?? Infinity, seed: 1, draws: 500 };
+}
 
 export type AdjusterDrift = {
   id: string;
@@ -55,10 +66,14 @@ export function forecastDrift(
   specByKind: Partial<Record<AdjusterKind, Spec>>,
   { everyHours, seed, draws }: DriftOptions,
 ): DriftForecast {
-  const chance = new SeededRandom(seed);
   const kinds = new Map<string, Kind>();
   for (const history of histories) {
-    const kind = kinds.get(kindOf(history)) ?? { own: new Map<string, Interval[]>(), all: [] };
+    // Each kind draws from its own beginning: alone or with others, it is forecast the same.
+    const kind: Kind = kinds.get(kindOf(history)) ?? {
+      own: new Map<string, Interval[]>(),
+      all: [],
+      chance: new SeededRandom(seed),
+    };
     kinds.set(kindOf(history), kind);
     const intervals = intervalsOf(history);
     kind.own.set(history.id, intervals);
@@ -69,15 +84,20 @@ export function forecastDrift(
     const own = kind.own.get(history.id) ?? [];
     const spec = specByKind[kindOf(history) as AdjusterKind];
     const from = lastLeft(history);
-    const rate = kind.all.length === 0 ? null : drawnTogether(rates(own), rates(kind.all));
+    const rate = kind.all.length === 0 ? null : drawnTogether(rates(own), median(rates(kind.all)));
     const known = kind.all.length >= FEWEST_INTERVALS && spec && from !== undefined;
-    const leaves = known ? bandOf({ own, kind, spec, from, draws, chance }) : null;
+    const leaves = known ? bandOf({ own, kind, spec, from, draws }) : null;
     return { id: history.id, rate, intervals: own.length, leaves };
   });
   return { adjusters, recheckAt: earliest(adjusters, everyHours) };
 }
 
-type Kind = { own: Map<string, Interval[]>; all: Interval[] };
+type Kind = {
+  own: Map<string, Interval[]>;
+  all: Interval[];
+  chance: SeededRandom;
+  medians?: Float64Array;
+};
 
 function kindOf({ id }: DriftHistory): string {
   return id.split('.')[0] ?? id;
@@ -101,10 +121,28 @@ function lastLeft({ jobs }: DriftHistory): number | undefined {
 
 const rates = (intervals: readonly Interval[]) => intervals.map(({ rate }) => rate);
 
-function drawnTogether(own: readonly number[], kind: readonly number[]): number {
+/** The own median, drawn towards the middle of its kind the more the fewer there are of it. */
+function drawnTogether(own: Numbers, kindMiddle: number): number {
   const weight = own.length / (own.length + OWN_WEIGHT);
   const middle = own.length > 0 ? median(own) : 0;
-  return weight * middle + (1 - weight) * median(kind);
+  return weight * middle + (1 - weight) * kindMiddle;
+}
+
+/** The median of the kind's intervals drawn anew, so many times; once for all of the kind. */
+function kindMedians(kind: Kind, draws: number): Float64Array {
+  if (kind.medians) return kind.medians;
+  const all = rates(kind.all);
+  const drawn = new Float64Array(all.length);
+  kind.medians = new Float64Array(draws);
+  for (let i = 0; i < draws; i++) {
+    fill(drawn, all, kind.chance);
+    kind.medians[i] = median(drawn);
+  }
+  return kind.medians;
+}
+
+function fill(drawn: Float64Array, from: readonly number[], chance: SeededRandom): void {
+  for (let i = 0; i < drawn.length; i++) drawn[i] = chance.one(from);
 }
 
 type BandProps = {
@@ -113,22 +151,22 @@ type BandProps = {
   spec: Spec;
   from: number;
   draws: number;
-  chance: SeededRandom;
 };
 
 /** When it passes a limit, over so many drawn lines: the 10, 50 and 90 % points. */
-function bandOf({ own, kind, spec, from, draws, chance }: BandProps): AdjusterDrift['leaves'] {
+function bandOf({ own, kind, spec, from, draws }: BandProps): AdjusterDrift['leaves'] {
+  const { chance } = kind;
   const residuals = [...kind.own.values()].flatMap((intervals) => {
-    const middle = drawnTogether(rates(intervals), rates(kind.all));
+    const middle = drawnTogether(rates(intervals), median(rates(kind.all)));
     return intervals.map(({ rate }) => rate - middle);
   });
-  const others = kind.all.filter((interval) => !own.includes(interval));
+  const ownRates = rates(own);
+  const drawnOwn = new Float64Array(own.length);
   const share = RESIDUAL / Math.sqrt(own.length + OWN_WEIGHT);
-  const hours = Array.from({ length: draws }, () => {
-    const drawnOwn = own.map(() => chance.one(own).rate);
-    const drawnKind = [...drawnOwn, ...others.map(() => chance.one(others).rate)];
+  const hours = Array.from(kindMedians(kind, draws), (middle) => {
+    fill(drawnOwn, ownRates, chance);
     // A median of few intervals varies less when drawn anew than it is uncertain.
-    const rate = drawnTogether(drawnOwn, drawnKind) + chance.one(residuals) * share;
+    const rate = drawnTogether(drawnOwn, middle) + chance.one(residuals) * share;
     return leavesAt(from, rate, spec);
   });
   hours.sort((a, b) => a - b);

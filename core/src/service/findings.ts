@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { adjusterName } from '../engine/adjusterEntry';
 import { adjustersOf } from '../engine/adjusters';
 import type { EngineSheet, Spec } from '../engine/sheet';
@@ -10,15 +11,16 @@ import { median, robustDeviation } from '../statistics';
 import type { DriftHistory } from './drift';
 
 /** What the last check of an engine tells, to be looked at before anything is adjusted. */
-export type Finding = {
-  finding: 'drift-apart' | 'both-tight' | 'all-loose' | 'swap' | 'locknut';
+export const FindingSchema = v.object({
+  finding: v.picklist(['drift-apart', 'both-tight', 'all-loose', 'swap', 'locknut']),
   /** The adjusters it is about. */
-  ids: string[];
+  ids: v.array(v.string()),
   /** What is seen, in a sentence. */
-  says: string;
+  says: v.string(),
   /** What to look at first. */
-  look: string;
-};
+  look: v.string(),
+});
+export type Finding = v.InferOutput<typeof FindingSchema>;
 
 /** Drift this many robust deviations from its kind's is told from ordinary scatter. */
 const FAR = 3.5;

@@ -4,6 +4,7 @@ import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
 import { JobHeadSchema } from '../job/events';
 import { ROUND_RULES } from '../job/setting';
+import { FindingSchema } from '../service/findings';
 
 /** What the server says of machines and jobs; one schema for both ends of the wire. */
 
@@ -26,30 +27,35 @@ const lockPair = v.object({ by: v.string(), before: v.number(), after: v.number(
 const jobSummary = v.object({
   /** The hour meter as read in the job. */
   hours: v.nullable(hoursReading),
-  step: v.object({ title: v.string(), place: v.number(), of: v.number() }),
+  /** Where an open job stands; null once it is signed. */
+  step: v.nullable(v.object({ title: v.string(), place: v.number(), of: v.number() })),
   set: v.object({ done: v.number(), of: v.number() }),
   signed: v.nullable(
     v.object({ name: v.string(), at: v.string(), incomplete: v.optional(v.boolean()) }),
   ),
-  /** The hash its events had when it was signed. */
-  seal: v.optional(v.nullable(v.string())),
+  /** What the next one at this machine should know. */
+  notes: v.array(machineNote),
+});
+/** What the yard and the machine's page say of a job. */
+export type JobSummary = v.InferOutput<typeof jobSummary>;
+
+const jobCheck = v.object({
+  hours: v.nullable(hoursReading),
   /** How each adjuster was found, before anything was loosened. */
-  found: v.optional(v.record(v.string(), ReadingSchema)),
+  found: v.record(v.string(), ReadingSchema),
+  /** How each adjuster stood at the end. */
+  left: v.record(v.string(), ReadingSchema),
   /** The data tag read on the engine. */
   tag: v.optional(v.string()),
   /** The head was off since the check before. */
-  disturbed: v.optional(v.boolean()),
-  /** How each adjuster stood at the end. */
-  left: v.record(v.string(), ReadingSchema),
+  disturbed: v.boolean(),
   /** The shim each bucket was left with, µm. */
-  shims: v.optional(v.record(v.string(), v.number())),
-  /** What the next one at this machine should know. */
-  notes: v.optional(v.array(machineNote)),
+  shims: v.record(v.string(), v.number()),
   /** What locking did, by person. */
-  lockPairs: v.optional(v.array(lockPair)),
+  lockPairs: v.array(lockPair),
 });
-/** What the yard and the machine's page need of a job, kept beside its journal. */
-export type JobSummary = v.InferOutput<typeof jobSummary>;
+/** What a job measured, each adjuster as found and as left. */
+export type JobCheck = v.InferOutput<typeof jobCheck>;
 
 const jobLine = v.object({
   id: v.string(),
@@ -70,6 +76,8 @@ const machineLine = {
   due: v.nullable(nextDue),
   /** The interval the due hours are counted in. */
   interval: v.nullable(v.number()),
+  /** Where drift asks for a look before the maker's interval is up: which, and when. */
+  recheck: v.nullable(v.object({ adjuster: v.string(), atHours: v.number() })),
   jobs: v.object({ open: v.nullable(jobLine), signed: v.number() }),
 };
 
@@ -96,12 +104,17 @@ export const MachineDetailSchema = v.object({
   /** Newest first. */
   readings: v.array(hoursReading),
   history: v.array(jobLine),
+  /** What the last check tells, to be looked at before anything is adjusted. */
+  findings: v.array(FindingSchema),
   lastLeft,
   notes: v.optional(v.array(machineNote)),
   lockPairs,
 });
 /** A machine with its sheet, readings and signed jobs. */
 export type MachineDetail = v.InferOutput<typeof MachineDetailSchema>;
+
+/** The signed checks of one machine, newest first. */
+export const ChecksSchema = v.array(jobCheck);
 
 const micrometres = v.pipe(
   v.number('A size is a whole number of µm.'),
