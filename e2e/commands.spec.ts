@@ -67,17 +67,17 @@ test('a backup while the server runs is put back by one command, once it has sto
     await expect(readings).toContainText(`${hours} h`);
   };
   await read('6,590');
-  const backedUp = await command(['tools/backup.mjs', 'backup'], server.data);
+  const backedUp = await command(['tools/data.mjs', 'backup'], server.data);
   const file = /Backed up to (.*)$/m.exec(backedUp.said)?.[1] ?? '';
   await read('6,595');
 
-  const beside = await command(['tools/backup.mjs', 'restore', file], server.data);
+  const beside = await command(['tools/data.mjs', 'restore', file], server.data);
   expect(beside.failed).toBe(true);
   expect(beside.said).toContain('still runs');
   await server.down();
-  const none = await command(['tools/backup.mjs', 'restore', join(root, 'README.md')], server.data);
+  const none = await command(['tools/data.mjs', 'restore', join(root, 'README.md')], server.data);
   expect(none.failed).toBe(true);
-  const restored = await command(['tools/backup.mjs', 'restore', file], server.data);
+  const restored = await command(['tools/data.mjs', 'restore', file], server.data);
   expect(restored.said).toContain('Restored from');
 
   await server.up();

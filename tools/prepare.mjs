@@ -55,18 +55,25 @@ const SOURCES = [
 /** Builds the server and the web application where their sources have changed. */
 export function build() {
   const wanted = digest(SOURCES.map((name) => join(root, name)));
-  const built = ['server/dist/main.mjs', 'app/dist/index.html', 'app/dist/sw.js'];
+  const built = [
+    'server/dist/main.mjs',
+    'server/dist/nightly.mjs',
+    'app/dist/index.html',
+    'app/dist/sw.js',
+  ];
   if (stampIs('built', wanted) && built.every((file) => existsSync(join(root, file)))) return;
   say('Building the server …');
   must('Building the server', join(root, 'node_modules/.bin/esbuild'), [
     'server/src/main.ts',
+    'server/src/nightly.ts',
     '--bundle',
     '--platform=node',
     '--format=esm',
     '--target=node20',
     '--packages=external',
     '--alias:@longbar/core=./core/src/index.ts',
-    '--outfile=server/dist/main.mjs',
+    '--outdir=server/dist',
+    '--out-extension:.js=.mjs',
     '--log-level=warning',
   ]);
   say('Building the web application (a minute or two the first time) …');

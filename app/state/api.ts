@@ -3,6 +3,7 @@ import type {
   Found,
   HoursPost,
   HoursReading,
+  JobCheck,
   MachineDetail,
   MachineLine,
   SheetDetail,
@@ -12,6 +13,7 @@ import type {
   Shop,
 } from '@longbar/core';
 import {
+  ChecksSchema,
   FoundSchema,
   MachineDetailSchema,
   MachineLinesSchema,
@@ -41,6 +43,11 @@ export const api = createApi({
     machine: build.query<MachineDetail, string>({
       query: (id) => `/machines/${id}`,
       responseSchema: MachineDetailSchema,
+      providesTags: ['machines'],
+    }),
+    checks: build.query<JobCheck[], string>({
+      query: (id) => `/machines/${id}/checks`,
+      responseSchema: ChecksSchema,
       providesTags: ['machines'],
     }),
     sheets: build.query<SheetLine[], void>({
@@ -102,6 +109,7 @@ export const {
   usePublishSheetMutation,
   useMachinesQuery,
   useMachineQuery,
+  useChecksQuery,
   useSearchQuery,
   useSealQuery,
   useShopQuery,

@@ -5,15 +5,17 @@ import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import { join, resolve } from 'node:path';
+import { localDay } from '@longbar/core';
 import type { Logger } from 'pino';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
 import { backUp, BackupError } from './store/backup';
+import { driftEveryNight } from './nights';
 import type { Database } from './store/database';
-
 import { FolderError, openDatabase } from './store/database';
+import { rebuild } from './store/readTables';
 
 /** What a start can be told; the environment gives the rest. */
 export type StartOptions = { demo: boolean; web?: string | undefined };
@@ -50,7 +52,11 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     throw error;
   }
   const stopBackups = backUpNowAndThen(db, folder, logger);
-  closeOnSignal(server, db, stopBackups);
+  const stopDrift = driftEveryNight(folder, logger);
+  closeOnSignal(server, db, async () => {
+    stopBackups();
+    await stopDrift();
+  });
   announce(host, port, secure ? 'https' : 'http');
 }
 
@@ -87,12 +93,12 @@ function listen(server: Server, port: number, host: string): Promise<void> {
   });
 }
 
-function closeOnSignal(server: Server, db: Database, stopBackups: () => void): void {
+function closeOnSignal(server: Server, db: Database, stopWork: () => Promise<void>): void {
   let closing = false;
   const close = async () => {
     if (closing) return;
     closing = true;
-    stopBackups();
+    await stopWork();
     server.close();
     server.closeAllConnections();
     await db.close();
@@ -104,6 +110,19 @@ function closeOnSignal(server: Server, db: Database, stopBackups: () => void): v
 }
 
 export { restore } from './store/backup';
+
+/** All that is derived in a data folder, worked out anew; the server may run on it. */
+export async function rebuildFolder(
+  folder: string,
+  said: (things: string, done: number) => void,
+): Promise<void> {
+  const db = await openDatabase(folder);
+  try {
+    await rebuild(db, localDay(new Date()), said);
+  } finally {
+    await db.close();
+  }
+}
 
 const HOUR = 3_600_000;
 

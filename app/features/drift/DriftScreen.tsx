@@ -1,8 +1,8 @@
-import type { MachineDetail } from '@longbar/core';
-import { adjusterName, adjustersOf, findingsOf, formatMillimetres, measureOf } from '@longbar/core';
+import type { JobCheck, MachineDetail } from '@longbar/core';
+import { adjusterName, adjustersOf, formatMillimetres, measureOf } from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { useMachineQuery } from '../../state/api';
+import { useChecksQuery, useMachineQuery } from '../../state/api';
 import { Act } from '../../theme/Act';
 import { Spread, Stack } from '../../theme/Panel';
 import { radius, space, WIDE } from '../../theme/tokens';
@@ -17,29 +17,31 @@ import { useDrift } from './useDrift';
 
 /** How every valve of a machine drifts: what is moving, how fast, and when to look again. */
 export function DriftScreen({ id }: { id: string }) {
-  const { data, isLoading, refetch } = useMachineQuery(id);
+  const machine = useMachineQuery(id);
+  const checks = useChecksQuery(id);
+  const [data, past] = [machine.data, checks.data];
+  const silent = (machine.isError && !data) || (checks.isError && !past);
+  const askAgain = () => void Promise.all([machine.refetch(), checks.refetch()]);
   return (
     <Frame title="Drift" aside={data?.name} back={`/machines/${id}`}>
-      {isLoading && <Words color="secondInk">Fetching the machine …</Words>}
-      {!data && !isLoading && (
-        <Act label="The server does not answer. Ask again" onPress={() => void refetch()} />
-      )}
-      {data && data.history.length === 0 && (
+      {silent && <Act label="The server does not answer. Ask again" onPress={askAgain} />}
+      {!silent && !(data && past) && <Words color="secondInk">Fetching the machine …</Words>}
+      {past?.length === 0 && (
         <Words>No check of this machine is signed yet: nothing can be said of its drift.</Words>
       )}
-      {data && data.history.length > 0 && <MachineDrift machine={data} />}
+      {data && past && past.length > 0 && <MachineDrift machine={data} checks={past} />}
     </Frame>
   );
 }
 
-function MachineDrift({ machine }: { machine: MachineDetail }) {
+function MachineDrift({ machine, checks }: { machine: MachineDetail; checks: JobCheck[] }) {
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
-  const drift = useDrift(machine);
+  const drift = useDrift(machine, checks);
   const { sheet } = drift;
   const kinds = sheet.adjusters.filter((entry) => entry.spec && measureOf(entry) === 'lash');
   const [asked, setAsked] = useState<string>();
-  const findings = findingsOf(sheet, drift.histories, sheet.service?.everyHours ?? 0);
+  const { findings } = machine;
   const shown = asked ?? drift.forecast?.recheckAt.id ?? findings[0]?.ids[0] ?? 'intake.1';
   const room = Math.min(width, wide ? 1120 : 720) - 2 * (wide ? space.huge + 44 : space.large);
   return (

@@ -9,7 +9,6 @@ import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { Findings } from '../drift/Findings';
-import { machineFindings } from '../drift/useFindings';
 import { Frame } from '../frame/Frame';
 import { DueBar } from '../yard/DueBar';
 import { dueWords } from '../yard/dueWords';
@@ -52,7 +51,7 @@ function Machine({ machine }: { machine: MachineDetail }) {
       <View style={wide ? styles.wide : styles.stack}>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Due machine={machine} />
-          <Findings findings={machineFindings(machine)} />
+          <Findings findings={machine.findings} />
           <Job machine={machine} />
           <PastJobs machine={machine} />
           {machine.history.length > 0 && (
@@ -113,7 +112,7 @@ function Job({ machine }: { machine: MachineDetail }) {
   return (
     <Act
       weight="primary"
-      label={`Go on with the open job: ${open.summary.step.title}`}
+      label={`Go on with the open job: ${open.summary.step?.title ?? ''}`}
       onPress={() => router.push(`/jobs/${open.id}`)}
     />
   );

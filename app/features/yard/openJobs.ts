@@ -24,6 +24,7 @@ export function openJobs(
   const others = machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
     if (!open || kept[open.id]) return [];
     const { step, set } = open.summary;
+    if (!step) return [];
     return [
       {
         id: open.id,

@@ -1,7 +1,7 @@
 import {
+  pastOf,
   findingsOf,
   foldJob,
-  historiesOf,
   isRefused,
   jobSteps,
   JobEventsSchema,
@@ -53,11 +53,12 @@ describe('the demo', () => {
       const { document } = machine.sheet;
       const checks = machine.jobs.map((past) => {
         const { head, events } = signedJob(machine, past, NOW);
-        return summarise(head, document, { ...SHOP, bladeSets: [] }, events, NOW.toISOString());
+        return summarise(head, document, { ...SHOP, bladeSets: [] }, events, NOW.toISOString())
+          .check;
       });
       const every = document.service?.everyHours ?? 0;
-      const histories = historiesOf(document, checks, []);
-      return findingsOf(document, histories, every).map(({ finding, ids }) => [finding, ...ids]);
+      const { sheet, histories } = pastOf(document, checks, []);
+      return findingsOf(sheet, histories, every).map(({ finding, ids }) => [finding, ...ids]);
     });
     expect(findings[0]).toEqual([]);
     expect(findings[1]).toEqual([['locknut', 'intake.3']]);
@@ -77,19 +78,20 @@ describe('the demo', () => {
         events.slice(0, count),
         NOW.toISOString(),
       );
-    expect(sum(0)).toMatchObject({
+    expect(sum(0).summary).toMatchObject({
       hours: null,
       signed: null,
       set: { done: 0, of: 12 },
       step: { title: 'Why', place: 0 },
     });
     const whole = sum(events.length);
-    expect(whole).toMatchObject({
+    expect(whole.summary).toMatchObject({
+      step: null,
       signed: { name: 'Ina' },
       set: { done: 12, of: 12 },
       hours: { hours: 3340 },
     });
-    expect(Object.keys(whole.left)).toHaveLength(12);
-    expect(sum(events.length - 1).signed).toBeNull();
+    expect(Object.keys(whole.check.left)).toHaveLength(12);
+    expect(sum(events.length - 1).summary.signed).toBeNull();
   });
 });

@@ -1,4 +1,5 @@
 import { parseSheet } from '@longbar/core';
+import { machineChanged } from '../store/changes';
 import type { Database } from '../store/database';
 import { appendEvents, beginJob } from '../store/jobs';
 import { writeShop } from '../store/shop';
@@ -21,6 +22,7 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
     }
     for (const machine of MACHINES) {
       await db.tables.machines.create(machineRow(machine, now), { transaction });
+      await machineChanged(db, machine.id, transaction);
       const readings = readingsOf(machine, now).map((reading) => ({
         ...reading,
         machine: machine.id,
@@ -31,7 +33,7 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
   for (const machine of MACHINES) {
     for (const past of machine.jobs) {
       const { head, events } = signedJob(machine, past, now);
-      await beginJob(db, head, head.at);
+      await beginJob(db, head);
       await appendEvents(db, head.id, events, now.toISOString());
     }
   }

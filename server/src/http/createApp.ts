@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { localDay, SearchSchema } from '@longbar/core';
 import compression from 'compression';
 import type { Express, RequestHandler } from 'express';
@@ -79,7 +81,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   api.get('/readings.csv', async (_request, response) => {
     response.type('text/csv; charset=utf-8');
     response.set('Content-Disposition', 'attachment; filename="long-bar-readings.csv"');
-    response.send(await readingsCsv(db));
+    await pipeline(Readable.from(readingsCsv(db)), response);
   });
   api.use(notFound);
   app.use('/api', api);

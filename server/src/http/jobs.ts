@@ -1,4 +1,4 @@
-import { BeatSchema, JobEventsSchema, JobHeadSchema, MOST_EVENTS } from '@longbar/core';
+import { BeatSchema, JobEventsSchema, JobHeadSchema, localDay, MOST_EVENTS } from '@longbar/core';
 import { Router } from 'express';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
@@ -27,11 +27,11 @@ const PaperSchema = v.object({
 export function jobRoutes(db: Database, feed: JobFeed): Router {
   const routes = Router();
   routes.post('/', async (request, response) => {
-    const { head, made } = await beginJob(db, checked(JobHeadSchema, request.body), now());
+    const { head, made } = await beginJob(db, checked(JobHeadSchema, request.body));
     response.status(made ? 201 : 200).json(head);
   });
   routes.get('/:id', async (request, response) => {
-    response.json(await readJob(db, request.params.id));
+    response.json(await readJob(db, request.params.id, localDay(new Date())));
   });
   routes.post('/:id/events', async (request, response) => {
     const { id } = request.params;

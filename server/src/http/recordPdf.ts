@@ -11,6 +11,7 @@ import {
   formatInstant,
   isolationsOf,
   judgeReading,
+  localDay,
   measureOf,
   readTooCool,
   seatingOf,
@@ -40,7 +41,7 @@ export async function sendRecord(
   response: Response,
 ): Promise<void> {
   const [context, rows, seal] = await Promise.all([
-    readJob(db, id),
+    readJob(db, id, localDay(new Date())),
     db.tables.events.findAll({ where: { job: id } }),
     checkSeal(db, id),
   ]);

@@ -1,14 +1,14 @@
-import type { ArchiveLine, JobEvent, LineIssue } from '@longbar/core';
-import { ARCHIVE_FORMAT, foldJob, parseArchive } from '@longbar/core';
+import type { ArchiveLine, LineIssue } from '@longbar/core';
+import { ARCHIVE_FORMAT, parseArchive } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import { RequestError } from '../requestError';
 import { sha256 } from './blobs';
+import { forget } from './changes';
 import type { Database } from './database';
-import { headOf } from './jobs';
+import { headOf } from './jobHead';
 import { canonical } from './seal';
 import { readShop, writeShop } from './shop';
-import { summarise } from './summary';
 
 const PAGE = 1000;
 
@@ -30,8 +30,7 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
   const jobs = await tables.jobs.findAll({ order: ['at', 'id'] });
   for (const row of jobs) {
     const job = row.get();
-    const seal = job.summary.seal ?? null;
-    yield write({ type: 'job', head: headOf(job), sheet: job.sheet, seal });
+    yield write({ type: 'job', head: headOf(job), sheet: job.sheet, seal: job.seal });
   }
   for (let after = 0; ;) {
     const rows = await tables.events.findAll({
@@ -126,20 +125,7 @@ async function keep(
     { transaction },
   );
   const events = of('event');
-  const byJob = new Map<string, JobEvent[]>();
-  for (const { event } of events) byJob.set(event.job, [...(byJob.get(event.job) ?? []), event]);
-  const documents = new Map(
-    sheets.map(({ id, revision, document }) => [`${id} ${revision}`, document]),
-  );
-  const rules = shop?.shop ?? (await readShop(db));
-  const jobs = of('job').map(({ head, sheet, seal }) => {
-    const journal = byJob.get(head.id) ?? [];
-    const document = documents.get(`${sheet} ${head.sheetRevision}`);
-    if (!document) throw new Error(`Sheet ${sheet} was checked and is gone.`);
-    const { standing } = foldJob(journal);
-    const now = standing[standing.length - 1]?.at ?? head.at;
-    return { ...head, sheet, summary: { ...summarise(head, document, rules, journal, now), seal } };
-  });
+  const jobs = of('job').map(({ head, sheet, seal }) => ({ ...head, sheet, seal }));
   await tables.jobs.bulkCreate(jobs, { transaction });
   await tables.events.bulkCreate(
     events.map(({ event, receivedAt }) => ({
@@ -160,4 +146,5 @@ async function keep(
     })),
     { transaction },
   );
+  await forget(db, transaction);
 }

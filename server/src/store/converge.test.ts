@@ -46,7 +46,7 @@ async function round(seed: number): Promise<void> {
   const job = idOf(seed, 0);
   const machine = MACHINES[0]!.id;
   const head = { id: job, machine, method: 'each' as const, sheetRevision: 1, by: 'Ina' };
-  await beginJob(db, { ...head, at: NOW.toISOString() }, NOW.toISOString());
+  await beginJob(db, { ...head, at: NOW.toISOString() });
   const phones: Phone[] = ['Ina', 'Orla'].map((by) => ({
     by,
     seen: new Map(),

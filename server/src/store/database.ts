@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { accessSync, constants, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Transaction } from 'sequelize';
-import { Sequelize } from 'sequelize';
+import { QueryTypes, Sequelize } from 'sequelize';
 import { migrate } from './migrate';
 import type { Tables } from './tables';
 import { defineTables } from './tables';
@@ -13,6 +13,10 @@ export class FolderError extends Error {}
 /** One open database: its tables, and one queue through which every write goes. */
 export type Database = {
   tables: Tables;
+  /** Rows of a plain query, where models would cost more than they tell; `$1` is bound. */
+  rows<Row extends object>(sql: string, bind?: unknown[], within?: Transaction): Promise<Row[]>;
+  /** Runs a plain statement; `$1` is bound. */
+  run(sql: string, bind: unknown[], within: Transaction): Promise<void>;
   /** Runs `work` in a transaction, alone: one after the other, each kept once it answers. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
@@ -36,12 +40,17 @@ export async function openDatabase(folder: string): Promise<Database> {
     storage: join(folder, 'longbar.sqlite'),
     logging: false,
   });
-  setPragmasOnEveryConnection(sequelize);
+  keepConnections(sequelize);
   await migrate(sequelize);
   const tables = defineTables(sequelize);
   let last: Promise<unknown> = Promise.resolve();
   return {
     tables,
+    rows: <Row extends object>(sql: string, bind: unknown[] = [], within?: Transaction) =>
+      sequelize.query<Row>(sql, { bind, type: QueryTypes.SELECT, transaction: within ?? null }),
+    async run(sql, bind, within) {
+      await sequelize.query(sql, { bind, transaction: within });
+    },
     write(work) {
       // Parallel transactions on SQLite end in SQLITE_BUSY, so they stand in line.
       const mine = last.then(() => sequelize.transaction({ type: IMMEDIATE }, work));
@@ -75,24 +84,38 @@ function checkFolder(folder: string): void {
   }
 }
 
-type RawConnection = { run(sql: string, done: (error: Error | null) => void): void };
-type ConnectionManager = { getConnection(options: unknown): Promise<RawConnection> };
+type RawConnection = {
+  uuid?: string;
+  run(sql: string, done: (error: Error | null) => void): void;
+};
+type ConnectionManager = {
+  getConnection(options: { uuid?: string }): Promise<RawConnection>;
+  releaseConnection(connection: RawConnection): void;
+};
 
-/** Sequelize opens a connection for each transaction and has no hook for SQLite's. */
-function setPragmasOnEveryConnection(sequelize: Sequelize): void {
+/**
+ * One connection reads and one writes, both kept open. Sequelize opens one for each transaction
+ * and closes it after, which costs more than a small write does, and has no hook for the
+ * pragmas of SQLite's.
+ */
+function keepConnections(sequelize: Sequelize): void {
   const manager = (sequelize as unknown as { connectionManager: ConnectionManager })
     .connectionManager;
   const open = manager.getConnection.bind(manager);
   const prepared = new WeakSet<object>();
-  manager.getConnection = async (options) => {
-    const connection = await open(options);
+  manager.getConnection = async ({ uuid, ...options }) => {
+    const connection = await open({ ...options, ...(uuid !== undefined && { uuid: WRITER }) });
     if (!prepared.has(connection)) {
       for (const pragma of PRAGMAS) await run(connection, pragma);
       prepared.add(connection);
     }
     return connection;
   };
+  manager.releaseConnection = () => undefined;
 }
+
+/** Transactions stand in line, so that one connection serves them all. */
+const WRITER = 'writer';
 
 function run(connection: RawConnection, sql: string): Promise<void> {
   return new Promise((resolve, reject) => {

@@ -3,13 +3,15 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import { RequestError } from '../requestError';
+import { jobChanged } from './changes';
 import type { Database } from './database';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
-import { summarise } from './summary';
+import { jobLines, lockPairsOn } from './jobReads';
+import { headOf } from './jobHead';
+import { lastLeftOf, notesOf } from './history';
+import { settle } from './readTables';
 import { sealOf } from './seal';
-import { lastLeftOf, lockPairsIn, notesOf } from './history';
-import type { JobRow } from './tables';
 
 const PAGE = 500;
 
@@ -17,7 +19,6 @@ const PAGE = 500;
 export async function beginJob(
   db: Database,
   head: JobHead,
-  now: string,
 ): Promise<{ head: JobHead; made: boolean }> {
   const machine = await db.tables.machines.findByPk(head.machine);
   if (!machine) throw new RequestError(404, 'There is no such machine.');
@@ -27,21 +28,16 @@ export async function beginJob(
     const message = `The machine’s sheet has no revision ${head.sheetRevision}.`;
     throw new RequestError(400, message, [{ path: 'sheetRevision', message }]);
   }
-  const shop = await readShop(db);
   return db.write(async (transaction) => {
     const before = await db.tables.jobs.findByPk(head.id, { transaction });
     if (before) {
       if (isDeepStrictEqual(headOf(before.get()), head)) return { head, made: false };
       throw new RequestError(409, 'A different job has this id already.');
     }
-    const summary = summarise(head, known.document, shop, [], now);
-    await db.tables.jobs.create({ ...head, sheet, summary }, { transaction });
+    await db.tables.jobs.create({ ...head, sheet, seal: null }, { transaction });
+    await jobChanged(db, head, transaction);
     return { head, made: true };
   });
-}
-
-export function headOf({ id, machine, method, sheetRevision, at, by }: JobRow): JobHead {
-  return { id, machine, method, sheetRevision, at, by };
 }
 
 /**
@@ -54,30 +50,34 @@ export async function appendEvents(
   events: readonly JobEvent[],
   now: string,
 ): Promise<string[]> {
-  const row = await db.tables.jobs.findByPk(job);
+  const row = (await db.tables.jobs.findByPk(job))?.get();
   if (!row) throw new RequestError(404, 'There is no such job.');
-  const shop = await readShop(db);
   await db.write(async (transaction) => {
     const known = await refuseForeign(db, job, events, transaction);
     const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
     if (fresh.size === 0) return;
-    await db.tables.events.bulkCreate(
-      [...fresh.values()].map((body) => ({ id: body.id, job, n: body.n, body, receivedAt: now })),
-      { transaction },
-    );
-    const head = row.get();
-    const sheet = await readSheet(db, head.sheet, head.sheetRevision);
-    const all = await db.tables.events.findAll({ where: { job }, transaction });
-    if (!sheet) throw new Error(`Job ${job} has lost its sheet.`);
-    const journal = all.map((event) => event.get().body);
-    const summary = {
-      ...summarise(headOf(head), sheet.document, shop, journal, now),
-      // The seal is set once, when the signature comes, and never after.
-      seal: head.summary.seal ?? sealOf(journal),
-    };
-    await db.tables.jobs.update({ summary }, { where: { id: job }, transaction });
+    const rows = [...fresh.values()].map((event) => [event.id, event.n, JSON.stringify(event)]);
+    await db.run(APPEND, [job, now, JSON.stringify(rows)], transaction);
+    await jobChanged(db, row, transaction);
+    const signs = [...fresh.values()].some(({ type }) => type === 'job.signed');
+    if (signs && row.seal === null) await seal(db, job, transaction);
   });
   return events.map(({ id }) => id);
+}
+
+/** All events of a batch in one statement: each of its own costs more than the writing. */
+const APPEND = `INSERT INTO events (id, job, n, body, receivedAt)
+  SELECT json_extract(value, '$[0]'), $1, json_extract(value, '$[1]'),
+    json_extract(value, '$[2]'), $2
+  FROM json_each($3)`;
+
+/** The seal is set once, when the signature comes, and never after. */
+async function seal(db: Database, job: string, transaction: Transaction): Promise<void> {
+  const all = await db.tables.events.findAll({ where: { job }, transaction });
+  await db.tables.jobs.update(
+    { seal: sealOf(all.map((event) => event.get().body)) },
+    { where: { id: job, seal: null }, transaction },
+  );
 }
 
 /** The ids of these events that are kept already; an id of another job's event is refused. */
@@ -88,19 +88,19 @@ async function refuseForeign(
   transaction: Transaction,
 ): Promise<Set<string>> {
   const ids = events.map(({ id }) => id);
-  const kept = await db.tables.events.findAll({
-    where: { id: { [Op.in]: ids } },
-    attributes: ['id', 'job'],
+  const kept = await db.rows<{ id: string; job: string }>(
+    'SELECT id, job FROM events WHERE id IN (SELECT value FROM json_each($1))',
+    [JSON.stringify(ids)],
     transaction,
-  });
+  );
   const issues = kept
-    .filter((row) => row.get().job !== job)
-    .map((row) => ({
-      path: `${ids.indexOf(row.get().id)}.id`,
+    .filter((row) => row.job !== job)
+    .map(({ id }) => ({
+      path: `${ids.indexOf(id)}.id`,
       message: 'An event of another job has this id.',
     }));
   if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
-  return new Set(kept.map((row) => row.get().id));
+  return new Set(kept.map(({ id }) => id));
 }
 
 /** A page of the journal in the order of arrival, after a serial; `serial` is the last. */
@@ -116,16 +116,17 @@ export async function readEvents(db: Database, job: string, after: number) {
 }
 
 /** A job with all that working on it needs: its head, its sheet revision and the shop. */
-export async function readJob(db: Database, id: string): Promise<JobContext> {
+export async function readJob(db: Database, id: string, today: string): Promise<JobContext> {
   const row = await db.tables.jobs.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such job.');
   const job = row.get();
-  const [sheet, machine, shop, earlier, onType] = await Promise.all([
+  await settle(db, today);
+  const [sheet, machine, shop, earlier, lockPairs] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
     db.tables.machines.findByPk(job.machine),
     readShop(db),
-    jobsBefore(db, job),
-    jobsOnType(db, job.sheet),
+    jobLines(db, job.machine, job.at),
+    lockPairsOn(db, job.sheet),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
   return {
@@ -133,9 +134,9 @@ export async function readJob(db: Database, id: string): Promise<JobContext> {
     machineName: machine.get().name,
     sheet: sheet.document,
     shop,
-    lastLeft: lastLeftOf(earlier),
+    lastLeft: await lastLeftOf(db, earlier),
     notes: notesOf(earlier),
-    lockPairs: lockPairsIn(onType),
+    lockPairs,
   };
 }
 
@@ -144,29 +145,7 @@ export async function checkSeal(db: Database, id: string) {
   const row = await db.tables.jobs.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such job.');
   const events = await db.tables.events.findAll({ where: { job: id } });
-  const seal = row.get().summary.seal ?? null;
+  const { seal: kept } = row.get();
   const now = sealOf(events.map((event) => event.get().body));
-  return { seal, holds: seal !== null && seal === now };
-}
-
-/** How many jobs back one's own hands are told from. */
-const RECENT_JOBS = 20;
-
-/** The last jobs on engines of one type, newest first. */
-export async function jobsOnType(db: Database, sheet: string): Promise<JobRow[]> {
-  const rows = await db.tables.jobs.findAll({
-    where: { sheet },
-    order: [['at', 'DESC']],
-    limit: RECENT_JOBS,
-  });
-  return rows.map((row) => row.get());
-}
-
-/** The jobs at the same machine that began before this one, newest first. */
-async function jobsBefore(db: Database, { machine, at }: JobRow): Promise<JobRow[]> {
-  const rows = await db.tables.jobs.findAll({
-    where: { machine, at: { [Op.lt]: at } },
-    order: [['at', 'DESC']],
-  });
-  return rows.map((row) => row.get());
+  return { seal: kept, holds: kept !== null && kept === now };
 }

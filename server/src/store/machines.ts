@@ -1,17 +1,28 @@
-import type { HoursPost, HoursReading, JobLine, MachineDetail, MachineLine } from '@longbar/core';
-import { engineHours, nextDue, questionHours } from '@longbar/core';
+import type { Finding, HoursPost, HoursReading, MachineDetail, MachineLine } from '@longbar/core';
+import { engineHours, questionHours } from '@longbar/core';
+import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
-import { byDate } from './byDate';
+import { machineChanged } from './changes';
 import type { Database } from './database';
-import { lastLeftOf, lockPairsIn, notesOf } from './history';
-import { jobsOnType } from './jobs';
+import { lastLeftOf, notesOf } from './history';
+import { checkTexts, jobLines, lockPairsOn } from './jobReads';
+import { readingsOf } from './machineReads';
+import { settle } from './readTables';
 import { readSheet } from './sheets';
-import type { HoursRow, JobRow, MachineRow } from './tables';
+import type { MachineRow } from './tables';
 
-/** Every machine of the yard, its hours and what is due on `today`. */
+/** Every machine of the yard, its hours and what is due on `today`, by name, as JSON. */
+export async function machineLines(db: Database, today: string): Promise<string> {
+  await settle(db, today);
+  const rows = await db.rows<{ line: string }>(
+    'SELECT line FROM machine_reads JOIN machines ON id = machine ORDER BY name',
+  );
+  return `[${rows.map(({ line }) => line).join(',')}]`;
+}
+
+/** Every machine of the yard, its hours and what is due on `today`, by name. */
 export async function listMachines(db: Database, today: string): Promise<MachineLine[]> {
-  const machines = await db.tables.machines.findAll({ order: [['name', 'ASC']] });
-  return Promise.all(machines.map(async (row) => (await readMachine(db, row.get(), today)).line));
+  return JSON.parse(await machineLines(db, today)) as MachineLine[];
 }
 
 /** One machine with its sheet, readings and jobs, newest first. */
@@ -20,35 +31,54 @@ export async function machineDetail(
   id: string,
   today: string,
 ): Promise<MachineDetail> {
-  const row = await db.tables.machines.findByPk(id);
-  if (!row) throw new RequestError(404, 'There is no such machine.');
-  const { line, readings, jobs, document } = await readMachine(db, row.get(), today);
+  await settle(db, today);
+  const machine = await machineRow(db, id);
+  const [reads, jobs, sheet] = await Promise.all([
+    db.rows<{ line: string; findings: string }>(
+      'SELECT line, findings FROM machine_reads WHERE machine = $1',
+      [id],
+    ),
+    jobLines(db, id),
+    readSheet(db, machine.sheet),
+  ]);
+  const [read] = reads;
+  if (!read || !sheet) throw new Error(`Machine ${id} has no sheet, or is not in the tables.`);
   return {
-    ...line,
-    document,
-    meter: row.get().meter,
-    readings: readings.sort(byDate).reverse(),
-    history: jobs.filter(({ summary }) => summary.signed).map(jobLine),
-    lastLeft: lastLeftOf(jobs),
+    ...(JSON.parse(read.line) as MachineLine),
+    document: sheet.document,
+    meter: machine.meter,
+    readings: (await readingsOf(db, id, jobs)).reverse(),
+    history: jobs.filter(({ summary }) => summary.signed),
+    findings: JSON.parse(read.findings) as Finding[],
+    lastLeft: await lastLeftOf(db, jobs),
     notes: notesOf(jobs),
-    lockPairs: lockPairsIn(await jobsOnType(db, line.sheet.id)),
+    lockPairs: await lockPairsOn(db, machine.sheet),
   };
+}
+
+/** The signed checks of one machine, newest first, as JSON. */
+export async function machineChecks(db: Database, id: string, today: string): Promise<string> {
+  await machineRow(db, id);
+  await settle(db, today);
+  return `[${(await checkTexts(db, id)).join(',')}]`;
 }
 
 /** Keeps a reading of the hour meter. Refuses one that runs against its neighbours. */
 export async function addHours(db: Database, id: string, reading: HoursPost, today: string) {
-  const row = await db.tables.machines.findByPk(id);
-  if (!row) throw new RequestError(404, 'There is no such machine.');
-  const { meter } = row.get();
+  const machine = await machineRow(db, id);
+  const { meter } = machine;
   const date = reading.date.slice(0, 10);
   if (date > today) throw wrong('date', 'The date lies ahead. Give the day it was read.');
-  const { readings } = await readMachine(db, row.get(), today);
+  await settle(db, today);
+  const readings = await readingsOf(db, id, await jobLines(db, id));
   const doubt = reading.replaced ? undefined : questionHours(reading, readings, meter);
   // What is only unlikely is taken once somebody has looked again.
   if (doubt && !(doubt.doubt === 'far' && reading.sure)) throw wrong('hours', doubt.says);
-  if (reading.replaced) await replaceMeter(db, row.get(), readings, reading);
-  const kept: HoursRow = { machine: id, date, hours: reading.hours };
-  await db.write((transaction) => db.tables.hours.create(kept, { transaction }));
+  await db.write(async (transaction) => {
+    if (reading.replaced) await replaceMeter(db, machine, readings, reading, transaction);
+    await db.tables.hours.create({ machine: id, date, hours: reading.hours }, { transaction });
+    await machineChanged(db, id, transaction);
+  });
   return { date, hours: reading.hours };
 }
 
@@ -58,58 +88,21 @@ async function replaceMeter(
   { id, meter }: MachineRow,
   readings: readonly HoursReading[],
   reading: HoursReading,
+  transaction: Transaction,
 ): Promise<void> {
   const date = reading.date.slice(0, 10);
   const before = readings.filter((each) => each.date.slice(0, 10) <= date).at(-1);
   const ran = before ? engineHours(before, meter) : 0;
   const changed = [...meter, { date, offset: ran - reading.hours }];
-  await db.write((transaction) =>
-    db.tables.machines.update({ meter: changed }, { where: { id }, transaction }),
-  );
+  await db.tables.machines.update({ meter: changed }, { where: { id }, transaction });
+}
+
+async function machineRow(db: Database, id: string): Promise<MachineRow> {
+  const row = await db.tables.machines.findByPk(id);
+  if (!row) throw new RequestError(404, 'There is no such machine.');
+  return row.get();
 }
 
 function wrong(path: string, message: string): RequestError {
   return new RequestError(400, message, [{ path, message }]);
-}
-
-async function readMachine(db: Database, machine: MachineRow, today: string) {
-  const [sheet, jobRows, hoursRows] = await Promise.all([
-    readSheet(db, machine.sheet),
-    db.tables.jobs.findAll({ where: { machine: machine.id }, order: [['at', 'DESC']] }),
-    db.tables.hours.findAll({ where: { machine: machine.id } }),
-  ]);
-  if (!sheet) throw new Error(`Machine ${machine.id} has no sheet ${machine.sheet}.`);
-  const jobs = jobRows.map((row) => row.get());
-  const fromJobs = jobs.flatMap(({ summary }) => summary.hours ?? []);
-  const readings: HoursReading[] = [
-    ...hoursRows.map((row) => ({ date: row.get().date, hours: row.get().hours })),
-    ...fromJobs,
-  ].sort(byDate);
-  // An incomplete job is on record, but the check it was to be is still due.
-  const signed = jobs.filter(({ summary }) => summary.hours && isComplete(summary.signed));
-  const { baseline, meter } = machine;
-  const last = signed[0]?.summary.hours ?? baseline.last;
-  const service = sheet.document.service;
-  const breakInDone = baseline.breakInDone || signed.length > 0;
-  const due = nextDue({ service, meter, last, breakInDone }, readings, today) ?? null;
-  const open = jobs.find(({ summary }) => !summary.signed);
-  const line: MachineLine = {
-    id: machine.id,
-    name: machine.name,
-    engine: sheet.document.name,
-    sheet: { id: sheet.id, revision: sheet.revision },
-    hours: readings[readings.length - 1] ?? last,
-    due,
-    interval: (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null,
-    jobs: { open: open ? jobLine(open) : null, signed: signed.length },
-  };
-  return { line, readings, jobs, document: sheet.document };
-}
-
-function isComplete(signed: JobRow['summary']['signed']): boolean {
-  return signed !== null && !signed.incomplete;
-}
-
-function jobLine({ id, at, by, method, sheetRevision, summary }: JobRow): JobLine {
-  return { id, at, by, method, sheetRevision, summary };
 }

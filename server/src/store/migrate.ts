@@ -5,8 +5,9 @@ import { firstTables } from './migrations/0001-first-tables';
 import { shopRules } from './migrations/0002-shop-rules';
 import { blobs } from './migrations/0003-blobs';
 import { soon } from './migrations/0004-soon';
+import { readTables } from './migrations/0005-read-tables';
 
-const MIGRATIONS: Migration[] = [firstTables, shopRules, blobs, soon];
+const MIGRATIONS: Migration[] = [firstTables, shopRules, blobs, soon, readTables];
 
 /** Brings the schema up to date; each step runs once. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -1,21 +1,13 @@
 import type { Found, JobEvent } from '@longbar/core';
 import { describeEvent, isKnown } from '@longbar/core';
-import { cast, col, literal, Op, where } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Database } from './database';
 
 const MOST = 40;
 
-/** Events in which people write words. */
-const WRITTEN = [
-  'why.noted',
-  'opening.noted',
-  'question.answered',
-  'adjuster.unset',
-  'run.noted',
-  'machine.noted',
-  'record.amended',
-  'isolation.exempted',
-];
+/** Events in which people write words; an index of the journal holds these alone. */
+const WRITTEN = `json_extract(body, '$.type') IN ('why.noted', 'opening.noted', 'question.answered',
+    'adjuster.unset', 'run.noted', 'machine.noted', 'record.amended', 'isolation.exempted')`;
 
 /** Machines by their name or engine, and what was written in their jobs, newest first. */
 export async function search(db: Database, words: string): Promise<Found[]> {
@@ -36,21 +28,17 @@ export async function search(db: Database, words: string): Promise<Found[]> {
       machineName: name,
       says: engine,
     }));
-  const events = await db.tables.events.findAll({
-    where: {
-      [Op.and]: [
-        where(literal("json_extract(body, '$.type')"), { [Op.in]: WRITTEN }),
-        where(cast(col('body'), 'text'), { [Op.like]: literal(quoted(like)) }),
-      ],
-    },
-    order: [['serial', 'DESC']],
-    limit: MOST,
-  });
-  const ids = [...new Set(events.map((row) => row.get().job))];
+  const events = await db.rows<{ job: string; body: string }>(
+    `SELECT job, CAST(body AS TEXT) AS body FROM events
+     WHERE ${WRITTEN} AND CAST(body AS TEXT) LIKE $1 ESCAPE '\\'
+     ORDER BY serial DESC LIMIT ${MOST}`,
+    [like],
+  );
+  const ids = [...new Set(events.map(({ job }) => job))];
   const jobs = await db.tables.jobs.findAll({ where: { id: { [Op.in]: ids } } });
   const machineOf = new Map(jobs.map((row) => [row.get().id, row.get().machine]));
-  const written = events.flatMap((row): Found[] => {
-    const { job, body } = row.get();
+  const written = events.flatMap(({ job, body: text }): Found[] => {
+    const body = JSON.parse(text) as JobEvent;
     const machine = byId.get(machineOf.get(job) ?? '');
     const says = wordsOf(body);
     if (!machine || !has(says)) return [];
@@ -58,11 +46,6 @@ export async function search(db: Database, words: string): Promise<Found[]> {
     return [{ kind: 'words', machine: id, machineName: name, job, at: body.at, says }];
   });
   return [...found, ...written].slice(0, MOST);
-}
-
-/** A LIKE pattern as SQL text, its escape character named. */
-function quoted(like: string): string {
-  return `'${like.replace(/'/g, "''")}' ESCAPE '\\'`;
 }
 
 /** What a person wrote in an event. */

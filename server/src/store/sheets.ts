@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { EngineSheet, SheetDetail, SheetLine, SheetRevision } from '@longbar/core';
+import { sheetChanged } from './changes';
 import type { Database } from './database';
 
 /** One revision of a sheet, the newest where none is named. */
@@ -68,6 +69,7 @@ export async function publishSheet(
       return { sheet: before, made: false };
     const sheet = { id, revision: (before?.revision ?? 0) + 1, document, publishedAt: now };
     await db.tables.sheets.create(sheet, { transaction });
+    await sheetChanged(db, id, transaction);
     return { sheet, made: true };
   });
 }

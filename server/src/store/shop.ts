@@ -1,6 +1,7 @@
 import type { Shop } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
+import { openJobsChanged } from './changes';
 import type { ShopRow } from './tables';
 
 /** There is one shop in a database. */
@@ -22,14 +23,11 @@ export async function readShop({ tables }: Database): Promise<Shop> {
 }
 
 /** Keeps the shop's rules in place of those there were. */
-export async function writeShop(
-  { tables }: Database,
-  shop: Shop,
-  transaction: Transaction,
-): Promise<void> {
+export async function writeShop(db: Database, shop: Shop, transaction: Transaction): Promise<void> {
   const { round = null, shims = null, soon = null, ...rest } = shop;
   const row: ShopRow = { ...rest, id: ONLY, round, shims, soon };
-  const known = await tables.shops.findOne({ transaction });
+  const known = await db.tables.shops.findOne({ transaction });
   if (known) await known.update({ ...row, id: known.get().id }, { transaction });
-  else await tables.shops.create(row, { transaction });
+  else await db.tables.shops.create(row, { transaction });
+  await openJobsChanged(db, transaction);
 }

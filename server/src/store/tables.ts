@@ -3,7 +3,6 @@ import type {
   HoursReading,
   JobEvent,
   JobHead,
-  JobSummary,
   MeterChange,
   Shop,
 } from '@longbar/core';
@@ -27,7 +26,8 @@ export type MachineRow = {
   baseline: { last: HoursReading | null; breakInDone: boolean };
 };
 export type HoursRow = { machine: string; date: string; hours: number };
-export type JobRow = JobHead & { sheet: string; summary: JobSummary };
+/** `seal` is set once, when the signature comes. */
+export type JobRow = JobHead & { sheet: string; seal: string | null };
 export type EventRow = {
   serial?: number;
   id: string;
@@ -99,7 +99,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       method: text,
       at: text,
       by: text,
-      summary: json,
+      seal: text,
     }),
     events: define<EventRow>('events', {
       serial,

@@ -1,5 +1,6 @@
 // `npm run backup`: a checked backup of the data folder now, while the server may run.
 // `npm run restore -- FILE`: puts a backup in its place, after checking it.
+// `npm run rebuild`: works out anew all that is derived from what was written down.
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build, installDependencies, root, say } from './prepare.mjs';
@@ -9,13 +10,23 @@ build();
 const [what, file] = process.argv.slice(2);
 const server = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
 const folder = process.env.LONGBAR_DATA ?? join(root, 'data');
-try {
-  if (what === 'backup') say(`Backed up to ${await server.backUpFolder(folder)}`);
-  else if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
-  else {
+const commands = {
+  async backup() {
+    say(`Backed up to ${await server.backUpFolder(folder)}`);
+  },
+  async restore() {
+    if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
     const before = await server.restore(file, folder, new Date());
     say(`Restored from ${file}.${before === null ? '' : ` What was there is kept as ${before}.`}`);
-  }
+  },
+  async rebuild() {
+    const said = (things, done) => say(`${done} ${things}`);
+    await server.rebuildFolder(folder, said);
+    say('All that is derived is worked out anew.');
+  },
+};
+try {
+  await commands[what]();
 } catch (error) {
   console.error(error.message);
   process.exit(1);

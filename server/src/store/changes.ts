@@ -1,0 +1,71 @@
+import type { Transaction } from 'sequelize';
+import type { Database } from './database';
+
+/*
+ * Who writes says here what has changed by it, in the same transaction; what is derived from
+ * that is worked out anew when it is next read.
+ */
+
+/** A job has begun, or its journal has grown: what is read of it and its machine is old. */
+export async function jobChanged(
+  db: Database,
+  { id, machine, at }: { id: string; machine: string; at: string },
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    `INSERT INTO job_reads VALUES ($1, $2, $3, 1, '{}', '{}')
+     ON CONFLICT (job) DO UPDATE SET stale = 1`,
+    [id, machine, at],
+    transaction,
+  );
+  await machineChanged(db, machine, transaction);
+}
+
+/** The shop's rules have changed: where each open job stands may have. */
+export async function openJobsChanged(db: Database, transaction: Transaction): Promise<void> {
+  const open = "json_extract(summary, '$.signed') IS NULL";
+  await db.run(`UPDATE job_reads SET stale = 1 WHERE ${open}`, [], transaction);
+  await db.run(
+    `UPDATE machine_reads SET day = ''
+     WHERE machine IN (SELECT machine FROM job_reads WHERE ${open})`,
+    [],
+    transaction,
+  );
+}
+
+/** The hours, the meter or the sheet of a machine have changed. */
+export async function machineChanged(
+  db: Database,
+  machine: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    `INSERT INTO machine_reads VALUES ($1, '', '{}', '[]')
+     ON CONFLICT (machine) DO UPDATE SET day = ''`,
+    [machine],
+    transaction,
+  );
+}
+
+/** A sheet has a new revision: every machine it serves is seen by it. */
+export async function sheetChanged(
+  db: Database,
+  sheet: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    "UPDATE machine_reads SET day = '' WHERE machine IN (SELECT id FROM machines WHERE sheet = $1)",
+    [sheet],
+    transaction,
+  );
+}
+
+/** Forgets all that is derived: it is worked out anew when it is next read. */
+export async function forget(db: Database, transaction: Transaction): Promise<void> {
+  const run = (sql: string) => db.run(sql, [], transaction);
+  await run('DELETE FROM job_reads');
+  await run("INSERT INTO job_reads SELECT id, machine, at, 1, '{}', '{}' FROM jobs");
+  await run('DELETE FROM machine_reads');
+  await run("INSERT INTO machine_reads SELECT id, '', '{}', '[]' FROM machines");
+  await run('DELETE FROM machine_drift');
+}

@@ -1,0 +1,79 @@
+import type { DriftForecast, JobCheck, JobLine, MachineLine } from '@longbar/core';
+import {
+  adjusterName,
+  driftOptions,
+  engineHours,
+  forecastDrift,
+  pastOf,
+  specsByKind,
+} from '@longbar/core';
+import { machineChanged } from './changes';
+import type { Database } from './database';
+import { checkTexts } from './jobReads';
+import { readSheet } from './sheets';
+import type { MachineRow } from './tables';
+
+/**
+ * Works out the drift of every machine whose last check it does not rest on yet, and keeps when
+ * each should be looked at again. Answers how many; `said` hears of each.
+ */
+export async function settleDrift(
+  db: Database,
+  said: (done: number, of: number) => void = () => undefined,
+): Promise<number> {
+  const wanted = await db.rows<{ machine: string; job: string }>(
+    `SELECT machine, job FROM (${LAST_CHECKS}) AS last
+     WHERE NOT EXISTS (SELECT 1 FROM machine_drift AS known
+       WHERE known.machine = last.machine AND known.job = last.job)`,
+  );
+  let done = 0;
+  for (const { machine, job } of wanted) {
+    await settleOne(db, machine, job);
+    said(++done, wanted.length);
+  }
+  return done;
+}
+
+/** The last signed job of each machine. */
+const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
+  WHERE json_extract(summary, '$.signed') IS NOT NULL GROUP BY machine`;
+
+async function settleOne(db: Database, machine: string, job: string): Promise<void> {
+  const row = (await db.tables.machines.findByPk(machine))?.get();
+  const sheet = row && (await readSheet(db, row.sheet));
+  if (!sheet) throw new Error(`Machine ${machine} has no sheet.`);
+  const checks = (await checkTexts(db, machine)).map((text) => JSON.parse(text) as JobCheck);
+  const past = pastOf(sheet.document, checks, row.meter);
+  const specs = specsByKind(past.sheet);
+  const { recheckAt } = forecastDrift(past.histories, specs, driftOptions(past.sheet));
+  await db.write(async (transaction) => {
+    await db.run(
+      `INSERT INTO machine_drift VALUES ($1, $2, $3)
+       ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3`,
+      [machine, job, JSON.stringify(recheckAt)],
+      transaction,
+    );
+    await machineChanged(db, machine, transaction);
+  });
+}
+
+/**
+ * Which adjuster asks for a look before the maker's interval is up, and at which engine hours;
+ * null where none does, or where a check has been signed since it was worked out.
+ */
+export async function recheckOf(
+  db: Database,
+  { id, meter }: MachineRow,
+  jobs: readonly JobLine[],
+): Promise<MachineLine['recheck']> {
+  const [known] = await db.rows<{ job: string; recheck: string }>(
+    'SELECT job, recheck FROM machine_drift WHERE machine = $1',
+    [id],
+  );
+  const last = jobs.find(({ summary }) => summary.signed);
+  if (!known || !last?.summary.hours || known.job !== last.id) return null;
+  const recheck = JSON.parse(known.recheck) as DriftForecast['recheckAt'];
+  if (recheck.id === null) return null;
+  const atHours = Math.round(engineHours(last.summary.hours, meter) + recheck.hours);
+  return { adjuster: adjusterName(recheck.id), atHours };
+}

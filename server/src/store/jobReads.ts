@@ -1,0 +1,92 @@
+import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import type { Database } from './database';
+import { headOf } from './jobHead';
+import { readSheet } from './sheets';
+import { readShop } from './shop';
+import { summarise } from './summary';
+
+/** So many jobs are worked out in one transaction. */
+const AT_ONCE = 50;
+
+/** Works out what is read of each job whose journal has grown. Answers how many. */
+export async function settleJobs(
+  db: Database,
+  said: (done: number) => void = () => undefined,
+): Promise<number> {
+  for (let done = 0; ;) {
+    const stale = await db.rows<{ job: string }>(
+      `SELECT job FROM job_reads WHERE stale = 1 LIMIT ${AT_ONCE}`,
+    );
+    if (stale.length === 0) return done;
+    await db.write(async (transaction) => {
+      for (const { job } of stale) await settleJob(db, job, transaction);
+    });
+    done += stale.length;
+    said(done);
+  }
+}
+
+async function settleJob(db: Database, id: string, transaction: Transaction): Promise<void> {
+  const row = (await db.tables.jobs.findByPk(id, { transaction }))?.get();
+  const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
+  if (!sheet) throw new Error(`Job ${id} has lost its sheet.`);
+  const journal = await db.rows<{ body: string; receivedAt: string }>(
+    `SELECT CAST(body AS TEXT) AS body, receivedAt FROM events WHERE job = $1 ORDER BY serial`,
+    [id],
+    transaction,
+  );
+  const events = journal.map(({ body }) => JSON.parse(body) as JobEvent);
+  // By the last that came, not by the clock: worked out again it is the same.
+  const now = journal.at(-1)?.receivedAt ?? row.at;
+  const shop = await readShop(db);
+  const { summary, check } = summarise(headOf(row), sheet.document, shop, events, now);
+  await db.run(
+    `UPDATE job_reads SET stale = 0, summary = $1, "check" = $2 WHERE job = $3`,
+    [JSON.stringify(summary), JSON.stringify(check), id],
+    transaction,
+  );
+}
+
+/** The jobs of a machine, newest first; before an instant, where one is given. */
+export async function jobLines(db: Database, machine: string, before = '9'): Promise<JobLine[]> {
+  const rows = await db.rows<Omit<JobLine, 'summary'> & { summary: string }>(
+    `SELECT id, jobs.at, by, method, sheetRevision, summary FROM job_reads
+     JOIN jobs ON jobs.id = job WHERE job_reads.machine = $1 AND job_reads.at < $2
+     ORDER BY job_reads.at DESC`,
+    [machine, before],
+  );
+  return rows.map((row) => ({ ...row, summary: JSON.parse(row.summary) as JobSummary }));
+}
+
+/** What these jobs measured, as text, newest first: as it is kept, for it is much. */
+export async function checkTexts(db: Database, machine: string): Promise<string[]> {
+  const rows = await db.rows<{ check: string }>(
+    `SELECT "check" FROM job_reads
+     WHERE machine = $1 AND json_extract(summary, '$.signed') IS NOT NULL ORDER BY at DESC`,
+    [machine],
+  );
+  return rows.map(({ check }) => check);
+}
+
+/** What one job measured. */
+export async function checkOf(db: Database, job: string): Promise<JobCheck> {
+  const [row] = await db.rows<{ check: string }>(`SELECT "check" FROM job_reads WHERE job = $1`, [
+    job,
+  ]);
+  if (!row) throw new Error(`Job ${job} is not in the tables that are read.`);
+  return JSON.parse(row.check) as JobCheck;
+}
+
+/** How many jobs back one's own hands are told from. */
+const RECENT_JOBS = 20;
+
+/** What locking did in the last jobs on engines of one type, by person. */
+export async function lockPairsOn(db: Database, sheet: string): Promise<JobCheck['lockPairs']> {
+  const rows = await db.rows<{ pairs: string }>(
+    `SELECT json_extract("check", '$.lockPairs') AS pairs FROM jobs JOIN job_reads ON job = id
+     WHERE sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
+    [sheet],
+  );
+  return rows.flatMap(({ pairs }) => JSON.parse(pairs) as JobCheck['lockPairs']);
+}

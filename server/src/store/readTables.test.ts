@@ -1,0 +1,83 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { NOW } from '../../test-support/testServer';
+import { loadDemo } from '../demo/loadDemo';
+import { signedJob } from '../demo/signedJob';
+import { MACHINES } from '../demo/yard';
+import type { Database } from './database';
+import { openDatabase } from './database';
+import { settleDrift } from './drift';
+import { appendEvents, beginJob } from './jobs';
+import { addHours, listMachines, machineDetail } from './machines';
+import { rebuild, settle } from './readTables';
+
+const TODAY = '2026-11-23';
+const at = NOW.toISOString();
+let folder: string;
+let db: Database;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'longbar-reads-'));
+  db = await openDatabase(folder);
+  await loadDemo(db, NOW);
+});
+afterAll(async () => {
+  await db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const tables = ['job_reads', 'machine_reads', 'machine_drift'];
+const kept = () => Promise.all(tables.map((table) => db.rows(`SELECT * FROM ${table} ORDER BY 1`)));
+
+const machine = MACHINES[0]!;
+const past = { ...machine.jobs.at(-1)!, daysAgo: 0, hours: 6590 };
+const { head, events } = signedJob(machine, past, NOW);
+const lineOf = async () => (await listMachines(db, TODAY)).find(({ id }) => id === machine.id);
+
+describe('what is derived from the journal', () => {
+  it('is seen by whoever reads after a write, event by event', async () => {
+    const before = await lineOf();
+    await beginJob(db, head);
+    expect((await lineOf())?.jobs.open).toMatchObject({ id: head.id, summary: { signed: null } });
+    await appendEvents(db, head.id, events.slice(0, -1), at);
+    expect((await lineOf())?.jobs.open?.summary.hours).toMatchObject({ hours: 6590 });
+    expect((await lineOf())?.due).toMatchObject({ atHours: before?.due?.atHours });
+    await appendEvents(db, head.id, events, at);
+    expect(await lineOf()).toMatchObject({
+      jobs: { open: null, signed: (before?.jobs.signed ?? 0) + 1 },
+      due: { atHours: 6590 + 600 },
+    });
+    await addHours(db, machine.id, { date: TODAY, hours: 6591 }, TODAY);
+    expect((await lineOf())?.hours).toMatchObject({ hours: 6591 });
+  });
+
+  it('counts from the day it is read on', async () => {
+    const launch = MACHINES.find(({ name }) => name === 'Launch')!;
+    const due = async (day: string) => (await machineDetail(db, launch.id, day)).due;
+    const [then, later] = [await due('2026-11-23'), await due('2027-09-01')];
+    expect(then?.date).not.toBeNull();
+    expect(later?.why).toContain('12 months');
+    await settle(db, TODAY);
+  });
+
+  it('says which adjuster asks for a look before the maker’s interval, until the next check', async () => {
+    expect(await settleDrift(db)).toBe(MACHINES.filter(({ jobs }) => jobs.length > 0).length);
+    expect(await settleDrift(db)).toBe(0);
+    const asking = (await listMachines(db, TODAY)).flatMap(({ name, recheck, due }) =>
+      recheck ? [{ name, ...recheck, makers: due?.atHours ?? Infinity }] : [],
+    );
+    expect(asking.length).toBeGreaterThan(0);
+    for (const { adjuster, atHours, makers } of asking) {
+      expect(adjuster).toMatch(/^No\. \d+ /);
+      expect(atHours).toBeLessThan(makers);
+    }
+  });
+
+  it('is the same bytes when it is worked out anew', async () => {
+    await settle(db, TODAY);
+    const before = await kept();
+    expect(before.every((rows) => rows.length > 0)).toBe(true);
+    await rebuild(db, TODAY);
+    expect(await kept()).toEqual(before);
+  });
+});
