@@ -5,6 +5,7 @@ import { firstVisitLines } from './firstVisit';
 import { interfaceLines } from './interface';
 import type { Line } from './line';
 import { shimLines } from './shims';
+import { yardLines } from './yard';
 
 /**
  * `npm run bench`: every figure in one run, as a table; `npm run bench interface` one part of
@@ -14,6 +15,7 @@ const parts = {
   barring: barringLines,
   shims: shimLines,
   drift: driftLines,
+  yard: yardLines,
   'first-visit': firstVisitLines,
   interface: interfaceLines,
 };

@@ -156,6 +156,20 @@ export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
 export type { PlannedWeek, Soon, Urgency } from './service/planner';
 export { ARCHIVE_FORMAT, ARCHIVE_LINES, parseArchive } from './exchange/archive';
 export type { ArchiveLine, LineIssue, ParsedArchive } from './exchange/archive';
+export {
+  guessColumns,
+  HoursColumnsSchema,
+  HoursFileSchema,
+  HoursFoundSchema,
+  readHours,
+} from './exchange/hoursFile';
+export type {
+  HoursColumns,
+  HoursFile,
+  HoursFound,
+  KnownHours,
+  TableRow,
+} from './exchange/hoursFile';
 export { SeededRandom } from './seededRandom';
 
 export {

@@ -109,6 +109,7 @@ function closeOnSignal(server: Server, db: Database, stopWork: () => Promise<voi
   process.on('SIGTERM', close);
 }
 
+export { workOutDrift } from './nights';
 export { restore } from './store/backup';
 
 /** All that is derived in a data folder, worked out anew; the server may run on it. */

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { localDay, SearchSchema } from '@longbar/core';
+import { HoursFileSchema, localDay, SearchSchema } from '@longbar/core';
 import compression from 'compression';
 import type { Express, RequestHandler } from 'express';
 import express from 'express';
@@ -8,6 +8,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
+import { takeHours } from '../store/hoursFile';
 import { readingsCsv } from '../store/readings';
 import { search } from '../store/search';
 import { archiveRoutes } from './archive';
@@ -50,6 +51,9 @@ const CONTENT_POLICY = {
   },
 };
 
+/** A table of hours: a year of a whole yard, several times a day. */
+const LARGEST_TABLE = '32mb';
+
 /** The one Express application: the API, and the web application beside it. */
 export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Express {
   const app = express();
@@ -62,6 +66,10 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   const api = express.Router();
   api.use('/blobs', blobRoutes(db));
   api.use('/archive', archiveRoutes(db));
+  api.post('/hours', express.json({ limit: LARGEST_TABLE }), async (request, response) => {
+    const file = checked(HoursFileSchema, request.body);
+    response.json(await takeHours(db, file, localDay(new Date())));
+  });
   api.use(express.json({ limit: '1mb' }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');

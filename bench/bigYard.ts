@@ -1,0 +1,142 @@
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import type { EngineSheet, JobEvent, JobHead } from '@longbar/core';
+import { adjustersOf, isKnown, parseSheet, SeededRandom } from '@longbar/core';
+import { signedJob } from '../server/src/demo/signedJob';
+import { BLADE_SETS, MACHINES, SHEETS, SHOP } from '../server/src/demo/yard';
+import type { Database } from '../server/src/store/database';
+import { openDatabase } from '../server/src/store/database';
+import { appendEvents, beginJob } from '../server/src/store/jobs';
+import { machineChanged } from '../server/src/store/changes';
+import { rebuild } from '../server/src/store/readTables';
+import { writeShop } from '../server/src/store/shop';
+
+const MACHINES_IN_YARD = 500;
+const YEARS = 10;
+const READINGS = 1_000_000;
+const DAY = 86_400_000;
+
+type Template = { head: JobHead; events: JobEvent[]; sheet: (typeof SHEETS)[number] };
+type Size = { readings: number; events: number; jobs: number };
+
+/** A UUID of a kind and a number. */
+const idOf = (kind: number, n: number) =>
+  `${kind.toString(16).padStart(8, '0')}-0000-4000-8000-${n.toString(16).padStart(12, '0')}`;
+
+/**
+ * A shop of 500 machines with ten years of checks and a million readings, from a seed, kept in
+ * `folder` for the next run. All that is derived is worked out, the drift too.
+ */
+export async function bigYard(folder: string, today: string): Promise<Size> {
+  const done = `${folder}/made-on-${today}`;
+  const db = await (existsSync(done) ? openDatabase(folder) : make(folder, today));
+  writeFileSync(done, '');
+  const count = async (sql: string) => Number((await db.rows<{ n: number }>(sql))[0]?.n);
+  const size = {
+    jobs: await count('SELECT count(*) AS n FROM jobs'),
+    events: await count('SELECT count(*) AS n FROM events'),
+    readings: await count(
+      `SELECT count(*) AS n FROM events WHERE json_extract(body, '$.type') = 'reading.taken'`,
+    ),
+  };
+  await db.close();
+  return size;
+}
+
+async function make(folder: string, today: string): Promise<Database> {
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
+  const db = await openDatabase(folder);
+  const now = new Date(`${today}T06:00:00Z`);
+  await db.write((transaction) => writeShop(db, { ...SHOP, bladeSets: BLADE_SETS }, transaction));
+  for (const { id, document } of SHEETS) {
+    const parsed = parseSheet(document);
+    if (!parsed.ok) throw new Error(`The sheet ${id} has mistakes.`);
+    const row = { id, revision: 1, document: parsed.sheet, publishedAt: now.toISOString() };
+    await db.write((transaction) => db.tables.sheets.create(row, { transaction }));
+  }
+  const templates = templatesOn(now);
+  const perJob = templates.map(({ events }) => events.filter(isReading).length);
+  const mean = perJob.reduce((sum, n) => sum + n, 0) / perJob.length;
+  const jobs = Math.ceil(READINGS / MACHINES_IN_YARD / mean);
+  for (let n = 0; n < MACHINES_IN_YARD; n++) {
+    await addMachine(db, n, templates[n % templates.length] as Template, jobs, now);
+    if ((n + 1) % 50 === 0) console.log(`${n + 1} machines with ${jobs} jobs each`);
+  }
+  console.log('Working out what is derived …');
+  await rebuild(db, today, (things, at) => at % 1000 === 0 && console.log(`${at} ${things}`));
+  return db;
+}
+
+const isReading = ({ type }: JobEvent) => type === 'reading.taken';
+
+/** The whole journal of a check on each of the demo's larger engines, every adjuster read again. */
+function templatesOn(now: Date): Template[] {
+  return [6, 7].map((n) => {
+    const machine = MACHINES[n - 1];
+    const past = machine?.jobs.at(-1);
+    if (!machine || !past) throw new Error('The demo has no such machine.');
+    const { head, events } = signedJob(machine, past, now);
+    const left = new Map(
+      events.flatMap((event) => (event.type === 'reading.taken' ? [[event.adjuster, event]] : [])),
+    );
+    const again = [...left.values()].map((event) => ({ ...event, phase: 'again' as const }));
+    const all = [...events.slice(0, -1), ...again, events.at(-1) as JobEvent];
+    return { head, events: all, sheet: machine.sheet };
+  });
+}
+
+async function addMachine(
+  db: Database,
+  n: number,
+  template: Template,
+  jobs: number,
+  now: Date,
+): Promise<void> {
+  const chance = new SeededRandom(n + 1);
+  const { sheet } = template;
+  const id = idOf(1, n);
+  const perDay = 1 + 8 * chance.next();
+  const hoursAt = (daysAgo: number) => Math.round(perDay * (YEARS * 365 - daysAgo));
+  const readings = Array.from({ length: YEARS * 6 }, (_, i) => {
+    const daysAgo = 5 + i * 60;
+    const date = new Date(now.getTime() - daysAgo * DAY).toISOString().slice(0, 10);
+    return { machine: id, date, hours: hoursAt(daysAgo) };
+  });
+  await db.write(async (transaction) => {
+    const name = `Machine ${String(n + 1).padStart(3, '0')}`;
+    const row = {
+      id,
+      name,
+      sheet: sheet.id,
+      meter: [],
+      baseline: { last: null, breakInDone: true },
+    };
+    await db.tables.machines.create(row, { transaction });
+    await machineChanged(db, id, transaction);
+    await db.tables.hours.bulkCreate(readings, { transaction });
+  });
+  const rates = new Map(
+    adjustersOf(sheet.document as EngineSheet).map((each) => [each.id, -40 * chance.next()]),
+  );
+  const apart = (YEARS * 365) / jobs;
+  for (let i = 0; i < jobs; i++) {
+    const daysAgo = Math.round(apart * (jobs - i - 0.5));
+    const number = n * 1000 + i;
+    const at = new Date(now.getTime() - daysAgo * DAY).toISOString();
+    const head = { ...template.head, id: idOf(2, number), machine: id, at };
+    await beginJob(db, head);
+    const worn = (perDay * apart) / 1000;
+    const wear = (adjuster: string) =>
+      Math.round(((rates.get(adjuster) ?? 0) * worn + 10 * chance.next()) / 10) * 10;
+    const events = template.events.map((event, k): JobEvent => {
+      const own = { ...event, id: idOf(3, number * 1000 + k), job: head.id, n: k + 1, at };
+      if (!isKnown(own)) return own;
+      if (own.type === 'hours.read') return { ...own, hours: hoursAt(daysAgo) };
+      if (own.type !== 'reading.taken' || own.phase !== 'found') return own;
+      const { go, noGo, how } = own.reading;
+      const by = wear(own.adjuster);
+      return { ...own, reading: { go: go && go + by, noGo: noGo && noGo + by, how } };
+    });
+    await appendEvents(db, head.id, events, at);
+  }
+}

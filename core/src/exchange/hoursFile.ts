@@ -1,0 +1,208 @@
+import * as v from 'valibot';
+import { UuidSchema } from '../job/events';
+import type { HoursReading, MeterChange } from '../service/hours';
+import { questionHours } from '../service/questionHours';
+import type { LineIssue } from './archive';
+
+const column = v.pipe(
+  v.number('A column is counted from 0.'),
+  v.integer('A column is counted from 0.'),
+  v.minValue(0, 'A column is counted from 0.'),
+);
+
+/** Which columns of a table of hours hold what. */
+export const HoursColumnsSchema = v.object({
+  /** The machine's name; null where the whole table is of one machine. */
+  machine: v.nullable(column),
+  date: column,
+  hours: column,
+  /** Whether 3/4/2026 is the third of April. */
+  dayFirst: v.boolean('dayFirst is true or false.'),
+});
+export type HoursColumns = v.InferOutput<typeof HoursColumnsSchema>;
+
+/** A table of hours as text, to be looked at or taken in. */
+export const HoursFileSchema = v.object({
+  text: v.string('Give the table as text.'),
+  /** Null to have them guessed. */
+  columns: v.nullable(HoursColumnsSchema),
+  /** The one machine the whole table is of. */
+  machine: v.nullable(UuidSchema),
+  /** Take the lines without mistakes, though others have some. */
+  leaveOut: v.boolean('leaveOut is true or false.'),
+  take: v.boolean('take is true or false.'),
+});
+export type HoursFile = v.InferOutput<typeof HoursFileSchema>;
+
+const lineIssue = v.object({ line: v.number(), path: v.string(), message: v.string() });
+
+/** What a table of hours would add, or has added. */
+export const HoursFoundSchema = v.object({
+  header: v.array(v.string()),
+  /** The first lines, to tell the columns by. */
+  sample: v.array(v.array(v.string())),
+  columns: HoursColumnsSchema,
+  adds: v.array(
+    v.object({
+      machine: v.string(),
+      name: v.string(),
+      count: v.number(),
+      /** The last reading that would be added. */
+      last: v.object({ date: v.string(), hours: v.number() }),
+    }),
+  ),
+  /** Lines that say what is known already, or what another line of the same day does. */
+  known: v.number(),
+  issues: v.array(lineIssue),
+  taken: v.boolean(),
+});
+export type HoursFound = v.InferOutput<typeof HoursFoundSchema>;
+
+/** A line of the table, its cells and where it stands in the file, counted from 1. */
+export type TableRow = { line: number; cells: readonly string[] };
+/** What is known of a machine's hours before. */
+export type KnownHours = {
+  id: string;
+  name: string;
+  meter: readonly MeterChange[];
+  readings: readonly HoursReading[];
+};
+export type ReadHours = {
+  readings: (HoursReading & { machine: string })[];
+  known: number;
+  issues: LineIssue[];
+};
+
+const WORDS = {
+  machine: /machine|unit|asset|vehicle|equipment|name/i,
+  date: /date|time|day|read/i,
+  hours: /hour|meter|hrs|smu/i,
+};
+
+/** Which columns are likely which, by what the header calls them and by what stands in them. */
+export function guessColumns(header: readonly string[], rows: readonly TableRow[]): HoursColumns {
+  const isDay = (cell = '') => [true, false].some((dayFirst) => dayOf(cell, dayFirst));
+  const dated = (at: number) => rows.some(({ cells }) => isDay(cells[at]));
+  const counted = (at: number) => rows.some(({ cells }) => figureOf(cells[at] ?? '') !== undefined);
+  const find = (words: RegExp, fits: (at: number) => boolean) =>
+    header.findIndex((cell, at) => words.test(cell) && fits(at));
+  const anyDate = header.findIndex((_, at) => dated(at));
+  const named = find(WORDS.date, dated);
+  const date = Math.max(0, named >= 0 ? named : anyDate);
+  const hours = find(WORDS.hours, (at) => at !== date && counted(at));
+  const machine = find(WORDS.machine, (at) => at !== date && at !== hours);
+  const monthFirst = rows.some(({ cells }) =>
+    /^\d{1,2}[/.-](1[3-9]|2\d|3[01])[/.-]/.test(cells[date] ?? ''),
+  );
+  return {
+    machine: machine >= 0 ? machine : null,
+    date,
+    hours: Math.max(0, hours),
+    dayFirst: !monthFirst,
+  };
+}
+
+/**
+ * The readings of the hour meter in a table: of each machine and day the last one, in order of
+ * the days, those known already left out. Each is questioned like one that is typed; a mistake
+ * names its line. `only` is the machine of a table that names none.
+ */
+export function readHours(
+  rows: readonly TableRow[],
+  columns: HoursColumns,
+  yard: readonly KnownHours[],
+  only: string | null,
+  today: string,
+): ReadHours {
+  const issues: LineIssue[] = [];
+  const byName = new Map(yard.map((machine) => [plain(machine.name), machine]));
+  const byDay = new Map<string, { line: number; machine: KnownHours; reading: HoursReading }>();
+  let known = 0;
+  for (const { line, cells } of rows) {
+    const wrong = (path: string, message: string) => issues.push({ line, path, message });
+    const machine =
+      columns.machine === null
+        ? yard.find(({ id }) => id === only)
+        : byName.get(plain(cells[columns.machine] ?? ''));
+    const date = dayOf(cells[columns.date] ?? '', columns.dayFirst);
+    const hours = figureOf(cells[columns.hours] ?? '');
+    if (!machine) {
+      const said = columns.machine === null ? '' : (cells[columns.machine] ?? '');
+      wrong('machine', said ? `No machine of the yard is called “${said}”.` : 'Which machine?');
+    } else if (date === undefined) wrong('date', 'A date is written 2026-05-02 or 2/5/2026.');
+    else if (date > today) wrong('date', 'The date lies ahead.');
+    else if (hours === undefined) wrong('hours', 'Hours are a number, such as 6612.');
+    else {
+      const key = `${machine.id} ${date}`;
+      const other = byDay.get(key);
+      if (other) known++;
+      if (!other || other.reading.hours <= hours) {
+        byDay.set(key, { line, machine, reading: { date, hours } });
+      }
+    }
+  }
+  const fresh = [...byDay.values()].sort((a, b) => a.reading.date.localeCompare(b.reading.date));
+  const soFar = new Map(yard.map(({ id, readings }) => [id, [...readings]]));
+  const readings = fresh.flatMap(({ line, machine, reading }) => {
+    const before = soFar.get(machine.id) ?? [];
+    const same = ({ date, hours }: HoursReading) =>
+      date.slice(0, 10) === reading.date && hours === reading.hours;
+    if (before.some(same)) {
+      known++;
+      return [];
+    }
+    const doubt = questionHours(reading, before, machine.meter);
+    if (doubt) {
+      issues.push({ line, path: 'hours', message: doubt.says });
+      return [];
+    }
+    before.push(reading);
+    return [{ machine: machine.id, ...reading }];
+  });
+  issues.sort((a, b) => a.line - b.line);
+  return { readings, known, issues };
+}
+
+function plain(name: string): string {
+  return name.trim().toLowerCase().replace(/\s+/g, ' ');
+}
+
+/** The day a cell begins with, as 2026-05-02; undefined where it is none. */
+function dayOf(cell: string, dayFirst: boolean): string | undefined {
+  const text = cell.trim();
+  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?!\d)/.exec(text);
+  const local = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4})(?!\d)/.exec(text);
+  const [year, month, day] = iso
+    ? [iso[1], iso[2], iso[3]]
+    : local
+      ? [local[3], local[dayFirst ? 2 : 1], local[dayFirst ? 1 : 2]]
+      : [];
+  if (year === undefined || month === undefined || day === undefined) return undefined;
+  const written = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
+  const instant = Date.parse(`${written}T00:00:00Z`);
+  // The 31st of a short month is parsed as no date, or as another day.
+  const there = Number.isFinite(instant) && new Date(instant).toISOString().startsWith(written);
+  return there ? written : undefined;
+}
+
+const MOST_HOURS = 1_000_000;
+
+/** A figure as 6612.5, 6,612.5, 6.612,5, 6612,5 or 6612:30; undefined where it is none. */
+function figureOf(cell: string): number | undefined {
+  const text = cell.trim().replace(/\s*h(ours|rs)?$/i, '');
+  const minutes = /^(\d+):([0-5]\d)(:[0-5]\d)?$/.exec(text);
+  const figure = minutes
+    ? Number(minutes[1]) + Number(minutes[2]) / 60
+    : Number(/^[\d.,  ’]+$/.test(text) ? withPoint(text.replace(/[  ’]/g, '')) : NaN);
+  const fits = text !== '' && Number.isFinite(figure) && figure >= 0 && figure <= MOST_HOURS;
+  return fits ? Math.round(figure * 100) / 100 : undefined;
+}
+
+/** The last separator is the decimal one, but where three digits follow a comma that stands alone. */
+function withPoint(text: string): string {
+  const [comma, point] = [text.lastIndexOf(','), text.lastIndexOf('.')];
+  if (comma < 0) return text;
+  if (point > comma || (point < 0 && /^\d{1,3}(,\d{3})+$/.test(text)))
+    return text.replace(/,/g, '');
+  return text.replace(/\./g, '').replace(',', '.');
+}

@@ -1,0 +1,83 @@
+import type { HoursFile, HoursFound, KnownHours, TableRow } from '@longbar/core';
+import { guessColumns, readHours } from '@longbar/core';
+import Papa from 'papaparse';
+import { RequestError } from '../requestError';
+import { machineChanged } from './changes';
+import type { Database } from './database';
+import { jobLines } from './jobReads';
+import { readingsOf } from './machineReads';
+import { settle } from './readTables';
+
+/** So many lines are shown, to tell the columns by. */
+const SAMPLE = 3;
+/** More mistakes than this are not told at once. */
+const MOST_ISSUES = 50;
+
+/**
+ * What a table of hours (RFC 4180, or with another separator) would add, and with `take` adds it:
+ * all of it or nothing, but for the lines with mistakes where `leaveOut` says so. Throws
+ * RequestError 400 with the line of each mistake.
+ */
+export async function takeHours(
+  db: Database,
+  { text, columns: given, machine, leaveOut, take }: HoursFile,
+  today: string,
+): Promise<HoursFound> {
+  const { header, rows } = tableOf(text);
+  const columns = given ?? guessColumns(header, rows);
+  await settle(db, today);
+  const yard = await knownHours(db);
+  const { readings, known, issues } = readHours(rows, columns, yard, machine, today);
+  if (take && issues.length > 0 && !leaveOut) {
+    const told = issues.map(({ line, path, message }) => ({
+      path: `line ${line}: ${path}`,
+      message,
+    }));
+    throw new RequestError(400, 'Nothing was taken in: the table has mistakes.', told);
+  }
+  if (take) {
+    await db.write(async (transaction) => {
+      await db.tables.hours.bulkCreate(readings, { transaction });
+      for (const { id } of yard) {
+        if (readings.some((reading) => reading.machine === id)) {
+          await machineChanged(db, id, transaction);
+        }
+      }
+    });
+  }
+  const adds = yard.flatMap(({ id, name }) => {
+    const own = readings.filter((reading) => reading.machine === id);
+    const last = own.at(-1);
+    if (!last) return [];
+    return [{ machine: id, name, count: own.length, last: { date: last.date, hours: last.hours } }];
+  });
+  const sample = rows.slice(0, SAMPLE).map(({ cells }) => [...cells]);
+  const told = issues.slice(0, MOST_ISSUES);
+  return { header, sample, columns, adds, known, issues: told, taken: take };
+}
+
+function tableOf(text: string): { header: string[]; rows: TableRow[] } {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
+  let line = 1;
+  const all = data.map((cells): TableRow => {
+    const own = line;
+    line += 1 + cells.join('').split('\n').length - 1;
+    return { line: own, cells };
+  });
+  const [header, ...rows] = all.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  if (!header || rows.length === 0) {
+    const message = 'The table has a line of headings, and a line for each reading.';
+    throw new RequestError(400, message, [{ path: 'line 1', message }]);
+  }
+  return { header: [...header.cells], rows };
+}
+
+async function knownHours(db: Database): Promise<KnownHours[]> {
+  const machines = await db.tables.machines.findAll({ order: [['name', 'ASC']] });
+  return Promise.all(
+    machines.map(async (row) => {
+      const { id, name, meter } = row.get();
+      return { id, name, meter, readings: await readingsOf(db, id, await jobLines(db, id)) };
+    }),
+  );
+}
