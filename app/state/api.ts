@@ -1,6 +1,8 @@
 import type {
   EngineSheet,
   Found,
+  HoursFile,
+  HoursFound,
   HoursPost,
   HoursReading,
   JobCheck,
@@ -15,6 +17,7 @@ import type {
 import {
   ChecksSchema,
   FoundSchema,
+  HoursFoundSchema,
   MachineDetailSchema,
   MachineLinesSchema,
   SealSchema,
@@ -90,6 +93,12 @@ export const api = createApi({
       query: (body) => ({ url: '/shop', method: 'PUT', body }),
       invalidatesTags: ['shop'],
     }),
+    takeHours: build.mutation<HoursFound, HoursFile>({
+      query: (body) => ({ url: '/hours', method: 'POST', body }),
+      responseSchema: HoursFoundSchema,
+      // What was only looked at has changed nothing.
+      invalidatesTags: (found) => (found?.taken ? ['machines'] : []),
+    }),
     addHours: build.mutation<HoursReading, { machine: string; reading: HoursPost }>({
       query: ({ machine, reading }) => ({
         url: `/machines/${machine}/hours`,
@@ -115,4 +124,5 @@ export const {
   useShopQuery,
   useChangeShopMutation,
   useAddHoursMutation,
+  useTakeHoursMutation,
 } = api;

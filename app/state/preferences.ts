@@ -1,5 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
+import { HoursColumnsSchema } from '@longbar/core';
 import * as v from 'valibot';
 
 const PreferencesSchema = v.object({
@@ -14,6 +15,8 @@ const PreferencesSchema = v.object({
   thickFirst: v.optional(v.boolean(), false),
   /** Whether the next valve and what was tapped is said aloud. */
   aloud: v.optional(v.boolean(), false),
+  /** Which columns of a table of hours hold what, by the table's line of headings. */
+  hoursColumns: v.optional(v.record(v.string(), HoursColumnsSchema), {}),
 });
 export type Preferences = v.InferOutput<typeof PreferencesSchema>;
 
@@ -25,6 +28,7 @@ const plain: Preferences = {
   worn: {},
   thickFirst: false,
   aloud: false,
+  hoursColumns: {},
 };
 
 /** What this phone remembers of its user; what cannot be read is as if never set. */

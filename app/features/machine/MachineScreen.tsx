@@ -11,7 +11,7 @@ import { Words } from '../../theme/Words';
 import { Findings } from '../drift/Findings';
 import { Frame } from '../frame/Frame';
 import { DueBar } from '../yard/DueBar';
-import { dueWords } from '../yard/dueWords';
+import { dueWords, recheckWords } from '../yard/dueWords';
 import { HoursForm } from './HoursForm';
 import { PastJobs } from './PastJobs';
 import { StartJob } from './StartJob';
@@ -85,6 +85,7 @@ function Machine({ machine }: { machine: MachineDetail }) {
 }
 
 function Due({ machine }: { machine: MachineDetail }) {
+  const recheck = recheckWords(machine.recheck);
   const due = dueWords(machine.due, machine.interval, localDay(new Date()));
   return (
     <Stack gap={space.hair}>
@@ -95,6 +96,7 @@ function Due({ machine }: { machine: MachineDetail }) {
         <Words color="secondInk">{due.when}</Words>
       </Spread>
       <DueBar due={due} />
+      {recheck && <Words>{recheck}.</Words>}
       {machine.due && (
         <Words as="note" color="secondInk">
           {machine.due.why}

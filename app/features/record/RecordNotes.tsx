@@ -1,17 +1,20 @@
-import { adjusterName, formatInstant, readTooCool } from '@longbar/core';
+import { adjusterName, formatInstant, readTooCool, unansweredFindings } from '@longbar/core';
 import { View } from 'react-native';
 import { Words } from '../../theme/Words';
 import { Attachments } from '../job/Attachments';
 import type { WorkingJob } from '../job/useJob';
 
 /** What else the journal tells: what was looked into, who handed over, what came off, notes. */
-export function RecordNotes({ job: { state, setting } }: { job: WorkingJob }) {
+export function RecordNotes({ job: { context, state, setting } }: { job: WorkingJob }) {
   const cool = readTooCool(setting.sheet, state);
   const lines = [
     ...cool.map((id) => `${adjusterName(id)}: read after the hot window was over`),
     ...Object.entries(state.answers).map(
       ([question, { says, answer, by }]) =>
         `${adjusterName(question.split(' ')[0] ?? '')}: ${says ?? 'asked about'} ${answer} (${by})`,
+    ),
+    ...unansweredFindings(context.sheet, state, context.lastLeft).map(
+      ({ says, look }) => `Not looked into: ${says} ${look}`,
     ),
     ...state.handed.map(({ to, by, at }) => `Handed over by ${by} to ${to}, ${formatInstant(at)}`),
     ...state.noted.map(

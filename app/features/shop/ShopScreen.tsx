@@ -4,6 +4,7 @@ import { Act } from '../../theme/Act';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 import { Frame } from '../frame/Frame';
+import { HoursFile } from './HoursFile';
 import { OutAndIn } from './OutAndIn';
 import { ShopRules } from './ShopRules';
 
@@ -20,6 +21,7 @@ export function ShopScreen() {
         </Stack>
       )}
       {shop.data && <ShopRules key={keyOf(shop.data)} shop={shop.data} />}
+      {shop.data && <HoursFile />}
       {shop.data && <OutAndIn />}
     </Frame>
   );

@@ -6,7 +6,7 @@ import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { DueBar } from './DueBar';
-import { dueWords } from './dueWords';
+import { dueWords, recheckWords } from './dueWords';
 import { Way } from '../../theme/Way';
 
 /** One machine of the yard: hours, hours left, and when. */
@@ -17,6 +17,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
   const hours = machine.hours ? `${formatHours(machine.hours.hours)} h` : 'no hours read';
   const read = machine.hours ? `read ${formatDay(machine.hours.date)}` : '';
   const colour = due.overdue ? 'stop' : 'ink';
+  const recheck = recheckWords(machine.recheck);
   return (
     <View role="listitem">
       <Way
@@ -48,6 +49,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
               <Words as="note" color="secondInk">
                 {due.when}
               </Words>
+              {recheck && <Words as="note">{recheck}</Words>}
             </View>
           </View>
         ) : (
@@ -67,6 +69,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
               </Words>
             </Spread>
             <DueBar due={due} />
+            {recheck && <Words as="note">{recheck}</Words>}
           </View>
         )}
       </Way>

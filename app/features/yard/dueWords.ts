@@ -1,8 +1,15 @@
-import type { NextDue } from '@longbar/core';
+import type { MachineLine, NextDue } from '@longbar/core';
 import { formatDay, formatDays, formatHours, isOverdue } from '@longbar/core';
 
 /** What is due in words: the short figure, and when that may be. */
 export type DueWords = { figure: string; when: string; overdue: boolean; share: number };
+
+/** What drift asks for before the maker's interval is up; undefined where it asks for nothing. */
+export function recheckWords(recheck: MachineLine['recheck']): string | undefined {
+  return recheck
+    ? `${recheck.adjuster} drifts: look again by ${formatHours(recheck.atHours)} h`
+    : undefined;
+}
 
 /** What is due on `today`, of an interval of so many hours. */
 export function dueWords(due: NextDue | null, interval: number | null, today: string): DueWords {

@@ -1,7 +1,7 @@
 import { inlineSix } from '../../test-support/engines';
 import { journal } from '../../test-support/journal';
 import type { JobAct } from '..';
-import { foldJob, questionsAt } from '..';
+import { foldJob, questionsAt, unansweredFindings } from '..';
 
 const blades = [200, 250, 300, 350, 400, 500, 550, 600, 650, 700, 750];
 const evidence = { sheet: inlineSix(), left: {}, blades };
@@ -52,5 +52,38 @@ describe('questions before an adjuster is touched', () => {
     );
     const lock: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
     expect(asked('intake.1', [...acts, lock])).toEqual([]);
+  });
+});
+
+describe('what a record says nobody looked into', () => {
+  const reading = (go: number) => ({ go, noGo: go + 50, how: 'go-no-go' as const });
+  const told = (acts: JobAct[], last: Parameters<typeof unansweredFindings>[2] = null) =>
+    unansweredFindings(inlineSix(), foldJob(journal(acts)), last).map(({ finding }) => finding);
+
+  it('is what this job’s readings tell by themselves', () => {
+    const acts = [tapped('intake.1', 200, 250), tapped('exhaust.1', 450, 500)];
+    expect(told(acts)).toEqual(['both-tight']);
+    const answer = (question: string): JobAct => ({
+      type: 'question.answered',
+      question,
+      answer: 'looked at',
+    });
+    expect(told([...acts, answer('exhaust.1 450–500 both-tight')])).toEqual([]);
+    expect(told([...acts, answer('exhaust.2 450–500 both-tight')])).toEqual(['both-tight']);
+    expect(told([])).toEqual([]);
+  });
+
+  it('is what they tell beside those of the check before', () => {
+    const ids = [1, 2, 3, 4, 5, 6].map((n) => `intake.${n}`);
+    const hours = { date: '2026-01-05', hours: 6000 };
+    const readings = Object.fromEntries(ids.map((id) => [id, reading(250)]));
+    const acts: JobAct[] = [
+      { type: 'hours.read', hours: 6400 },
+      ...ids.map((id) => tapped(id, id === 'intake.3' ? 400 : 250, id === 'intake.3' ? 450 : 300)),
+    ];
+    expect(told(acts, { hours, readings })).toEqual(['locknut']);
+    expect(told(acts)).toEqual([]);
+    const head: JobAct = { type: 'why.noted', reason: 'head-work' };
+    expect(told([head, ...acts], { hours, readings })).toEqual([]);
   });
 });

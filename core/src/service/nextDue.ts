@@ -1,4 +1,5 @@
 import { addDays, addMonths, daysBetween } from '../calendar';
+import { formatHours } from '../units';
 import type { EngineSheet } from '../engine/sheet';
 import type { HoursReading, MeterChange, Use } from './hours';
 import { engineHours, useOf } from './hours';
@@ -46,7 +47,7 @@ export function nextDue(
     return {
       by: 'break-in',
       ...due,
-      why: `Break-in check at ${service.breakInHours} h. ${due.why}`,
+      why: `Break-in check at ${formatHours(service.breakInHours)} h. ${due.why}`,
     };
   }
   const lastHours = last ? engineHours(last, meter) : 0;
@@ -68,7 +69,11 @@ export function nextDue(
     };
   }
   if (!hours) return undefined;
-  return { by: 'hours', ...hours, why: `Every ${service?.everyHours} h. ${hours.why}` };
+  return {
+    by: 'hours',
+    ...hours,
+    why: `Every ${formatHours(service?.everyHours ?? 0)} h. ${hours.why}`,
+  };
 }
 
 type ByHours = Pick<NextDue, 'date' | 'why'> & { atHours: number; hoursLeft: number };
@@ -82,7 +87,12 @@ function byHours(atHours: number, latest: HoursReading | undefined, use: Use | u
     addDays(latest.date, perDay > 0 ? Math.min(hoursLeft / perDay, FARTHEST_DAYS) : FARTHEST_DAYS);
   const [one, other] = [on(use.fast), on(use.slow)];
   const date = one <= other ? { from: one, to: other } : { from: other, to: one };
-  return { atHours, hoursLeft, date, why: `Used about ${Math.round(use.perDay * 365)} h a year.` };
+  return {
+    atHours,
+    hoursLeft,
+    date,
+    why: `Used about ${formatHours(Math.round(use.perDay * 365))} h a year.`,
+  };
 }
 
 /** Whether the months' limit is met before the hours' one. */

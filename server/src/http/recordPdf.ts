@@ -16,6 +16,7 @@ import {
   readTooCool,
   seatingOf,
   standingReading,
+  unansweredFindings,
 } from '@longbar/core';
 import type { Response } from 'express';
 import PdfDocument from 'pdfkit';
@@ -151,12 +152,15 @@ function cellsOf(id: string, entry: AdjusterEntry, state: AdjusterState = {}): s
   ];
 }
 
-function notes(pdf: Pdf, { sheet }: JobContext, state: JobState): void {
+function notes(pdf: Pdf, { sheet, lastLeft }: JobContext, state: JobState): void {
   const lines = [
     ...readTooCool(sheet, state).map((id) => `${adjusterName(id)}: read after the hot window`),
     ...Object.entries(state.answers).map(
       ([question, { says, answer, by }]) =>
         `${adjusterName(question.split(' ')[0] ?? '')}: ${says ?? ''} ${answer} (${by})`,
+    ),
+    ...unansweredFindings(sheet, state, lastLeft).map(
+      ({ says, look }) => `Not looked into: ${says} ${look}`,
     ),
     ...state.handed.map(({ to, by, at }) => `Handed over by ${by} to ${to}, ${formatInstant(at)}`),
     ...state.machineNotes.map(({ text, by }) => `For the next one: ${text} (${by})`),
