@@ -8,8 +8,6 @@ const CYLINDERS = 6;
 /** How often the true line leaves the limits inside the 10–90 % band, over made-up histories. */
 export function driftLines(): Line[] {
   const random = new SeededRandom(20261124);
-  const normal = () =>
-    Math.sqrt(-2 * Math.log(1 - random.next())) * Math.cos(2 * Math.PI * random.next());
   let inside = 0;
   let total = 0;
   for (let engine = 0; engine < ENGINES; engine++) {
@@ -17,13 +15,13 @@ export function driftLines(): Line[] {
     const wear = -(8 + random.next() * 30);
     const truths: { rate: number; left: number }[] = [];
     const histories = Array.from({ length: CYLINDERS }, (_, i) => {
-      const rate = wear + normal() * 4;
+      const rate = wear + random.normal() * 4;
       let [hours, left] = [0, 330];
       const jobs = Array.from({ length: intervals + 1 }, () => {
         const gone = 500 + random.next() * 300;
-        const found = left + (rate * gone) / 1000 + normal() * 10;
+        const found = left + (rate * gone) / 1000 + random.normal() * 10;
         hours += gone;
-        left = 330 + normal() * 3;
+        left = 330 + random.normal() * 3;
         return { hours, found, left };
       });
       truths.push({ rate, left });

@@ -112,7 +112,8 @@ async function text(path: string): Promise<string> {
 async function load(ids: readonly string[], done: Promise<unknown>): Promise<Answers> {
   const answers: Answers = { 'yard board': [], 'machine page': [], 'drift of one machine': [] };
   let going = true;
-  void done.then(() => (going = false));
+  const end = () => (going = false);
+  done.then(end, end);
   const client = async (seed: number) => {
     const chance = new SeededRandom(seed);
     while (going) {

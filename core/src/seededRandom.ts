@@ -15,8 +15,13 @@ export class SeededRandom {
     return low + Math.floor(this.next() * (high - low + 1));
   }
 
+  /** From a bell curve of mean 0 and deviation 1 (Box and Muller). */
+  normal(): number {
+    return Math.sqrt(-2 * Math.log(1 - this.next())) * Math.cos(2 * Math.PI * this.next());
+  }
+
   /** One of these; there must be one. */
-  one<T>(items: readonly T[]): T {
+  one<T>(items: ArrayLike<T>): T {
     return items[this.whole(0, items.length - 1)] as T;
   }
 

@@ -6,11 +6,8 @@ export function quantile(sorted: readonly number[], q: number): number {
   return below + (above - below) * (place - Math.floor(place));
 }
 
-/** Figures in a list or packed. */
-export type Numbers = ArrayLike<number>;
-
 /** The middle of figures in any order, or midway between the two middle ones; NaN of none. */
-export function median(figures: Numbers): number {
+export function median(figures: ArrayLike<number>): number {
   const n = figures.length;
   if (n === 0) return NaN;
   const own = new Float64Array(figures);

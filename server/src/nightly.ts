@@ -6,10 +6,12 @@ import { settleJobs } from './store/jobReads';
  * The drift of the whole yard, in a process of its own with little priority: however much there
  * is of it, no phone waits. It ends with the server that began it.
  */
-process.on('disconnect', () => process.exit(1));
+const orphaned = () => process.exit(1);
+process.on('disconnect', orphaned);
 const db = await openDatabase(process.argv[2] ?? '');
 await settleJobs(db);
 const done = await settleDrift(db, (so, of) => process.send?.({ done: so, of }));
 await db.close();
+process.off('disconnect', orphaned);
 process.send?.({ done, of: done });
 process.disconnect?.();

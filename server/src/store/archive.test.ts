@@ -57,7 +57,7 @@ describe('the archive of a shop', () => {
     expect(await written(other)).toBe(archive);
     const machine = (await full.tables.machines.findAll())[0]!.get().id;
     const [one, two] = await Promise.all(
-      [full, other].map((db) => machineDetail(db, machine, '2026-11-23')),
+      [full, other].map(async (db) => JSON.parse(await machineDetail(db, machine, '2026-11-23'))),
     );
     expect(two).toEqual(one);
     await expect(takeArchive(other, archive, false)).rejects.toThrow('empty shop only');

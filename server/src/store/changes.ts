@@ -9,13 +9,18 @@ import type { Database } from './database';
 /** A job has begun, or its journal has grown: what is read of it and its machine is old. */
 export async function jobChanged(
   db: Database,
-  { id, machine, at }: { id: string; machine: string; at: string },
+  { id, machine, sheet, at }: { id: string; machine: string; sheet: string; at: string },
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
     `INSERT INTO job_reads VALUES ($1, $2, $3, 1, '{}', '{}')
      ON CONFLICT (job) DO UPDATE SET stale = 1`,
     [id, machine, at],
+    transaction,
+  );
+  await db.run(
+    "INSERT INTO sheet_reads VALUES ($1, 1, '[]') ON CONFLICT (sheet) DO UPDATE SET stale = 1",
+    [sheet],
     transaction,
   );
   await machineChanged(db, machine, transaction);
@@ -40,12 +45,28 @@ export async function machineChanged(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    `INSERT INTO machine_reads VALUES ($1, '', '{}', '[]')
+    `INSERT INTO machine_reads VALUES ($1, '', '{}', '{}')
      ON CONFLICT (machine) DO UPDATE SET day = ''`,
     [machine],
     transaction,
   );
 }
+
+/** The drift of a machine was worked out: its line of the yard says what that asks for. */
+export async function driftChanged(
+  db: Database,
+  machine: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    `UPDATE machine_reads SET day = '${LINE_ONLY}' WHERE machine = $1 AND day <> ''`,
+    [machine],
+    transaction,
+  );
+}
+
+/** In place of a day: only the line is old. */
+const LINE_ONLY = 'line';
 
 /** A sheet has a new revision: every machine it serves is seen by it. */
 export async function sheetChanged(
@@ -66,6 +87,8 @@ export async function forget(db: Database, transaction: Transaction): Promise<vo
   await run('DELETE FROM job_reads');
   await run("INSERT INTO job_reads SELECT id, machine, at, 1, '{}', '{}' FROM jobs");
   await run('DELETE FROM machine_reads');
-  await run("INSERT INTO machine_reads SELECT id, '', '{}', '[]' FROM machines");
+  await run("INSERT INTO machine_reads SELECT id, '', '{}', '{}' FROM machines");
+  await run('DELETE FROM sheet_reads');
+  await run("INSERT INTO sheet_reads SELECT DISTINCT sheet, 1, '[]' FROM jobs");
   await run('DELETE FROM machine_drift');
 }

@@ -7,7 +7,7 @@ import {
   pastOf,
   specsByKind,
 } from '@longbar/core';
-import { machineChanged } from './changes';
+import { driftChanged } from './changes';
 import type { Database } from './database';
 import { checkTexts } from './jobReads';
 import { readSheet } from './sheets';
@@ -53,7 +53,7 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
       [machine, job, JSON.stringify(recheckAt)],
       transaction,
     );
-    await machineChanged(db, machine, transaction);
+    await driftChanged(db, machine, transaction);
   });
 }
 

@@ -2,6 +2,7 @@ import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { headOf } from './jobHead';
+import { unpack } from './packedAnswers';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import { summarise } from './summary';
@@ -19,7 +20,7 @@ export async function settleJobs(
       `SELECT job FROM job_reads WHERE stale = 1 LIMIT ${AT_ONCE}`,
     );
     if (stale.length === 0) return done;
-    await db.write(async (transaction) => {
+    await db.derive(async (transaction) => {
       for (const { job } of stale) await settleJob(db, job, transaction);
     });
     done += stale.length;
@@ -81,12 +82,35 @@ export async function checkOf(db: Database, job: string): Promise<JobCheck> {
 /** How many jobs back one's own hands are told from. */
 const RECENT_JOBS = 20;
 
-/** What locking did in the last jobs on engines of one type, by person. */
-export async function lockPairsOn(db: Database, sheet: string): Promise<JobCheck['lockPairs']> {
-  const rows = await db.rows<{ pairs: string }>(
-    `SELECT json_extract("check", '$.lockPairs') AS pairs FROM jobs JOIN job_reads ON job = id
-     WHERE sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
+/** Gathers anew what locking did in the last jobs on each type of engine that was worked on. */
+export async function settleSheets(db: Database): Promise<void> {
+  const stale = await db.rows<{ sheet: string; lockPairs: string }>(
+    'SELECT sheet, lockPairs FROM sheet_reads WHERE stale = 1',
+  );
+  for (const { sheet, lockPairs: before } of stale) {
+    await db.derive(async (transaction) => {
+      const rows = await db.rows<{ pairs: string }>(
+        `SELECT json_extract("check", '$.lockPairs') AS pairs FROM jobs JOIN job_reads ON job = id
+         WHERE sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
+        [sheet],
+        transaction,
+      );
+      const pairs = rows.flatMap((row) => JSON.parse(row.pairs ?? '[]') as JobCheck['lockPairs']);
+      await db.run(
+        'UPDATE sheet_reads SET stale = 0, lockPairs = $1 WHERE sheet = $2',
+        [JSON.stringify(pairs), sheet],
+        transaction,
+      );
+      if (before !== JSON.stringify(pairs)) unpack(db);
+    });
+  }
+}
+
+/** What locking did in the last jobs on engines of one type, by person, as JSON. */
+export async function lockPairsOn(db: Database, sheet: string): Promise<string> {
+  const [row] = await db.rows<{ lockPairs: string }>(
+    'SELECT lockPairs FROM sheet_reads WHERE sheet = $1',
     [sheet],
   );
-  return rows.flatMap(({ pairs }) => JSON.parse(pairs) as JobCheck['lockPairs']);
+  return row?.lockPairs ?? '[]';
 }

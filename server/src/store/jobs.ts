@@ -12,6 +12,7 @@ import { headOf } from './jobHead';
 import { lastLeftOf, notesOf } from './history';
 import { settle } from './readTables';
 import { sealOf } from './seal';
+import type { JobRow } from './tables';
 
 const PAGE = 500;
 
@@ -35,7 +36,7 @@ export async function beginJob(
       throw new RequestError(409, 'A different job has this id already.');
     }
     await db.tables.jobs.create({ ...head, sheet, seal: null }, { transaction });
-    await jobChanged(db, head, transaction);
+    await jobChanged(db, { ...head, sheet }, transaction);
     return { head, made: true };
   });
 }
@@ -50,7 +51,10 @@ export async function appendEvents(
   events: readonly JobEvent[],
   now: string,
 ): Promise<string[]> {
-  const row = (await db.tables.jobs.findByPk(job))?.get();
+  const [row] = await db.rows<JobRow>(
+    'SELECT id, machine, sheet, at, seal FROM jobs WHERE id = $1',
+    [job],
+  );
   if (!row) throw new RequestError(404, 'There is no such job.');
   await db.write(async (transaction) => {
     const known = await refuseForeign(db, job, events, transaction);
@@ -136,7 +140,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     shop,
     lastLeft: await lastLeftOf(db, earlier),
     notes: notesOf(earlier),
-    lockPairs,
+    lockPairs: JSON.parse(lockPairs) as JobContext['lockPairs'],
   };
 }
 

@@ -1,10 +1,19 @@
-import type { Finding, HoursReading, JobCheck, JobLine, MachineLine } from '@longbar/core';
+import type {
+  HoursReading,
+  JobCheck,
+  JobLine,
+  MachineDetail,
+  MachineLine,
+  SheetDetail,
+} from '@longbar/core';
 import { findingsOf, nextDue, pastOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { byDate } from './byDate';
 import type { Database } from './database';
 import { recheckOf } from './drift';
+import { lastLeftOf, notesOf } from './history';
 import { checkTexts, jobLines } from './jobReads';
+import { unpack } from './packedAnswers';
 import { readSheet } from './sheets';
 import type { MachineRow } from './tables';
 
@@ -25,7 +34,7 @@ export async function settleMachines(
       [today],
     );
     if (stale.length === 0) return done;
-    await db.write(async (transaction) => {
+    await db.derive(async (transaction) => {
       for (const each of stale) await settleMachine(db, each, today, transaction);
     });
     done += stale.length;
@@ -35,31 +44,44 @@ export async function settleMachines(
 
 async function settleMachine(
   db: Database,
-  { machine, day }: Stale,
+  { machine: id, day }: Stale,
   today: string,
   transaction: Transaction,
 ): Promise<void> {
-  const row = (await db.tables.machines.findByPk(machine))?.get();
-  if (!row) throw new Error(`Machine ${machine} is gone.`);
-  const line = await lineOf(db, row, today);
+  const machine = (await db.tables.machines.findByPk(id))?.get();
+  const sheet = machine && (await readSheet(db, machine.sheet));
+  if (!sheet) throw new Error(`Machine ${id} is gone, or its sheet is.`);
+  const jobs = await jobLines(db, id);
+  const readings = await readingsOf(db, id, jobs);
+  const past = { db, machine, sheet, jobs, readings };
   await db.run(
     'UPDATE machine_reads SET day = $1, line = $2 WHERE machine = $3',
-    [today, JSON.stringify(line), machine],
+    [today, JSON.stringify(await lineOf(past, today)), id],
     transaction,
   );
-  // What was found stays as it is until something has changed; days alone change nothing of it.
+  unpack(db, 'yard', `machine ${id}`);
+  // The page stays as it is until something has changed; days alone change nothing of it.
   if (day !== '') return;
+  unpack(db, `checks ${id}`);
   await db.run(
-    'UPDATE machine_reads SET findings = $1 WHERE machine = $2',
-    [JSON.stringify(await findingsFor(db, row)), machine],
+    'UPDATE machine_reads SET page = $1 WHERE machine = $2',
+    [JSON.stringify(await pageOf(past)), id],
     transaction,
   );
 }
 
-async function lineOf(db: Database, machine: MachineRow, today: string): Promise<MachineLine> {
-  const [sheet, jobs] = await Promise.all([readSheet(db, machine.sheet), jobLines(db, machine.id)]);
-  if (!sheet) throw new Error(`Machine ${machine.id} has no sheet ${machine.sheet}.`);
-  const readings = await readingsOf(db, machine.id, jobs);
+type Past = {
+  db: Database;
+  machine: MachineRow;
+  sheet: SheetDetail;
+  jobs: readonly JobLine[];
+  readings: HoursReading[];
+};
+
+async function lineOf(
+  { db, machine, sheet, jobs, readings }: Past,
+  today: string,
+): Promise<MachineLine> {
   // An incomplete job is on record, but the check it was to be is still due.
   const signed = jobs.filter(({ summary }) => summary.hours && isComplete(summary.signed));
   const { baseline, meter } = machine;
@@ -100,10 +122,19 @@ function isComplete(signed: JobLine['summary']['signed']): boolean {
   return signed !== null && !signed.incomplete;
 }
 
-async function findingsFor(db: Database, { id, sheet, meter }: MachineRow): Promise<Finding[]> {
-  const newest = await readSheet(db, sheet);
-  if (!newest) throw new Error(`Machine ${id} has no sheet ${sheet}.`);
-  const checks = (await checkTexts(db, id)).map((text) => JSON.parse(text) as JobCheck);
-  const past = pastOf(newest.document, checks, meter);
-  return findingsOf(past.sheet, past.histories, past.sheet.service?.everyHours ?? 0);
+/** What a machine's page shows besides its line of the yard. */
+type MachinePage = Omit<MachineDetail, keyof MachineLine | 'lockPairs'>;
+
+async function pageOf({ db, machine, sheet, jobs, readings }: Past): Promise<MachinePage> {
+  const checks = (await checkTexts(db, machine.id)).map((text) => JSON.parse(text) as JobCheck);
+  const past = pastOf(sheet.document, checks, machine.meter);
+  return {
+    document: sheet.document,
+    meter: machine.meter,
+    readings: [...readings].reverse(),
+    history: jobs.filter(({ summary }) => summary.signed),
+    findings: findingsOf(past.sheet, past.histories, past.sheet.service?.everyHours ?? 0),
+    lastLeft: await lastLeftOf(db, jobs),
+    notes: notesOf(jobs),
+  };
 }

@@ -1,14 +1,12 @@
-import type { Finding, HoursPost, HoursReading, MachineDetail, MachineLine } from '@longbar/core';
+import type { HoursPost, HoursReading, MachineLine } from '@longbar/core';
 import { engineHours, questionHours } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
 import { machineChanged } from './changes';
 import type { Database } from './database';
-import { lastLeftOf, notesOf } from './history';
 import { checkTexts, jobLines, lockPairsOn } from './jobReads';
 import { readingsOf } from './machineReads';
 import { settle } from './readTables';
-import { readSheet } from './sheets';
 import type { MachineRow } from './tables';
 
 /** Every machine of the yard, its hours and what is due on `today`, by name, as JSON. */
@@ -25,35 +23,16 @@ export async function listMachines(db: Database, today: string): Promise<Machine
   return JSON.parse(await machineLines(db, today)) as MachineLine[];
 }
 
-/** One machine with its sheet, readings and jobs, newest first. */
-export async function machineDetail(
-  db: Database,
-  id: string,
-  today: string,
-): Promise<MachineDetail> {
+/** One machine with its sheet, readings and jobs, newest first, as JSON. */
+export async function machineDetail(db: Database, id: string, today: string): Promise<string> {
   await settle(db, today);
-  const machine = await machineRow(db, id);
-  const [reads, jobs, sheet] = await Promise.all([
-    db.rows<{ line: string; findings: string }>(
-      'SELECT line, findings FROM machine_reads WHERE machine = $1',
-      [id],
-    ),
-    jobLines(db, id),
-    readSheet(db, machine.sheet),
-  ]);
-  const [read] = reads;
-  if (!read || !sheet) throw new Error(`Machine ${id} has no sheet, or is not in the tables.`);
-  return {
-    ...(JSON.parse(read.line) as MachineLine),
-    document: sheet.document,
-    meter: machine.meter,
-    readings: (await readingsOf(db, id, jobs)).reverse(),
-    history: jobs.filter(({ summary }) => summary.signed),
-    findings: JSON.parse(read.findings) as Finding[],
-    lastLeft: await lastLeftOf(db, jobs),
-    notes: notesOf(jobs),
-    lockPairs: await lockPairsOn(db, machine.sheet),
-  };
+  const [row] = await db.rows<{ sheet: string; line: string; page: string }>(
+    'SELECT sheet, line, page FROM machine_reads JOIN machines ON id = machine WHERE machine = $1',
+    [id],
+  );
+  if (!row) throw new RequestError(404, 'There is no such machine.');
+  const parts = [row.line, row.page].map((object) => object.slice(1, -1));
+  return `{${parts.join(',')},"lockPairs":${await lockPairsOn(db, row.sheet)}}`;
 }
 
 /** The signed checks of one machine, newest first, as JSON. */

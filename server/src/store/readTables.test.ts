@@ -26,7 +26,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const tables = ['job_reads', 'machine_reads', 'machine_drift'];
+const tables = ['job_reads', 'sheet_reads', 'machine_reads', 'machine_drift'];
 const kept = () => Promise.all(tables.map((table) => db.rows(`SELECT * FROM ${table} ORDER BY 1`)));
 
 const machine = MACHINES[0]!;
@@ -53,7 +53,7 @@ describe('what is derived from the journal', () => {
 
   it('counts from the day it is read on', async () => {
     const launch = MACHINES.find(({ name }) => name === 'Launch')!;
-    const due = async (day: string) => (await machineDetail(db, launch.id, day)).due;
+    const due = async (day: string) => JSON.parse(await machineDetail(db, launch.id, day)).due;
     const [then, later] = [await due('2026-11-23'), await due('2027-09-01')];
     expect(then?.date).not.toBeNull();
     expect(later?.why).toContain('12 months');

@@ -35,9 +35,14 @@ export const readTables: Migration = {
       /** The day it was worked out for; empty where something has changed since. */
       day: text,
       line: text,
-      findings: text,
+      page: text,
     });
     await queries.addIndex('machine_reads', ['day', 'machine']);
+    await queries.createTable('sheet_reads', {
+      sheet: { ...text, primaryKey: true },
+      stale: { type: DataTypes.INTEGER, allowNull: false },
+      lockPairs: text,
+    });
     await queries.createTable('machine_drift', {
       machine: of('machines'),
       /** The last check it rests on. */
@@ -45,7 +50,8 @@ export const readTables: Migration = {
       recheck: text,
     });
     await run("INSERT INTO job_reads SELECT id, machine, at, 1, '{}', '{}' FROM jobs");
-    await run("INSERT INTO machine_reads SELECT id, '', '{}', '[]' FROM machines");
+    await run("INSERT INTO machine_reads SELECT id, '', '{}', '{}' FROM machines");
+    await run("INSERT INTO sheet_reads SELECT DISTINCT id, 1, '[]' FROM sheets");
     await run('ALTER TABLE jobs DROP COLUMN summary');
     await run('CREATE INDEX jobs_sheet ON jobs (sheet, at)');
     await run(WRITTEN);

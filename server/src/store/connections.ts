@@ -1,0 +1,58 @@
+import type { Sequelize, Transaction } from 'sequelize';
+
+/** Every connection gets these; SQLite forgets all but the first between connections. */
+const PRAGMAS = [
+  'PRAGMA journal_mode = WAL',
+  'PRAGMA synchronous = FULL',
+  'PRAGMA foreign_keys = ON',
+  'PRAGMA busy_timeout = 5000',
+  // A big yard is read all over: 64 MB of it stay at hand.
+  'PRAGMA cache_size = -65536',
+];
+
+/** The driver's own connection. */
+export type Connection = {
+  uuid?: string;
+  all(sql: string, bind: unknown[], done: (error: Error | null, rows: unknown[]) => void): void;
+};
+type ConnectionManager = {
+  getConnection(options: { uuid?: string }): Promise<Connection>;
+  releaseConnection(connection: Connection): void;
+};
+
+/**
+ * One connection reads and one writes, both kept open. Sequelize opens one for each transaction
+ * and closes it after, which costs more than a small write does, and has no hook for the
+ * pragmas of SQLite's. Answers which one a statement goes by.
+ */
+export function keepConnections(
+  sequelize: Sequelize,
+): (within?: Transaction) => Promise<Connection> {
+  const manager = (sequelize as unknown as { connectionManager: ConnectionManager })
+    .connectionManager;
+  const open = manager.getConnection.bind(manager);
+  const prepared = new WeakSet<object>();
+  manager.getConnection = async ({ uuid, ...options }) => {
+    const connection = await open({ ...options, ...(uuid !== undefined && { uuid: WRITER }) });
+    if (!prepared.has(connection)) {
+      for (const pragma of PRAGMAS) await allOf(connection, pragma, []);
+      prepared.add(connection);
+    }
+    return connection;
+  };
+  manager.releaseConnection = () => undefined;
+  return async (within) =>
+    within
+      ? (within as unknown as { connection: Connection }).connection
+      : manager.getConnection({});
+}
+
+/** Transactions stand in line, so that one connection serves them all. */
+const WRITER = 'writer';
+
+/** All rows of a plain statement. */
+export function allOf<Row>(connection: Connection, sql: string, bind: unknown[]): Promise<Row[]> {
+  return new Promise((resolve, reject) => {
+    connection.all(sql, bind, (error, rows) => (error ? reject(error) : resolve(rows as Row[])));
+  });
+}

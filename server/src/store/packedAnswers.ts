@@ -1,0 +1,40 @@
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import type { Database } from './database';
+
+const pack = promisify(gzip);
+
+/** So many are kept, the oldest go first: of a machine they are some tens of kilobytes. */
+const MOST = 2000;
+
+const kept = new WeakMap<Database, Map<string, Promise<Buffer>>>();
+
+function answersOf(db: Database): Map<string, Promise<Buffer>> {
+  const answers = kept.get(db) ?? new Map<string, Promise<Buffer>>();
+  kept.set(db, answers);
+  return answers;
+}
+
+/** An answer packed by gzip: packing costs more than all else, so it is done once a change. */
+export async function packedAnswer(
+  db: Database,
+  key: string,
+  make: () => Promise<string>,
+): Promise<Buffer> {
+  const answers = answersOf(db);
+  const known = answers.get(key);
+  if (known) return known;
+  const made = make().then((text) => pack(text));
+  answers.set(key, made);
+  made.catch(() => answers.delete(key));
+  const [oldest] = answers.keys();
+  if (answers.size > MOST && oldest !== undefined) answers.delete(oldest);
+  return made;
+}
+
+/** What was packed under these keys is no longer so; without any, nothing is. */
+export function unpack(db: Database, ...keys: readonly string[]): void {
+  const answers = answersOf(db);
+  if (keys.length === 0) answers.clear();
+  for (const key of keys) answers.delete(key);
+}
