@@ -27,7 +27,7 @@ const idOf = (kind: number, n: number) =>
  * `folder` for the next run. All that is derived is worked out, the drift too.
  */
 export async function bigYard(folder: string, today: string): Promise<Size> {
-  const done = `${folder}/made-on-${today}`;
+  const done = `${folder}/made`;
   const db = await (existsSync(done) ? openDatabase(folder) : make(folder, today));
   writeFileSync(done, '');
   const count = async (sql: string) => Number((await db.rows<{ n: number }>(sql))[0]?.n);

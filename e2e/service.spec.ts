@@ -1,11 +1,24 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
 let server: TestServer;
+
+/** Picks a file with this text where a button asks for one. */
+async function give(page: Page, button: string, name: string, text: string): Promise<void> {
+  const file = join(server.data, name);
+  writeFileSync(file, text);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: button }).click(),
+  ]);
+  await chooser.setFiles(file);
+}
+
 test.beforeEach(async () => {
   server = await TestServer.start();
 });
@@ -99,15 +112,8 @@ test('the shop’s rules are changed, and an archive with a mistake changes noth
       soon: { hours: 60, days: 14 },
     });
   const archive = await (await page.request.get(`${server.url}/api/archive`)).text();
-  const take = async (name: string, text: string) => {
-    const file = join(server.data, name);
-    writeFileSync(file, text);
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Take an archive into this shop' }).click(),
-    ]);
-    await chooser.setFiles(file);
-  };
+  const take = (name: string, text: string) =>
+    give(page, 'Take an archive into this shop', name, text);
   await take('spoiled.jsonl', archive.replace('"type":"machine"', '"type":"engine"'));
   await expect(page.getByRole('alert')).toContainText(/line \d+: type: A line is one of/);
   await take('whole.jsonl', archive);
@@ -115,4 +121,43 @@ test('the shop’s rules are changed, and an archive with a mistake changes noth
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('alert')).toContainText('into an empty shop only');
   expect(await (await page.request.get(`${server.url}/api/archive`)).text()).toBe(archive);
+});
+
+test('hours from a table: its columns mapped and remembered, mistakes by their line', async ({
+  page,
+}) => {
+  const today = new Date().toISOString().slice(0, 10);
+  const table = (hours: number, other: string) =>
+    `Ref;Unit name;Seen at;Counter\n7;Brine pump 2;${today};${hours}\n8;${other};${today};12\n`;
+  await page.goto(`${server.url}/shop`);
+  await give(page, 'Open a table of hours', 'week.csv', table(6588, 'Forklift'));
+  // Guessed from the headings, but for the counter, which none of them tells.
+  await expect(page.getByRole('radio', { name: 'Machine: Unit name' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Day: Seen at' })).toBeChecked();
+  await page.getByRole('radio', { name: 'Hours: Counter' }).click();
+  await expect(page.getByText('Brine pump 2: 1, the last 6,588 h')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('Line 3: No machine of the yard is called');
+  const take = page.getByRole('button', { name: 'Take them in' });
+  await expect(take).toBeDisabled();
+  await page.getByRole('radio', { name: 'Leave those lines out' }).click();
+  await take.click();
+  await expect(page.getByText('Taken in: 1 reading of 1 machine.')).toBeVisible();
+
+  await page.reload();
+  await give(page, 'Open a table of hours', 'next.csv', table(6589, 'Brine pump 2'));
+  await expect(page.getByRole('radio', { name: 'Hours: Counter' })).toBeChecked();
+  await page.goto(server.url);
+  await expect(page.getByText('6,588 h')).toBeVisible();
+});
+
+test('the board says where drift asks for a look before the maker’s interval', async ({ page }) => {
+  // It is worked out by a process of its own, soon after the start.
+  await expect(async () => {
+    await page.goto(server.url);
+    await expect(page.getByText(/^No\. \d .* drifts: look again by [\d,]+ h$/).first()).toBeVisible(
+      {
+        timeout: 2000,
+      },
+    );
+  }).toPass({ timeout: 40_000 });
 });
