@@ -1,5 +1,5 @@
 import type { NextDue } from '@longbar/core';
-import { dueWords } from './dueWords';
+import { dueWords, recheckWords } from './dueWords';
 
 const due = (changes: Partial<NextDue>): NextDue => ({
   by: 'hours',
@@ -41,5 +41,16 @@ describe('what is due in words', () => {
   it('fills the bar by what of the interval is used', () => {
     expect(dueWords(due({}), 600, today).share).toBe(0.75);
     expect(dueWords(null, null, today).figure).toBe('no interval');
+  });
+});
+
+describe('what drift asks for', () => {
+  it('is said with its hours, and that they are past where they are', () => {
+    const recheck = { adjuster: 'No. 4 exhaust', atHours: 6900, hoursLeft: 20 };
+    expect(recheckWords(recheck)).toBe('No. 4 exhaust drifts: look again by 6,900 h');
+    expect(recheckWords({ ...recheck, hoursLeft: -5 })).toBe(
+      'No. 4 exhaust drifts: a look was due at 6,900 h',
+    );
+    expect(recheckWords(null)).toBeUndefined();
   });
 });

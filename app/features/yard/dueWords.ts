@@ -6,9 +6,11 @@ export type DueWords = { figure: string; when: string; overdue: boolean; share: 
 
 /** What drift asks for before the maker's interval is up; undefined where it asks for nothing. */
 export function recheckWords(recheck: MachineLine['recheck']): string | undefined {
-  return recheck
-    ? `${recheck.adjuster} drifts: look again by ${formatHours(recheck.atHours)} h`
-    : undefined;
+  if (!recheck) return undefined;
+  const at = `${formatHours(recheck.atHours)} h`;
+  return recheck.hoursLeft > 0
+    ? `${recheck.adjuster} drifts: look again by ${at}`
+    : `${recheck.adjuster} drifts: a look was due at ${at}`;
 }
 
 /** What is due on `today`, of an interval of so many hours. */

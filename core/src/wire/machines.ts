@@ -77,7 +77,9 @@ const machineLine = {
   /** The interval the due hours are counted in. */
   interval: v.nullable(v.number()),
   /** Where drift asks for a look before the maker's interval is up: which, and when. */
-  recheck: v.nullable(v.object({ adjuster: v.string(), atHours: v.number() })),
+  recheck: v.nullable(
+    v.object({ adjuster: v.string(), atHours: v.number(), hoursLeft: v.number() }),
+  ),
   jobs: v.object({ open: v.nullable(jobLine), signed: v.number() }),
 };
 

@@ -1,4 +1,4 @@
-import type { DriftForecast, JobCheck, JobLine, MachineLine } from '@longbar/core';
+import type { DriftForecast, HoursReading, JobCheck, JobLine, MachineLine } from '@longbar/core';
 import {
   adjusterName,
   driftOptions,
@@ -65,6 +65,7 @@ export async function recheckOf(
   db: Database,
   { id, meter }: MachineRow,
   jobs: readonly JobLine[],
+  latest: HoursReading | undefined,
 ): Promise<MachineLine['recheck']> {
   const [known] = await db.rows<{ job: string; recheck: string }>(
     'SELECT job, recheck FROM machine_drift WHERE machine = $1',
@@ -75,5 +76,6 @@ export async function recheckOf(
   const recheck = JSON.parse(known.recheck) as DriftForecast['recheckAt'];
   if (recheck.id === null) return null;
   const atHours = Math.round(engineHours(last.summary.hours, meter) + recheck.hours);
-  return { adjuster: adjusterName(recheck.id), atHours };
+  const now = engineHours(latest ?? last.summary.hours, meter);
+  return { adjuster: adjusterName(recheck.id), atHours, hoursLeft: atHours - now };
 }

@@ -97,7 +97,7 @@ async function lineOf(
     hours: readings[readings.length - 1] ?? last,
     due,
     interval: (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null,
-    recheck: await recheckOf(db, machine, jobs),
+    recheck: await recheckOf(db, machine, jobs, readings.at(-1)),
     jobs: {
       open: jobs.find(({ summary }) => !summary.signed) ?? null,
       signed: signed.length,
