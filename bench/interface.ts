@@ -14,6 +14,8 @@ const APART = 120;
 const TAPS = 200;
 /** A quick hand still takes this long from blade to blade, ms. */
 const BETWEEN_TAPS = 400;
+/** A finger rests on the glass for this long when it taps, ms. */
+const RESTS = 60;
 
 type TraceEvent = {
   name: string;
@@ -153,13 +155,20 @@ async function blades(browser: Browser, url: string): Promise<Line[]> {
   const box = await tile.boundingBox();
   if (!box) throw new Error('No blade is laid out.');
   for (let i = 0; i < TAPS; i++) {
-    await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+    await tap(page, cdp, box.x + box.width / 2, box.y + box.height / 2);
     await page.waitForTimeout(BETWEEN_TAPS);
   }
   const painted = await page.evaluate(() => window.painted);
   if (painted.length < TAPS) throw new Error(`Only ${painted.length} taps were answered in time.`);
   await page.context().close();
   return lines(`a blade tapped: ${TAPS} taps to paint`, painted, 60, 120);
+}
+
+/** A finger comes down, rests as fingers do, and lifts. */
+async function tap(page: Page, cdp: CDPSession, x: number, y: number): Promise<void> {
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
+  await page.waitForTimeout(RESTS);
+  await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
 }
 
 declare global {
