@@ -1,4 +1,4 @@
-import { memo, useLayoutEffect, useMemo, useRef } from 'react';
+import { memo, useMemo } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
 import type { AdjusterKind, SeatedBank } from '@longbar/core';
@@ -6,7 +6,8 @@ import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
-import type { Crank } from './crank';
+import type { LiveLook } from './LiveRockers';
+import { LiveRockers } from './LiveRockers';
 import type { Geometry, MapCell } from './mapCell';
 import { KIND_LETTERS } from './mapCell';
 import { MapTargets } from './MapTargets';
@@ -23,8 +24,6 @@ type Props = {
   /** An engine turned on the screen: what may be set and what is on its lobe follow it. */
   live?: LiveLook;
 };
-
-export type LiveLook = { crank: Crank; lookAt: (id: string, at: number) => 'here' | 'lobe' | '' };
 
 /** The narrowest column a thumb still hits; beyond eight cylinders a row scrolls. */
 const NARROWEST = 40;
@@ -72,7 +71,8 @@ function BankRow({ bank, name, cells, width, fine, onSelect, live }: RowProps) {
   const ids = geometry.places.map(({ id }) => id);
   const row = (
     <View style={{ width: full, height: geometry.height, alignSelf: 'center' }}>
-      <BankDrawing {...{ bank, cells, column, geometry, tokens, live }} />
+      <BankDrawing {...{ bank, cells, column, geometry, tokens }} moving={live !== undefined} />
+      {live && <LiveRockers {...{ geometry, cells, tokens, live }} width={full} />}
       {onSelect && <MapTargets {...{ bank, cells, column, geometry, fine, ids, onSelect }} />}
     </View>
   );
@@ -108,7 +108,8 @@ type DrawingProps = {
   column: number;
   geometry: Geometry;
   tokens: Tokens;
-  live: LiveLook | undefined;
+  /** The rockers follow a crank, and are painted apart. */
+  moving: boolean;
 };
 
 const BankDrawing = memo(function BankDrawing({
@@ -117,7 +118,7 @@ const BankDrawing = memo(function BankDrawing({
   column,
   geometry,
   tokens,
-  live,
+  moving,
 }: DrawingProps) {
   const { scale, height, places } = geometry;
   const full = column * bank.cylinders.length;
@@ -161,11 +162,7 @@ const BankDrawing = memo(function BankDrawing({
       {places.map(({ id, x }) => {
         const { says: _, ...look } = cells[id] ?? NOTHING;
         const place = { ...look, x, scale, tokens, letters: KIND_LETTERS[kindOf(id)] };
-        return live ? (
-          <LivePlace key={id} id={id} live={live} {...place} />
-        ) : (
-          <Place key={id} {...place} />
-        );
+        return moving ? <Letters key={id} {...place} /> : <Place key={id} {...place} />;
       })}
       {bank.cylinders.map(({ cylinder }, i) => (
         <Text
@@ -205,62 +202,29 @@ type PlaceProps = RockerLook & { x: number; scale: number; tokens: Tokens; lette
 
 /** One rocker in its place, with the letters of its kind below it. */
 const Place = memo(function Place({ letters, ...rocker }: PlaceProps) {
-  const { x, scale, tokens, here } = rocker;
   return (
     <G>
       <Rocker {...rocker} y={6} />
-      <Text
-        x={x}
-        y={6 + ROCKER.height * scale + 14}
-        fontSize={13}
-        fontFamily={font.figure}
-        fill={here ? tokens.act : tokens.secondInk}
-        textAnchor="middle"
-      >
-        {letters}
-      </Text>
+      <Letters letters={letters} {...rocker} />
     </G>
   );
 });
 
-const LOOKS = ['', 'here', 'lobe'] as const;
-type Shown = { style: { visibility: string } } | null;
+type LettersProps = Pick<PlaceProps, 'letters' | 'x' | 'scale' | 'tokens' | 'here'>;
 
-/**
- * A rocker in each of its looks, of which the crank shows one: what is drawn already only has
- * to be seen, so that a move of the finger lays nothing out anew.
- */
-const LivePlace = memo(function LivePlace(props: PlaceProps & { id: string; live: LiveLook }) {
-  const { id, live, ...place } = props;
-  const looks = useRef<Shown[]>([]);
-  useLayoutEffect(() => {
-    let shown: string | undefined;
-    const show = () => {
-      const look = live.lookAt(id, live.crank.at());
-      if (look === shown) return;
-      shown = look;
-      LOOKS.forEach((each, i) => {
-        const drawn = looks.current[i];
-        if (drawn) drawn.style.visibility = each === look ? 'inherit' : 'hidden';
-      });
-    };
-    show();
-    return live.crank.subscribe(show);
-  }, [id, live]);
+function Letters({ letters, x, scale, tokens, here }: LettersProps) {
   return (
-    <>
-      {LOOKS.map((look, i) => (
-        <G key={look} ref={(node) => void (looks.current[i] = elementOf(node))}>
-          <Place {...place} here={look === 'here'} onLobe={look === 'lobe'} />
-        </G>
-      ))}
-    </>
+    <Text
+      x={x}
+      y={6 + ROCKER.height * scale + 14}
+      fontSize={13}
+      fontFamily={font.figure}
+      fill={here ? tokens.act : tokens.secondInk}
+      textAnchor="middle"
+    >
+      {letters}
+    </Text>
   );
-});
-
-/** The element of the page behind a drawn group. */
-function elementOf(node: unknown): Shown {
-  return (node as { elementRef?: { current: Shown } } | null)?.elementRef?.current ?? null;
 }
 
 function kindOf(id: string): AdjusterKind {

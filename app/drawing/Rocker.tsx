@@ -17,13 +17,14 @@ export type RockerLook = {
 
 /** The drawing's own measure: a rocker is 24 wide and 120 long, foot at the bottom. */
 export const ROCKER = { width: 24, height: 132, shaft: 62 } as const;
-const PUSHED = 6;
+/** On its lobe a rocker is drawn so much lower. */
+export const PUSHED = 6;
 
-const ARM =
+export const ARM =
   'M -7.5 10 Q -7.5 1.5 0 1.5 Q 7.5 1.5 7.5 10 L 5.2 48 L 10 51 L 10 73 L 5.4 76 L 4.6 98 Q 6.4 101 6.4 105 Q 6.4 111 0 111 Q -6.4 111 -6.4 105 Q -6.4 101 -4.6 98 L -5.4 76 L -10 73 L -10 51 L -5.2 48 Z';
 /** The boss's edges on the shaft, and the oil hole between them. */
-const BOSS = 'M -10 56 H 10 M -10 68 H 10';
-const NUT = 'M -6.4 12 L -3.2 6.4 L 3.2 6.4 L 6.4 12 L 3.2 17.6 L -3.2 17.6 Z';
+export const BOSS = 'M -10 56 H 10 M -10 68 H 10';
+export const NUT = 'M -6.4 12 L -3.2 6.4 L 3.2 6.4 L 6.4 12 L 3.2 17.6 L -3.2 17.6 Z';
 
 type Props = RockerLook & { x: number; y: number; scale: number; tokens: Tokens };
 

@@ -1,5 +1,5 @@
 import type { ComponentProps } from 'react';
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTokens } from '../theme/ThemeProvider';
 import { BELOW, CamMap, LEFT, RIGHT } from './CamMap';
@@ -30,17 +30,22 @@ export function TurnableCamMap({ crank, ...map }: Props) {
   const line = useRef<View>(null);
   const slider = useRef<View>(null);
   const across = width - LEFT - RIGHT;
+  const dragged = useRef(false);
+  const say = useCallback(() => {
+    const at = Math.round(crank.at());
+    (slider.current as unknown as Node).setAttribute('aria-valuenow', String(at));
+    (slider.current as unknown as Node).setAttribute('aria-valuetext', `${at}°`);
+  }, [crank]);
   useEffect(() => {
     // Moved by hand: a frame in which React draws nothing is a frame that keeps up.
     const follow = () => {
       const at = crank.at();
       (line.current as unknown as Node).style.transform = `translateX(${(across * at) / cycle}px)`;
-      (slider.current as unknown as Node).setAttribute('aria-valuenow', String(Math.round(at)));
-      (slider.current as unknown as Node).setAttribute('aria-valuetext', `${Math.round(at)}°`);
+      if (!dragged.current) say();
     };
     follow();
     return crank.subscribe(follow);
-  }, [crank, across, cycle]);
+  }, [crank, across, cycle, say]);
   // Where the map begins is asked once a drag: asking per move makes the browser lay out.
   const left = useRef(0);
   const follow = ({ clientX }: PointerMove) => {
@@ -53,6 +58,7 @@ export function TurnableCamMap({ crank, ...map }: Props) {
       // No mouse events after this one, and no text marked while the finger goes across it.
       event.preventDefault();
       hand.setPointerCapture(event.pointerId);
+      dragged.current = true;
       hand.focus();
       left.current = (box.current as unknown as Box).getBoundingClientRect().left;
       follow(event);
@@ -60,12 +66,19 @@ export function TurnableCamMap({ crank, ...map }: Props) {
     const move = (event: PointerMove) => {
       if (event.buttons > 0) follow(event);
     };
+    // The angle is told once the finger is off: nobody listens to every degree on the way.
+    const lifted = () => {
+      dragged.current = false;
+      say();
+    };
     // Heard without React, which would look through the whole page for whom a move concerns.
     hand.addEventListener('pointerdown', down);
     hand.addEventListener('pointermove', move);
+    hand.addEventListener('lostpointercapture', lifted);
     return () => {
       hand.removeEventListener('pointerdown', down);
       hand.removeEventListener('pointermove', move);
+      hand.removeEventListener('lostpointercapture', lifted);
     };
   });
   const onKeyDown = (event: KeyPress) => {

@@ -6,6 +6,7 @@ import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
 import type { Crank } from './crank';
 import { EngineDial } from './EngineDial';
+import { whileSeen } from './whileSeen';
 
 type Props = { sheet: EngineSheet; crank: Crank; size: number };
 /** What is moved from one angle to the next without being drawn anew. */
@@ -24,6 +25,7 @@ export function TurningDial({ sheet, crank, size }: Props) {
   const marks = sheet.marks ?? [];
   const unmarked = useMemo(() => ({ ...sheet, marks: [] }), [sheet]);
   const forward = sheet.rotation?.sense === 'counterclockwise' ? -1 : 1;
+  const dial = useRef<View>(null);
   const rim = useRef<View>(null);
   const figure = useRef<Text>(null);
   useEffect(() => {
@@ -35,11 +37,15 @@ export function TurningDial({ sheet, crank, size }: Props) {
       if (written) written.data = `${Math.round(at)}°`;
     };
     move();
-    return crank.subscribe(move);
+    // What is out of sight waits: it is moved when it comes into view.
+    return whileSeen(dial.current, () => {
+      move();
+      return crank.subscribe(move);
+    });
   }, [crank, forward]);
   const middle = { left: size / 2, top: size * MIDDLE };
   return (
-    <View style={styles.dial}>
+    <View ref={dial} style={styles.dial}>
       <View style={{ width: size, height: size }}>
         <EngineDial sheet={unmarked} at={0} size={size} />
         <View ref={rim} style={[styles.rim, middle]} aria-hidden>

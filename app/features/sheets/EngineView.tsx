@@ -25,7 +25,7 @@ export function EngineView({ sheet, crank, stops, placed, width }: Props) {
   const [asked, setAsked] = useState<string>();
   const banks = useMemo(() => seatingOf(sheet), [sheet]);
   const lanes = useMemo(() => camLanes(sheet), [sheet]);
-  const live = useMemo(() => ({ crank, lookAt: engineLooks(sheet) }), [crank, sheet]);
+  const live = useMemo(() => ({ crank, looksOf: engineLooks(sheet) }), [crank, sheet]);
   const at = useRestingAt(crank);
   const cells = useMemo(() => engineCells(sheet, at, asked), [sheet, at, asked]);
   return (

@@ -1,6 +1,8 @@
-import type { EngineSheet } from '@longbar/core';
+import type { Adjuster, EngineSheet } from '@longbar/core';
 import { adjustersOf, cycleDegrees, holdsAt, marginAt, rockersAt } from '@longbar/core';
 import type { MapCell } from '../../drawing/mapCell';
+import type { Look } from '../../drawing/rockerPainter';
+import { LOOK_LETTERS } from '../../drawing/rockerPainter';
 
 /** What the map shows of a bare engine at a crank angle: what may be set, and the margins. */
 export function engineCells(
@@ -26,22 +28,22 @@ export function engineCells(
   );
 }
 
-type Look = 'here' | 'lobe' | '';
-
-/** What each rocker looks like at a whole crank angle; each is worked out once. */
-export function engineLooks(sheet: EngineSheet): (id: string, at: number) => Look {
+/** What each rocker looks like at every degree of the cycle, a letter each; worked out once. */
+export function engineLooks(sheet: EngineSheet): (id: string) => string {
   const cycle = cycleDegrees(sheet);
   const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
-  const lookAt = (id: string, at: number): Look => {
-    const adjuster = adjusters.get(id);
-    if (!adjuster) return '';
+  const known = new Map<string, string>();
+  const lookAt = (adjuster: Adjuster, at: number): Look => {
     if (holdsAt(adjuster, at, cycle)) return 'here';
     return rockersAt([adjuster], at, cycle).firm.length > 0 ? 'lobe' : '';
   };
-  const known = new Map<string, Look[]>();
-  return (id, at) => {
-    const own = known.get(id) ?? [];
+  return (id) => {
+    const adjuster = adjusters.get(id);
+    if (!adjuster) return '';
+    const own =
+      known.get(id) ??
+      Array.from({ length: cycle }, (_, at) => LOOK_LETTERS[lookAt(adjuster, at)]).join('');
     known.set(id, own);
-    return (own[at] ??= lookAt(id, at));
+    return own;
   };
 }
