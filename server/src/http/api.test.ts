@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
+import { get } from 'node:http';
 import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
 import {
+  ChecksSchema,
   MachineDetailSchema,
   MachineLinesSchema,
   SheetRevisionsSchema,
@@ -93,6 +96,71 @@ describe('machines', () => {
     expect((await post('2999-01-01', 9999)).body.error.issues[0].path).toBe('date');
     expect((await post('soon', 1)).body.error.issues[0].path).toBe('date');
     expect((await post('2026-11-21', '5')).body.error.issues[0].path).toBe('hours');
+  });
+});
+
+describe('what is asked for most', () => {
+  const ask = (path: string, encoding: string) =>
+    new Promise<{ encoding: string | undefined; vary: string | undefined; bytes: Buffer }>(
+      (resolve, reject) => {
+        get(`${server.url}${path}`, { headers: { 'accept-encoding': encoding } }, (answer) => {
+          const parts: Buffer[] = [];
+          answer.on('data', (part: Buffer) => parts.push(part));
+          answer.on('end', () => {
+            const { 'content-encoding': packed, vary } = answer.headers;
+            resolve({ encoding: packed, vary, bytes: Buffer.concat(parts) });
+          });
+        }).on('error', reject);
+      },
+    );
+
+  it.each(['/machines', `/machines/${PUMP}`, `/machines/${PUMP}/checks`])(
+    'answers %s packed to those who can unpack it, and plainly to those who cannot',
+    async (path) => {
+      const [packed, plain] = [await ask(path, 'gzip, br'), await ask(path, 'identity')];
+      expect(packed.encoding).toBe('gzip');
+      expect(packed.vary).toContain('Accept-Encoding');
+      expect(plain.encoding).toBeUndefined();
+      expect(gunzipSync(packed.bytes)).toEqual(plain.bytes);
+      expect(packed.bytes.length).toBeLessThan(plain.bytes.length / 2);
+    },
+  );
+
+  it('gives the checks of a machine as their schema says, the newest first', async () => {
+    const { body } = await server.get(`/machines/${PUMP}/checks`);
+    expect(v.is(ChecksSchema, body)).toBe(true);
+    const days = body.map(({ hours }: { hours: { date: string } }) => hours.date);
+    expect(days).toEqual([...days].sort().reverse());
+    expect((await server.get(`/machines/${randomUUID()}/checks`)).status).toBe(404);
+    expect((await server.get(`/machines/${randomUUID()}`)).status).toBe(404);
+  });
+
+  it('is packed anew by the next who asks, after a change', async () => {
+    const barge = MACHINES.find(({ name }) => name === 'Barge')!.id;
+    const hours = async () => (await server.get(`/machines/${barge}`)).body.hours.hours;
+    const before = await hours();
+    expect(await hours()).toBe(before);
+    await server.post(`/machines/${barge}/hours`, { date: '2026-11-22', hours: before + 1 });
+    expect(await hours()).toBe(before + 1);
+    const line = (await server.get('/machines')).body.find(
+      ({ id }: { id: string }) => id === barge,
+    );
+    expect(line.hours.hours).toBe(before + 1);
+  });
+
+  it('counts on after a meter that was replaced', async () => {
+    const launch = MACHINES.find(({ name }) => name === 'Launch')!.id;
+    const before = (await server.get(`/machines/${launch}`)).body;
+    const read = (body: object) => server.post(`/machines/${launch}/hours`, body);
+    expect((await read({ date: '2026-11-22', hours: 2 })).status).toBe(400);
+    expect((await read({ date: '2026-11-22', hours: 2, replaced: true })).status).toBe(201);
+    const after = (await server.get(`/machines/${launch}`)).body;
+    expect(after.hours).toEqual({ date: '2026-11-22', hours: 2 });
+    expect(after.meter).toHaveLength(before.meter.length + 1);
+    expect(after.due.hoursLeft).toBe(before.due.hoursLeft);
+    expect((await read({ date: '2026-11-23', hours: 12, sure: true })).status).toBe(201);
+    const later = (await server.get(`/machines/${launch}`)).body;
+    expect(later.due.hoursLeft).toBe(before.due.hoursLeft - 10);
   });
 });
 

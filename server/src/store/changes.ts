@@ -65,6 +65,15 @@ export async function driftChanged(
   );
 }
 
+/** The signed checks of a machine have changed, or the meter they are counted by. */
+export async function checksChanged(
+  db: Database,
+  machine: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run("UPDATE machine_drift SET job = '' WHERE machine = $1", [machine], transaction);
+}
+
 /** In place of a day: only the line is old. */
 const LINE_ONLY = 'line';
 
@@ -76,6 +85,11 @@ export async function sheetChanged(
 ): Promise<void> {
   await db.run(
     "UPDATE machine_reads SET day = '' WHERE machine IN (SELECT id FROM machines WHERE sheet = $1)",
+    [sheet],
+    transaction,
+  );
+  await db.run(
+    "UPDATE machine_drift SET job = '' WHERE machine IN (SELECT id FROM machines WHERE sheet = $1)",
     [sheet],
     transaction,
   );

@@ -34,7 +34,7 @@ export async function settleDrift(
   return done;
 }
 
-/** The last signed job of each machine. */
+/** The last signed job of each machine. What rests on another, or on none, is old. */
 const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
   WHERE json_extract(summary, '$.signed') IS NOT NULL GROUP BY machine`;
 

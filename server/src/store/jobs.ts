@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import { RequestError } from '../requestError';
-import { jobChanged } from './changes';
+import { checksChanged, jobChanged } from './changes';
 import type { Database } from './database';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
@@ -64,6 +64,7 @@ export async function appendEvents(
     await db.run(APPEND, [job, now, JSON.stringify(rows)], transaction);
     await jobChanged(db, row, transaction);
     const signs = [...fresh.values()].some(({ type }) => type === 'job.signed');
+    if (signs || row.seal !== null) await checksChanged(db, row.machine, transaction);
     if (signs && row.seal === null) await seal(db, job, transaction);
   });
   return events.map(({ id }) => id);

@@ -2,7 +2,7 @@ import type { HoursPost, HoursReading, MachineLine } from '@longbar/core';
 import { engineHours, questionHours } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
-import { machineChanged } from './changes';
+import { checksChanged, machineChanged } from './changes';
 import type { Database } from './database';
 import { checkTexts, jobLines, lockPairsOn } from './jobReads';
 import { readingsOf } from './machineReads';
@@ -74,6 +74,7 @@ async function replaceMeter(
   const ran = before ? engineHours(before, meter) : 0;
   const changed = [...meter, { date, offset: ran - reading.hours }];
   await db.tables.machines.update({ meter: changed }, { where: { id }, transaction });
+  await checksChanged(db, id, transaction);
 }
 
 async function machineRow(db: Database, id: string): Promise<MachineRow> {

@@ -2,7 +2,9 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type { Database } from './database';
 
-const pack = promisify(gzip);
+const packed = promisify(gzip);
+/** Of zlib's levels: from here on an answer gets little smaller for much more time. */
+const LEVEL = 3;
 
 /** So many are kept, the oldest go first: of a machine they are some tens of kilobytes. */
 const MOST = 2000;
@@ -24,7 +26,7 @@ export async function packedAnswer(
   const answers = answersOf(db);
   const known = answers.get(key);
   if (known) return known;
-  const made = make().then((text) => pack(text));
+  const made = make().then((text) => packed(text, { level: LEVEL }));
   answers.set(key, made);
   made.catch(() => answers.delete(key));
   const [oldest] = answers.keys();

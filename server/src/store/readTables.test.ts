@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { SeededRandom } from '@longbar/core';
 import { NOW } from '../../test-support/testServer';
 import { loadDemo } from '../demo/loadDemo';
 import { signedJob } from '../demo/signedJob';
@@ -11,6 +12,8 @@ import { settleDrift } from './drift';
 import { appendEvents, beginJob } from './jobs';
 import { addHours, listMachines, machineDetail } from './machines';
 import { rebuild, settle } from './readTables';
+import { publishSheet } from './sheets';
+import { readShop, writeShop } from './shop';
 
 const TODAY = '2026-11-23';
 const at = NOW.toISOString();
@@ -71,6 +74,56 @@ describe('what is derived from the journal', () => {
       expect(adjuster).toMatch(/^No\. \d+ /);
       expect(atHours).toBeLessThan(makers);
     }
+  });
+
+  it('follows the shop’s rules and a new revision of the sheet', async () => {
+    const other = MACHINES[1]!;
+    const job = { ...head, id: '00000000-0000-4000-8000-0000000000b1', machine: other.id };
+    await beginJob(db, job);
+    const steps = async () => {
+      const line = (await listMachines(db, TODAY)).find(({ id }) => id === other.id);
+      return line?.jobs.open?.summary.step?.of;
+    };
+    expect(await steps()).toBeGreaterThan(5);
+    const sheet = other.sheet;
+    const renamed = { ...sheet.document, name: 'Dunlin 4, later' };
+    await publishSheet(db, sheet.id, renamed, at);
+    const line = (await listMachines(db, TODAY)).find(({ id }) => id === other.id);
+    expect(line).toMatchObject({ engine: 'Dunlin 4, later', sheet: { revision: 2 } });
+    const detail = JSON.parse(await machineDetail(db, other.id, TODAY));
+    expect(detail.document.name).toBe('Dunlin 4, later');
+    const shop = await readShop(db);
+    await db.write((transaction) => writeShop(db, { ...shop, round: 'all' }, transaction));
+    const stale = await db.rows('SELECT job FROM job_reads WHERE stale = 1');
+    expect(stale).toContainEqual({ job: job.id });
+    await settle(db, TODAY);
+    expect(await db.rows('SELECT job FROM job_reads WHERE stale = 1')).toEqual([]);
+  });
+
+  it('is worked out to the same whatever came in which order, and read in between', async () => {
+    const chance = new SeededRandom(9);
+    const jobs = [2, 3, 4].map((n) => {
+      const own = signedJob(machine, { ...past, daysAgo: n, hours: 6500 + n }, NOW);
+      return { ...own, sent: 0 };
+    });
+    for (let step = 0; step < 60; step++) {
+      const job = chance.one(jobs);
+      const what = chance.next();
+      if (job.sent === 0) await beginJob(db, job.head);
+      const batch = job.events.slice(job.sent, job.sent + chance.whole(1, 12));
+      if (what < 0.7 && batch.length > 0) {
+        await appendEvents(db, job.head.id, batch, at);
+        job.sent += batch.length;
+      } else if (what < 0.8) await settle(db, TODAY);
+      else if (what < 0.9) await settleDrift(db);
+      else await machineDetail(db, chance.one(MACHINES).id, '2026-12-24');
+    }
+    await settle(db, TODAY);
+    await settleDrift(db);
+    await settle(db, TODAY);
+    const before = await kept();
+    await rebuild(db, TODAY);
+    expect(await kept()).toEqual(before);
   });
 
   it('is the same bytes when it is worked out anew', async () => {
