@@ -8,6 +8,8 @@ import { quantile } from './line';
 
 const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
 const VISITS = 7;
+/** What has come is told this much later, ms. */
+const SETTLES = 500;
 
 type Page = { web: string; shows: string };
 type Visit = { script: number; all: number };
@@ -82,6 +84,9 @@ async function firstVisit(browser: Browser, { web, shows }: Page): Promise<Visit
   await page.getByText(shows).first().waitFor();
   shown = true;
   await page.waitForLoadState('networkidle');
+  // A font that is asked for once the page is shown belongs to it as well.
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await page.waitForTimeout(SETTLES);
   await context.close();
   await server.end();
   return visit;
