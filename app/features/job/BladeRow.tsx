@@ -8,7 +8,7 @@ import {
   steppedBlades,
 } from '@longbar/core';
 import { memo, useEffect, useMemo, useRef } from 'react';
-import { Pressable, ScrollView, StyleSheet } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { useQuickPress } from '../../theme/useQuickPress';
@@ -129,18 +129,20 @@ function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
         styles.tile,
         wide && styles.wide,
         {
-          borderColor: tone === 'plain' ? tokens.line : tokens.ink,
-          borderWidth: tone === 'plain' ? 1.4 : 2.2,
+          // A border that grows would lay the whole page out anew; a shadow of its width does not.
+          boxShadow: `inset 0 0 0 ${tone === 'plain' ? `1.4px ${tokens.line}` : `2.2px ${tokens.ink}`}`,
           backgroundColor: tone === 'enters' ? tokens.enamelTint : tokens.sheet,
         },
       ]}
     >
-      <Words as="figure" color={color}>
-        {figure}
-      </Words>
-      <Words as="label" color={color}>
-        {word}
-      </Words>
+      <View style={[StyleSheet.absoluteFill, styles.face]}>
+        <Words as="figure" color={color}>
+          {figure}
+        </Words>
+        <Words as="label" color={color}>
+          {word}
+        </Words>
+      </View>
     </Pressable>
   );
 }
@@ -148,14 +150,7 @@ function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
 const styles = StyleSheet.create({
   wide: { width: 2 * TILE },
   row: { gap: space.small, paddingVertical: 2 },
-  tile: {
-    width: TILE,
-    height: 64,
-    // A tapped tile lays out itself and not the page.
-    contain: 'strict',
-    borderRadius: radius - 2,
-    alignItems: 'center',
-    justifyContent: 'center',
-    paddingVertical: 6,
-  } as object,
+  tile: { width: TILE, height: 64, borderRadius: radius - 2 },
+  // A tapped tile lays out what is written on it, and not the page.
+  face: { contain: 'strict', alignItems: 'center', justifyContent: 'center' } as object,
 });
