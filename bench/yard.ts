@@ -80,13 +80,11 @@ async function serve(folder: string) {
   return server;
 }
 
-const agent = new Agent({ keepAlive: true });
-
 /** The whole answer, as a browser asks for it; unpacked it is not, for that is the browser's. */
-function ask(path: string, encoding: string): Promise<Buffer> {
+function ask(path: string, encoding: string, agent?: Agent): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const options = {
-      agent,
+      ...(agent && { agent }),
       port: PORT,
       path: `/api${path}`,
       headers: { 'accept-encoding': encoding },
@@ -111,6 +109,8 @@ async function text(path: string): Promise<string> {
 /** So many clients, each asking for a page, waiting, and asking again, until `done`. */
 async function load(ids: readonly string[], done: Promise<unknown>): Promise<Answers> {
   const answers: Answers = { 'yard board': [], 'machine page': [], 'drift of one machine': [] };
+  // Connections of its own: one that has lain idle may be closed at the other end.
+  const agent = new Agent({ keepAlive: true });
   let going = true;
   const end = () => (going = false);
   done.then(end, end);
@@ -124,12 +124,13 @@ async function load(ids: readonly string[], done: Promise<unknown>): Promise<Ans
         ['drift of one machine', `/machines/${id}/checks`],
       ] as const);
       const begun = performance.now();
-      await ask(path, 'gzip');
+      await ask(path, 'gzip', agent);
       answers[page]?.push(performance.now() - begun);
       await pause(PAUSE);
     }
   };
   await Promise.all(Array.from({ length: CLIENTS }, (_, i) => client(i + 1)));
+  agent.destroy();
   return answers;
 }
 

@@ -10,8 +10,11 @@ const orphaned = () => process.exit(1);
 process.on('disconnect', orphaned);
 const db = await openDatabase(process.argv[2] ?? '');
 await settleJobs(db);
-const done = await settleDrift(db, (so, of) => process.send?.({ done: so, of }));
+const said = (done: number, of: number) =>
+  // Where nobody listens any more, it has ended by the time that is told.
+  process.send?.({ done, of }, undefined, undefined, () => undefined);
+const done = await settleDrift(db, said);
 await db.close();
 process.off('disconnect', orphaned);
-process.send?.({ done, of: done });
+said(done, done);
 process.disconnect?.();
