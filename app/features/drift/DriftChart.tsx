@@ -3,7 +3,9 @@ import { adjusterName, formatHours, formatMillimetres, middleOf } from '@longbar
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { font } from '../../theme/fonts';
+import { Spread } from '../../theme/Panel';
 import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
 
 type Props = {
   history: DriftHistory;
@@ -22,15 +24,12 @@ type Props = {
 export function DriftChart({ history, spec, forecast, width, height, large = false }: Props) {
   const tokens = useTokens();
   const jobs = [...history.jobs].sort((a, b) => a.hours - b.hours);
-  const points = jobs.flatMap(({ hours, found, left }, i) => {
+  const points = jobs.flatMap(({ hours, found, left }) => {
     const [was, is] = [middleOf(found), middleOf(left)];
-    // The first and the last are enough to read the others by, and leave them room.
-    const ends = i === 0 || i === jobs.length - 1;
-    const label = large && ends ? `${formatHours(Math.round(hours))} h` : '';
     return [
-      ...(was === undefined ? [] : [{ value: was, label, hours, set: false }]),
-      ...(is === undefined || is === was ? [] : [{ value: is, label: '', hours, set: true }]),
-    ].map((point) => ({ ...point, last: i === jobs.length - 1 }));
+      ...(was === undefined ? [] : [{ value: was, hours, set: false }]),
+      ...(is === undefined || is === was ? [] : [{ value: is, hours, set: true }]),
+    ];
   });
   const range = spec.high - spec.low;
   const values = [...points.map(({ value }) => value), spec.low, spec.high];
@@ -40,7 +39,7 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   const ahead = last && forecast?.rate != null ? aheadOf(last.value, forecast) : undefined;
   const shown = [
     ...points.map((point) => ({ ...point, hidden: false })),
-    ...(ahead === undefined ? [] : [{ value: ahead, label: '', set: false, hidden: true }]),
+    ...(ahead === undefined ? [] : [{ value: ahead, set: false, hidden: true }]),
   ];
   const says = `${adjusterName(history.id)}: ${points
     .map(
@@ -51,10 +50,9 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   return (
     <View role="img" aria-label={says} style={{ width, overflow: 'hidden' }}>
       <LineChart
-        data={shown.map(({ value, label, set, hidden }) => ({
+        data={shown.map(({ value, set, hidden }) => ({
           hideDataPoint: hidden,
           value: value - bottom,
-          label,
           dataPointColor: set ? tokens.dab : tokens.enamelInk,
           dataPointRadius: large ? 5 : 3.5,
           dataPointShape: set ? ('rectangular' as const) : ('circular' as const),
@@ -82,13 +80,7 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
         noOfSections={large ? 4 : 1}
         formatYLabel={(value) => formatMillimetres(Math.round(Number(value) + bottom))}
         yAxisTextStyle={{ color: tokens.secondInk, fontFamily: font.label, fontSize: 12 }}
-        xAxisLabelTextStyle={{
-          color: tokens.secondInk,
-          fontFamily: font.label,
-          fontSize: 12,
-          width: 64,
-        }}
-        yAxisLabelWidth={large ? 46 : 0}
+        yAxisLabelWidth={large ? LABELS : 0}
         hideYAxisText={!large}
         hideRules
         color={tokens.enamelInk}
@@ -107,10 +99,28 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
         isAnimated={false}
         disableScroll
       />
+      {large && (
+        <Spread style={{ paddingLeft: LABELS }}>
+          <Words as="note" color="secondInk">
+            {hoursWords(jobs[0]?.hours)}
+          </Words>
+          <Words as="note" color="secondInk">
+            {hoursWords(jobs.at(-1)?.hours)}
+            {ahead === undefined ? '' : `, and ${formatHours(AHEAD)} h on`}
+          </Words>
+        </Spread>
+      )}
     </View>
   );
 }
 
+/** The first and the last check are enough to read the others by. */
+function hoursWords(hours: number | undefined): string {
+  return hours === undefined ? '' : `${formatHours(Math.round(hours))} h`;
+}
+
+/** The room of the figures beside the chart. */
+const LABELS = 46;
 /** So far ahead the dashed line is drawn, hours. */
 const AHEAD = 1000;
 

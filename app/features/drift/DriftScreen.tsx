@@ -56,6 +56,7 @@ function MachineDrift({ machine, checks }: { machine: MachineDetail; checks: Job
           <View style={styles.multiples}>
             {adjustersOf(sheet)
               .filter((each) => each.kind === kind)
+              .sort((a, b) => a.cylinder - b.cylinder || a.n - b.n)
               .map(({ id }) => (
                 <Small key={id} {...{ drift, id }} chosen={id === shown} onPress={setAsked} />
               ))}
