@@ -43,7 +43,8 @@ export function RecordScreen({ id }: { id: string }) {
     <ScrollView style={{ backgroundColor: tokens.sheet }} contentContainerStyle={styles.page}>
       <Row style={styles.noPrint}>
         <Act
-          label="Back to the machine"
+          label="Back"
+          name="Back to the machine"
           icon="back"
           onPress={() => router.replace(`/machines/${job.setting.head.machine}`)}
         />
