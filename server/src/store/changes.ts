@@ -6,10 +6,10 @@ import type { Database } from './database';
  * that is worked out anew when it is next read.
  */
 
-/** A job has begun, or its journal has grown: what is read of it and its machine is old. */
-export async function jobChanged(
+/** A job has begun, or its journal has grown. What rests on it is old once it is worked out. */
+export async function journalGrew(
   db: Database,
-  { id, machine, sheet, at }: { id: string; machine: string; sheet: string; at: string },
+  { id, machine, at }: { id: string; machine: string; at: string },
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
@@ -18,24 +18,29 @@ export async function jobChanged(
     [id, machine, at],
     transaction,
   );
+}
+
+/** The shop's rules have changed: where each open job stands may have. */
+export async function openJobsChanged(db: Database, transaction: Transaction): Promise<void> {
+  await db.run(
+    "UPDATE job_reads SET stale = 1 WHERE json_extract(summary, '$.signed') IS NULL",
+    [],
+    transaction,
+  );
+}
+
+/** What is read of a job is worked out anew: its machine, and its type of engine, rest on it. */
+export async function jobChanged(
+  db: Database,
+  { machine, sheet }: { machine: string; sheet: string },
+  transaction: Transaction,
+): Promise<void> {
   await db.run(
     "INSERT INTO sheet_reads VALUES ($1, 1, '[]') ON CONFLICT (sheet) DO UPDATE SET stale = 1",
     [sheet],
     transaction,
   );
   await machineChanged(db, machine, transaction);
-}
-
-/** The shop's rules have changed: where each open job stands may have. */
-export async function openJobsChanged(db: Database, transaction: Transaction): Promise<void> {
-  const open = "json_extract(summary, '$.signed') IS NULL";
-  await db.run(`UPDATE job_reads SET stale = 1 WHERE ${open}`, [], transaction);
-  await db.run(
-    `UPDATE machine_reads SET day = ''
-     WHERE machine IN (SELECT machine FROM job_reads WHERE ${open})`,
-    [],
-    transaction,
-  );
 }
 
 /** The hours, the meter or the sheet of a machine have changed. */

@@ -42,11 +42,15 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
   const row = (await db.tables.machines.findByPk(machine))?.get();
   const sheet = row && (await readSheet(db, row.sheet));
   if (!sheet) throw new Error(`Machine ${machine} has no sheet.`);
-  const checks = (await checkTexts(db, machine)).map((text) => JSON.parse(text) as JobCheck);
-  const past = pastOf(sheet.document, checks, row.meter);
+  const checks = await checkTexts(db, machine);
+  const read = checks.map((text) => JSON.parse(text) as JobCheck);
+  const past = pastOf(sheet.document, read, row.meter);
   const specs = specsByKind(past.sheet);
   const { recheckAt } = forecastDrift(past.histories, specs, driftOptions(past.sheet));
   await db.write(async (transaction) => {
+    // A check that came meanwhile makes this one of yesterday: the next time sees it.
+    const now = await checkTexts(db, machine);
+    if (now.join() !== checks.join()) return;
     await db.run(
       `INSERT INTO machine_drift VALUES ($1, $2, $3)
        ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3`,

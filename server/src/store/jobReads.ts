@@ -1,6 +1,7 @@
 import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
+import { checksChanged, jobChanged } from './changes';
 import { headOf } from './jobHead';
 import { unpack } from './packedAnswers';
 import { readSheet } from './sheets';
@@ -42,18 +43,34 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   const now = journal.at(-1)?.receivedAt ?? row.at;
   const shop = await readShop(db);
   const { summary, check } = summarise(headOf(row), sheet.document, shop, events, now);
-  await db.run(
-    `UPDATE job_reads SET stale = 0, summary = $1, "check" = $2 WHERE job = $3`,
-    [JSON.stringify(summary), JSON.stringify(check), id],
+  const texts = [summary, check].map((each) => JSON.stringify(each));
+  const [before] = await db.rows<{ signed: number; check: string }>(
+    `SELECT json_extract(summary, '$.signed') IS NOT NULL AS signed, "check"
+     FROM job_reads WHERE job = $1`,
+    [id],
     transaction,
   );
+  await db.run(
+    `UPDATE job_reads SET stale = 0, summary = $1, "check" = $2 WHERE job = $3`,
+    [...texts, id],
+    transaction,
+  );
+  // Whoever wrote it said only that the journal grew: what rests on it is old from here on, and
+  // not before, or it would be taken for fresh while this was still to come.
+  await jobChanged(db, row, transaction);
+  const another = !before?.signed || before.check !== texts[1];
+  if (summary.signed && another) await checksChanged(db, row.machine, transaction);
 }
 
-/** The jobs of a machine, newest first; before an instant, where one is given. */
+/**
+ * The jobs of a machine, newest first; before an instant, where one is given. One that began
+ * this very moment and is not worked out yet is not among them.
+ */
 export async function jobLines(db: Database, machine: string, before = '9'): Promise<JobLine[]> {
   const rows = await db.rows<Omit<JobLine, 'summary'> & { summary: string }>(
     `SELECT id, jobs.at, by, method, sheetRevision, summary FROM job_reads
-     JOIN jobs ON jobs.id = job WHERE job_reads.machine = $1 AND job_reads.at < $2
+     JOIN jobs ON jobs.id = job
+     WHERE job_reads.machine = $1 AND job_reads.at < $2 AND summary <> '{}'
      ORDER BY job_reads.at DESC`,
     [machine, before],
   );
@@ -68,6 +85,11 @@ export async function checkTexts(db: Database, machine: string): Promise<string[
     [machine],
   );
   return rows.map(({ check }) => check);
+}
+
+/** What these jobs measured, newest first. */
+export async function checksOf(db: Database, machine: string): Promise<JobCheck[]> {
+  return (await checkTexts(db, machine)).map((text) => JSON.parse(text) as JobCheck);
 }
 
 /** What one job measured. */

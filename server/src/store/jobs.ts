@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import { RequestError } from '../requestError';
-import { checksChanged, jobChanged } from './changes';
+import { journalGrew } from './changes';
 import type { Database } from './database';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
@@ -36,7 +36,7 @@ export async function beginJob(
       throw new RequestError(409, 'A different job has this id already.');
     }
     await db.tables.jobs.create({ ...head, sheet, seal: null }, { transaction });
-    await jobChanged(db, { ...head, sheet }, transaction);
+    await journalGrew(db, head, transaction);
     return { head, made: true };
   });
 }
@@ -51,10 +51,9 @@ export async function appendEvents(
   events: readonly JobEvent[],
   now: string,
 ): Promise<string[]> {
-  const [row] = await db.rows<JobRow>(
-    'SELECT id, machine, sheet, at, seal FROM jobs WHERE id = $1',
-    [job],
-  );
+  const [row] = await db.rows<JobRow>('SELECT id, machine, at, seal FROM jobs WHERE id = $1', [
+    job,
+  ]);
   if (!row) throw new RequestError(404, 'There is no such job.');
   await db.write(async (transaction) => {
     const known = await refuseForeign(db, job, events, transaction);
@@ -62,9 +61,8 @@ export async function appendEvents(
     if (fresh.size === 0) return;
     const rows = [...fresh.values()].map((event) => [event.id, event.n, JSON.stringify(event)]);
     await db.run(APPEND, [job, now, JSON.stringify(rows)], transaction);
-    await jobChanged(db, row, transaction);
+    await journalGrew(db, row, transaction);
     const signs = [...fresh.values()].some(({ type }) => type === 'job.signed');
-    if (signs || row.seal !== null) await checksChanged(db, row.machine, transaction);
     if (signs && row.seal === null) await seal(db, job, transaction);
   });
   return events.map(({ id }) => id);

@@ -1,18 +1,11 @@
-import type {
-  HoursReading,
-  JobCheck,
-  JobLine,
-  MachineDetail,
-  MachineLine,
-  SheetDetail,
-} from '@longbar/core';
+import type { HoursReading, JobLine, MachineDetail, MachineLine, SheetDetail } from '@longbar/core';
 import { findingsOf, nextDue, pastOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { byDate } from './byDate';
 import type { Database } from './database';
 import { recheckOf } from './drift';
 import { lastLeftOf, notesOf } from './history';
-import { checkTexts, jobLines } from './jobReads';
+import { checksOf, jobLines } from './jobReads';
 import { unpack } from './packedAnswers';
 import { readSheet } from './sheets';
 import type { MachineRow } from './tables';
@@ -126,8 +119,7 @@ function isComplete(signed: JobLine['summary']['signed']): boolean {
 type MachinePage = Omit<MachineDetail, keyof MachineLine | 'lockPairs'>;
 
 async function pageOf({ db, machine, sheet, jobs, readings }: Past): Promise<MachinePage> {
-  const checks = (await checkTexts(db, machine.id)).map((text) => JSON.parse(text) as JobCheck);
-  const past = pastOf(sheet.document, checks, machine.meter);
+  const past = pastOf(sheet.document, await checksOf(db, machine.id), machine.meter);
   return {
     document: sheet.document,
     meter: machine.meter,

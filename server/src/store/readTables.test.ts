@@ -126,6 +126,31 @@ describe('what is derived from the journal', () => {
     expect(await kept()).toEqual(before);
   });
 
+  it('misses nothing of what is written while it is worked out', async () => {
+    const { head: began, events: own } = signedJob(
+      machine,
+      { ...past, daysAgo: 1, hours: 6589 },
+      NOW,
+    );
+    await beginJob(db, began);
+    // Readers and a writer at once: whatever falls between the two steps of working out.
+    const reading = async () => {
+      for (let i = 0; i < 40; i++) await machineDetail(db, machine.id, TODAY);
+    };
+    const writing = async () => {
+      for (let i = 0; i < own.length; i += 3) {
+        await appendEvents(db, began.id, own.slice(i, i + 3), at);
+      }
+    };
+    await Promise.all([writing(), reading(), reading()]);
+    await settle(db, TODAY);
+    await settleDrift(db);
+    await settle(db, TODAY);
+    const before = await kept();
+    await rebuild(db, TODAY);
+    expect(await kept()).toEqual(before);
+  });
+
   it('is the same bytes when it is worked out anew', async () => {
     await settle(db, TODAY);
     const before = await kept();
