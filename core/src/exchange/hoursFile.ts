@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { UuidSchema } from '../job/events';
 import type { HoursReading, MeterChange } from '../service/hours';
-import { questionHours } from '../service/questionHours';
+import { HoursQuestions } from '../service/questionHours';
 import type { LineIssue } from './archive';
 
 const column = v.pipe(
@@ -116,14 +116,13 @@ export function readHours(
 ): ReadHours {
   const issues: LineIssue[] = [];
   const byName = new Map(yard.map((machine) => [plain(machine.name), machine]));
+  const one = yard.find(({ id }) => id === only);
   const byDay = new Map<string, { line: number; machine: KnownHours; reading: HoursReading }>();
   let known = 0;
   for (const { line, cells } of rows) {
     const wrong = (path: string, message: string) => issues.push({ line, path, message });
     const machine =
-      columns.machine === null
-        ? yard.find(({ id }) => id === only)
-        : byName.get(plain(cells[columns.machine] ?? ''));
+      columns.machine === null ? one : byName.get(plain(cells[columns.machine] ?? ''));
     const date = dayOf(cells[columns.date] ?? '', columns.dayFirst);
     const hours = figureOf(cells[columns.hours] ?? '');
     if (!machine) {
@@ -142,21 +141,20 @@ export function readHours(
     }
   }
   const fresh = [...byDay.values()].sort((a, b) => a.reading.date.localeCompare(b.reading.date));
-  const soFar = new Map(yard.map(({ id, readings }) => [id, [...readings]]));
+  const questions = new Map<string, HoursQuestions>();
   const readings = fresh.flatMap(({ line, machine, reading }) => {
-    const before = soFar.get(machine.id) ?? [];
-    const same = ({ date, hours }: HoursReading) =>
-      date.slice(0, 10) === reading.date && hours === reading.hours;
-    if (before.some(same)) {
+    const own = questions.get(machine.id) ?? new HoursQuestions(machine.readings, machine.meter);
+    questions.set(machine.id, own);
+    if (own.knows(reading)) {
       known++;
       return [];
     }
-    const doubt = questionHours(reading, before, machine.meter);
+    const doubt = own.ask(reading);
     if (doubt) {
       issues.push({ line, path: 'hours', message: doubt.says });
       return [];
     }
-    before.push(reading);
+    own.add(reading);
     return [{ machine: machine.id, ...reading }];
   });
   issues.sort((a, b) => a.line - b.line);

@@ -1,55 +1,129 @@
 import { daysBetween } from '../calendar';
 import { formatDay, formatHours } from '../units';
-import type { HoursReading, MeterChange } from './hours';
+import type { HoursReading, MeterChange, Use } from './hours';
 import { engineHours, useOf } from './hours';
 
 /** More than a day has is impossible; this much over the usual use is questioned. */
 const HOURS_A_DAY = 24;
 const FAR_ABOVE = 4;
 
+/** What is doubtful about a reading, in a sentence. */
+export type HoursDoubt = { doubt: 'below' | 'above' | 'impossible' | 'far'; says: string };
+
+const dayOf = ({ date }: HoursReading) => date.slice(0, 10);
+
 /**
- * What is doubtful about a new reading of the hour meter, in a sentence; undefined where
- * nothing is. One below its neighbours is either misread or the meter was replaced or reset;
- * more than the days between hold is impossible; far above the usual use is asked about.
+ * What may be doubted about readings of one hour meter, one after the other. Its use is what
+ * the readings known at the beginning tell, so that a long table is questioned in one go.
  */
+export class HoursQuestions {
+  /** By day; of one day, the fewer hours first. */
+  private readonly inOrder: HoursReading[];
+  private readonly known: HoursReading[];
+  private readonly uses = new Map<string, Use | undefined>();
+
+  constructor(
+    known: readonly HoursReading[],
+    private readonly meter: readonly MeterChange[],
+  ) {
+    this.inOrder = [...known].sort((a, b) => dayOf(a).localeCompare(dayOf(b)) || a.hours - b.hours);
+    this.known = [...this.inOrder];
+  }
+
+  /** Whether this very reading is known already. */
+  knows(reading: HoursReading): boolean {
+    for (let i = firstAt(this.inOrder, dayOf(reading)); i < this.inOrder.length; i++) {
+      const each = this.inOrder[i] as HoursReading;
+      if (dayOf(each) !== dayOf(reading)) return false;
+      if (each.hours === reading.hours) return true;
+    }
+    return false;
+  }
+
+  /** Takes a reading for known from here on. */
+  add(reading: HoursReading): void {
+    let at = firstAt(this.inOrder, dayOf(reading));
+    const isBefore = (each: HoursReading | undefined) =>
+      each !== undefined && dayOf(each) === dayOf(reading) && each.hours <= reading.hours;
+    while (isBefore(this.inOrder[at])) at++;
+    this.inOrder.splice(at, 0, reading);
+  }
+
+  /**
+   * One below its neighbours is either misread or the meter was replaced or reset; more than the
+   * days between hold is impossible; far above the usual use is asked about. Undefined where
+   * nothing is doubtful.
+   */
+  ask(reading: HoursReading): HoursDoubt | undefined {
+    const at = firstAt(this.inOrder, dayOf(reading));
+    const before = this.inOrder[at - 1];
+    const after = this.inOrder[firstAt(this.inOrder, nextDay(dayOf(reading)))];
+    const hours = engineHours(reading, this.meter);
+    const said = (each: HoursReading) => `${formatHours(each.hours)} h on ${formatDay(each.date)}`;
+    if (before && engineHours(before, this.meter) > hours) {
+      return {
+        doubt: 'below',
+        says: `The meter showed ${said(before)} already. Read it once more, or say that the meter was replaced or reset.`,
+      };
+    }
+    if (after && engineHours(after, this.meter) < hours) {
+      return { doubt: 'above', says: `The meter showed only ${said(after)}. Read it once more.` };
+    }
+    if (!before) return undefined;
+    const days = daysBetween(before.date, reading.date);
+    const added = hours - engineHours(before, this.meter);
+    // The day it was read on and the day itself both count.
+    if (added > HOURS_A_DAY * (days + 1)) {
+      return {
+        doubt: 'impossible',
+        says: `${formatHours(added)} h in ${days} days is more than there are. The meter showed ${said(before)}.`,
+      };
+    }
+    const use = this.useBefore(dayOf(reading));
+    if (use && days > 0 && added / days > FAR_ABOVE * Math.max(use.fast, use.perDay)) {
+      const usual = Math.round(use.perDay * 365);
+      return {
+        doubt: 'far',
+        says: `That is ${formatHours(added)} h in ${days} days; it is used about ${formatHours(usual)} h a year. Read it once more.`,
+      };
+    }
+    return undefined;
+  }
+
+  /** The use as what was known before a day tells it; worked out once for each last reading. */
+  private useBefore(day: string): Use | undefined {
+    const last = this.known[firstAt(this.known, day) - 1];
+    if (!last) return undefined;
+    const until = dayOf(last);
+    if (!this.uses.has(until)) {
+      const engine = this.known.map((each) => ({ ...each, hours: engineHours(each, this.meter) }));
+      this.uses.set(until, useOf(engine, last.date));
+    }
+    return this.uses.get(until);
+  }
+}
+
+/** Sorts after every reading of the day, and before those of the next. */
+function nextDay(day: string): string {
+  return `${day}~`;
+}
+
+/** The place of the first reading that is not before this day. */
+function firstAt(inOrder: readonly HoursReading[], day: string): number {
+  let [low, high] = [0, inOrder.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (dayOf(inOrder[middle] as HoursReading) < day) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** What is doubtful about one new reading of the hour meter; undefined where nothing is. */
 export function questionHours(
   reading: HoursReading,
   known: readonly HoursReading[],
   meter: readonly MeterChange[],
-): { doubt: 'below' | 'above' | 'impossible' | 'far'; says: string } | undefined {
-  const day = ({ date }: HoursReading) => date.slice(0, 10);
-  const inOrder = [...known].sort((a, b) => day(a).localeCompare(day(b)) || a.hours - b.hours);
-  const before = inOrder.filter((each) => day(each) < day(reading)).at(-1);
-  const after = inOrder.find((each) => day(each) > day(reading));
-  const hours = engineHours(reading, meter);
-  const said = (each: HoursReading) => `${formatHours(each.hours)} h on ${formatDay(each.date)}`;
-  if (before && engineHours(before, meter) > hours) {
-    return {
-      doubt: 'below',
-      says: `The meter showed ${said(before)} already. Read it once more, or say that the meter was replaced or reset.`,
-    };
-  }
-  if (after && engineHours(after, meter) < hours) {
-    return { doubt: 'above', says: `The meter showed only ${said(after)}. Read it once more.` };
-  }
-  if (!before) return undefined;
-  const days = daysBetween(before.date, reading.date);
-  const added = hours - engineHours(before, meter);
-  // The day it was read on and the day itself both count.
-  if (added > HOURS_A_DAY * (days + 1)) {
-    return {
-      doubt: 'impossible',
-      says: `${formatHours(added)} h in ${days} days is more than there are. The meter showed ${said(before)}.`,
-    };
-  }
-  const engine = inOrder.map((each) => ({ ...each, hours: engineHours(each, meter) }));
-  const use = useOf(engine, before.date);
-  if (use && days > 0 && added / days > FAR_ABOVE * Math.max(use.fast, use.perDay)) {
-    const usual = Math.round(use.perDay * 365);
-    return {
-      doubt: 'far',
-      says: `That is ${formatHours(added)} h in ${days} days; it is used about ${formatHours(usual)} h a year. Read it once more.`,
-    };
-  }
-  return undefined;
+): HoursDoubt | undefined {
+  return new HoursQuestions(known, meter).ask(reading);
 }

@@ -37,11 +37,9 @@ export async function takeHours(
   }
   if (take) {
     await db.write(async (transaction) => {
-      await db.tables.hours.bulkCreate(readings, { transaction });
-      for (const { id } of yard) {
-        if (readings.some((reading) => reading.machine === id)) {
-          await machineChanged(db, id, transaction);
-        }
+      await db.run(TAKE, [JSON.stringify(readings)], transaction);
+      for (const machine of new Set(readings.map((reading) => reading.machine))) {
+        await machineChanged(db, machine, transaction);
       }
     });
   }
@@ -55,6 +53,12 @@ export async function takeHours(
   const told = issues.slice(0, MOST_ISSUES);
   return { header, sample, columns, adds, known, issues: told, taken: take };
 }
+
+/** All readings in one statement, however many there are. */
+const TAKE = `INSERT INTO hours_readings (machine, date, hours)
+  SELECT json_extract(value, '$.machine'), json_extract(value, '$.date'),
+    json_extract(value, '$.hours')
+  FROM json_each($1)`;
 
 function tableOf(text: string): { header: string[]; rows: TableRow[] } {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
