@@ -130,6 +130,7 @@ export type { KeptLockPair } from './job/lockPairs';
 export { ANSWER_WITHIN_MS, BeatSchema, turningWord } from './job/turning';
 export type { Beat, LinkSide, Turn, TurningWord } from './job/turning';
 export { questionsAt } from './job/questions';
+export { itemNames } from './job/itemNames';
 export { unansweredFindings } from './job/unansweredFindings';
 export type { Question, QuestionEvidence } from './job/questions';
 export {

@@ -1,4 +1,4 @@
-import { describeEvent } from '@longbar/core';
+import { describeEvent, itemNames } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -13,11 +13,12 @@ export function JobLog({ job }: { job: WorkingJob }) {
   const tokens = useTokens();
   const latest = [...job.state.standing].reverse().slice(0, SHOWN);
   if (latest.length === 0) return null;
+  const names = itemNames(job.setting.sheet, job.state);
   return (
     <View style={styles.log}>
       <Words as="strong">This job</Words>
       {latest.map((event) => {
-        const { what, detail } = describeEvent(event);
+        const { what, detail } = describeEvent(event, names);
         return (
           <View key={event.id} style={[styles.line, { borderColor: tokens.hair }]}>
             <Words as="note" color="secondInk" style={styles.time}>

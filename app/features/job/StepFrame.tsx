@@ -1,4 +1,4 @@
-import { describeEvent } from '@longbar/core';
+import { describeEvent, itemNames } from '@longbar/core';
 import type { ComponentProps, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../theme/Act';
@@ -20,7 +20,10 @@ type Props = {
 export function StepFrame({ job, children, act, primary, after }: Props) {
   const tokens = useTokens();
   const last = job.state.standing[job.state.standing.length - 1];
-  const undoable = last && !job.state.signed ? describeEvent(last) : undefined;
+  const undoable =
+    last && !job.state.signed
+      ? describeEvent(last, itemNames(job.setting.sheet, job.state))
+      : undefined;
   return (
     <View style={[styles.frame, { backgroundColor: tokens.sheet }]}>
       <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>

@@ -88,6 +88,11 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
         disabled={name.trim() === '' || !shop.data || unsettled > 0}
         onPress={() => void start()}
       />
+      {name.trim() === '' && (
+        <Words as="note" color="secondInk">
+          Type who works first: the record says who read what.
+        </Words>
+      )}
       {problem !== undefined && (
         <Words color="stop" role="alert">
           This phone cannot keep a job: {problem}

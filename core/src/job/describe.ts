@@ -4,6 +4,7 @@ import { formatFigure } from '../gauging/measure';
 import type { Reading } from '../gauging/reading';
 import { formatHours, formatInstant, formatMillimetres } from '../units';
 import type { KnownEvent } from './events';
+import type { ItemNames } from './itemNames';
 import type { AdjusterEvent } from './foldAdjuster';
 import { isOfAdjuster } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
@@ -40,13 +41,15 @@ const REASON = {
 
 type Described = { what: string; detail: string };
 
-/** An event in a few words, for the log and the undo button. */
-export function describeEvent(event: KnownEvent): Described {
+const NO_NAMES: ItemNames = new Map();
+
+/** An event in a few words, for the log and the undo button; `names` are those of its job. */
+export function describeEvent(event: KnownEvent, names: ItemNames = NO_NAMES): Described {
   if (isOfAdjuster(event)) {
     return { what: adjusterName(event.adjuster), detail: describeAdjuster(event) };
   }
   if (isOfPosition(event)) return describePosition(event);
-  return isOfEnd(event) ? describeEnd(event) : describePhase(event);
+  return isOfEnd(event) ? describeEnd(event, names) : describePhase(event, names);
 }
 
 function describeAdjuster(event: AdjusterEvent): string {
@@ -87,7 +90,8 @@ function describePosition(event: PositionEvent): Described {
   }
 }
 
-function describePhase(event: PhaseEvent): Described {
+function describePhase(event: PhaseEvent, names: ItemNames): Described {
+  const named = (list: string, id: string) => names.get(`${list} ${id}`) ?? id;
   switch (event.type) {
     case 'why.noted':
       return { what: 'Why', detail: REASON[event.reason] };
@@ -98,13 +102,16 @@ function describePhase(event: PhaseEvent): Described {
     case 'tag.read':
       return { what: 'Data tag', detail: event.tag || 'none of the known' };
     case 'ready.done':
-      return { what: 'Ready', detail: event.item };
+      return { what: 'Ready', detail: named('ready', event.item) };
     case 'hours.read':
       return { what: 'Hours', detail: `${formatHours(event.hours)} h` };
     case 'isolation.done':
-      return { what: 'Isolated', detail: event.isolation };
+      return { what: 'Isolated', detail: named('isolation', event.isolation) };
     case 'isolation.exempted':
-      return { what: 'Does not apply', detail: `${event.isolation}: ${event.reason}` };
+      return {
+        what: 'Does not apply',
+        detail: `${named('isolation', event.isolation)}: ${event.reason}`,
+      };
     case 'opening.noted':
       return { what: 'Noted', detail: event.what };
     case 'opening.done':
@@ -122,10 +129,13 @@ function describePhase(event: PhaseEvent): Described {
   }
 }
 
-function describeEnd(event: EndEvent): Described {
+function describeEnd(event: EndEvent, names: ItemNames): Described {
   switch (event.type) {
     case 'closing.done':
-      return { what: 'Closed up', detail: event.note ?? 'one thing back' };
+      return {
+        what: 'Closed up',
+        detail: event.note ?? names.get(`closing ${event.item}`) ?? 'one thing back',
+      };
     case 'bar.out':
       return { what: 'Bar and pins', detail: 'out' };
     case 'clear.said':
@@ -133,7 +143,10 @@ function describeEnd(event: EndEvent): Described {
     case 'tools.counted':
       return { what: 'Tools', detail: 'counted back' };
     case 'isolation.undone':
-      return { what: 'Isolation undone', detail: event.isolation };
+      return {
+        what: 'Isolation undone',
+        detail: names.get(`undo ${event.isolation}`) ?? event.isolation,
+      };
     case 'run.noted':
       return { what: 'Run', detail: event.ran ? 'ran' : 'not run' };
     case 'machine.noted':

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import * as v from 'valibot';
 import { EVERY_ACT, JOB, journal, uuid, wholeJob } from '../../test-support/journal';
 import type { JobAct, JobEvent } from '..';
-import { describeEvent, foldJob, JobEventSchema } from '..';
+import { inlineSix } from '../../test-support/engines';
+import { describeEvent, foldJob, itemNames, JobEventSchema } from '..';
 
 const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
 const NOW = '2026-05-02T18:00:00.000Z';
@@ -124,5 +125,26 @@ describe('events at the edge', () => {
       expect(what).not.toMatch(/^(Undo)?$/);
       expect(detail).not.toBe('');
     }
+  });
+
+  it('calls what is ticked by its words, where the names of its job are known', () => {
+    const sheet = inlineSix();
+    const acts = [
+      { type: 'isolation.done', isolation: 'battery' },
+      { type: 'isolation.exempted', isolation: 'fuel', reason: 'bench engine' },
+      { type: 'isolation.undone', isolation: 'battery' },
+      { type: 'closing.done', item: 'gasket' },
+    ] as const;
+    const events = journal([...acts]);
+    const names = itemNames(sheet, foldJob(events));
+    const details = (known?: typeof names) =>
+      events.map((event) => describeEvent(event as never, known).detail);
+    expect(details(names)).toEqual([
+      'Battery isolator off and locked',
+      'Fuel shut: bench engine',
+      'Battery isolator on',
+      'Gasket new, or looked at and kept',
+    ]);
+    expect(details()).toEqual(['battery', 'fuel: bench engine', 'battery', 'one thing back']);
   });
 });

@@ -85,7 +85,8 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   api.use('/jobs', jobRoutes(db, new JobFeed()));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {
-    response.json(await search(db, checked(SearchSchema, request.query).q));
+    const { q } = checked(SearchSchema, request.query);
+    response.json(await search(db, q, localDay(new Date())));
   });
   api.get('/due.ics', (_request, response) => sendCalendar(db, localDay(new Date()), response));
   api.get('/readings.csv', async (_request, response) => {

@@ -1,29 +1,23 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { ParsedArchive } from '@longbar/core';
 import { parseArchive, SeededRandom } from '@longbar/core';
 import { loadDemo } from '../demo/loadDemo';
+import type { TestDatabase } from '../../test-support/demoDatabase';
+import { emptyDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/testServer';
 import { archiveLines, takeArchive } from './archive';
 import { keepBlob, sha256 } from './blobs';
 import type { Database } from './database';
-import { openDatabase } from './database';
 import { machineDetail } from './machines';
 
 jest.setTimeout(300_000);
-const folders: string[] = [];
-const databases: Database[] = [];
+const made: TestDatabase[] = [];
 async function empty(): Promise<Database> {
-  const folder = mkdtempSync(join(tmpdir(), 'longbar-archive-'));
-  folders.push(folder);
-  const db = await openDatabase(folder);
-  databases.push(db);
-  return db;
+  const one = await emptyDatabase();
+  made.push(one);
+  return one.db;
 }
 afterAll(async () => {
-  for (const db of databases) await db.close();
-  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+  for (const one of made) await one.end();
 });
 
 async function written(db: Database): Promise<string> {

@@ -103,6 +103,7 @@ export async function sheetChanged(
 /** Forgets all that is derived: it is worked out anew when it is next read. */
 export async function forget(db: Database, transaction: Transaction): Promise<void> {
   const run = (sql: string) => db.run(sql, [], transaction);
+  await run('DELETE FROM job_words');
   await run('DELETE FROM job_reads');
   await run("INSERT INTO job_reads SELECT id, machine, at, 1, '{}', '{}' FROM jobs");
   await run('DELETE FROM machine_reads');

@@ -1,28 +1,21 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { JobAct, JobEvent } from '@longbar/core';
 import { foldJob, SeededRandom } from '@longbar/core';
+import type { TestDatabase } from '../../test-support/demoDatabase';
+import { demoDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/testServer';
-import { loadDemo } from '../demo/loadDemo';
 import { MACHINES } from '../demo/yard';
 import type { Database } from './database';
-import { openDatabase } from './database';
 import { appendEvents, beginJob, readEvents } from './jobs';
 
-const ROUNDS = 300;
+const ROUNDS = 600;
 
-let folder: string;
+let made: TestDatabase;
 let db: Database;
 beforeAll(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'longbar-converge-'));
-  db = await openDatabase(folder);
-  await loadDemo(db, NOW);
+  made = await demoDatabase();
+  db = made.db;
 });
-afterAll(async () => {
-  await db.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => made.end());
 
 type Phone = { by: string; seen: Map<string, JobEvent>; outbox: JobEvent[]; serial: number };
 

@@ -42,7 +42,7 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   // By the last that came, not by the clock: worked out again it is the same.
   const now = journal.at(-1)?.receivedAt ?? row.at;
   const shop = await readShop(db);
-  const { summary, check } = summarise(headOf(row), sheet.document, shop, events, now);
+  const { summary, check, words } = summarise(headOf(row), sheet.document, shop, events, now);
   const texts = [summary, check].map((each) => JSON.stringify(each));
   const [before] = await db.rows<{ signed: number; check: string }>(
     `SELECT json_extract(summary, '$.signed') IS NOT NULL AS signed, "check"
@@ -55,12 +55,17 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
     [...texts, id],
     transaction,
   );
+  await db.run('DELETE FROM job_words WHERE job = $1', [id], transaction);
+  await db.run(WORDS, [id, JSON.stringify(words)], transaction);
   // Whoever wrote it said only that the journal grew: what rests on it is old from here on, and
   // not before, or it would be taken for fresh while this was still to come.
   await jobChanged(db, row, transaction);
   const another = !before?.signed || before.check !== texts[1];
   if (summary.signed && another) await checksChanged(db, row.machine, transaction);
 }
+
+const WORDS = `INSERT INTO job_words
+  SELECT $1, json_extract(value, '$.at'), json_extract(value, '$.says') FROM json_each($2)`;
 
 /**
  * The jobs of a machine, newest first; before an instant, where one is given. One that began

@@ -1,13 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { SeededRandom } from '@longbar/core';
+import type { TestDatabase } from '../../test-support/demoDatabase';
+import { demoDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/testServer';
-import { loadDemo } from '../demo/loadDemo';
 import { signedJob } from '../demo/signedJob';
 import { MACHINES } from '../demo/yard';
 import type { Database } from './database';
-import { openDatabase } from './database';
 import { settleDrift } from './drift';
 import { appendEvents, beginJob } from './jobs';
 import { addHours, listMachines, machineDetail } from './machines';
@@ -17,19 +14,15 @@ import { readShop, writeShop } from './shop';
 
 const TODAY = '2026-11-23';
 const at = NOW.toISOString();
-let folder: string;
+let made: TestDatabase;
 let db: Database;
 beforeAll(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'longbar-reads-'));
-  db = await openDatabase(folder);
-  await loadDemo(db, NOW);
+  made = await demoDatabase();
+  db = made.db;
 });
-afterAll(async () => {
-  await db.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => made.end());
 
-const tables = ['job_reads', 'sheet_reads', 'machine_reads', 'machine_drift'];
+const tables = ['job_reads', 'job_words', 'sheet_reads', 'machine_reads', 'machine_drift'];
 const kept = () => Promise.all(tables.map((table) => db.rows(`SELECT * FROM ${table} ORDER BY 1`)));
 
 const machine = MACHINES[0]!;

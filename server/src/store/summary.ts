@@ -1,5 +1,13 @@
-import type { EngineSheet, JobCheck, JobEvent, JobHead, JobSummary, Shop } from '@longbar/core';
-import type { AdjusterState, Reading } from '@longbar/core';
+import type {
+  AdjusterState,
+  EngineSheet,
+  JobCheck,
+  JobEvent,
+  JobHead,
+  JobSummary,
+  Reading,
+  Shop,
+} from '@longbar/core';
 import {
   foldJob,
   jobSteps,
@@ -8,9 +16,11 @@ import {
   settingOf,
   standingReading,
 } from '@longbar/core';
+import type { WrittenWords } from './words';
+import { wordsOf } from './words';
 
-/** What is read of a job without its journal: what it is, and what it measured. */
-export type JobRead = { summary: JobSummary; check: JobCheck };
+/** What is read of a job without its journal: what it is, measured, and what was written. */
+export type JobRead = { summary: JobSummary; check: JobCheck; words: WrittenWords[] };
 
 /** What is read of a job, from its journal. `now` decides only whether the engine is cold. */
 export function summarise(
@@ -57,6 +67,7 @@ export function summarise(
       shims: Object.fromEntries(shims) as Record<string, number>,
       lockPairs: lockPairsOf(state),
     },
+    words: wordsOf(sheet, state),
   };
 
   function stepOf(): JobSummary['step'] {

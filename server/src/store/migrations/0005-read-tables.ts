@@ -2,12 +2,8 @@ import { DataTypes } from 'sequelize';
 import type { Migration } from '../migration';
 
 const text = { type: DataTypes.TEXT, allowNull: false };
-const of = (model: string) => ({
-  type: DataTypes.TEXT,
-  primaryKey: true,
-  allowNull: false,
-  references: { model, key: 'id' },
-});
+const belongsTo = (model: string) => ({ ...text, references: { model, key: 'id' } });
+const of = (model: string) => ({ ...belongsTo(model), primaryKey: true });
 
 /**
  * What is derived from the journal and the readings, in tables of its own: `stale` or a day
@@ -30,6 +26,8 @@ export const readTables: Migration = {
     });
     await queries.addIndex('job_reads', ['machine', 'at']);
     await run('CREATE INDEX job_reads_stale ON job_reads (job) WHERE stale = 1');
+    await queries.createTable('job_words', { job: belongsTo('jobs'), at: text, says: text });
+    await queries.addIndex('job_words', ['job']);
     await queries.createTable('machine_reads', {
       machine: of('machines'),
       /** The day it was worked out for; empty where something has changed since. */
@@ -54,11 +52,5 @@ export const readTables: Migration = {
     await run("INSERT INTO sheet_reads SELECT DISTINCT id, 1, '[]' FROM sheets");
     await run('ALTER TABLE jobs DROP COLUMN summary');
     await run('CREATE INDEX jobs_sheet ON jobs (sheet, at)');
-    await run(WRITTEN);
   },
 };
-
-/** The few events in which people write words, for the search. */
-const WRITTEN = `CREATE INDEX events_written ON events (serial)
-  WHERE json_extract(body, '$.type') IN ('why.noted', 'opening.noted', 'question.answered',
-    'adjuster.unset', 'run.noted', 'machine.noted', 'record.amended', 'isolation.exempted')`;

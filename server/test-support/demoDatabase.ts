@@ -1,0 +1,30 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { loadDemo } from '../src/demo/loadDemo';
+import type { Database } from '../src/store/database';
+import { openDatabase } from '../src/store/database';
+import { NOW } from './testServer';
+
+/** A database in a folder of its own; `end` closes it and takes the folder away. */
+export type TestDatabase = { db: Database; end(): Promise<void> };
+
+/** An empty database. */
+export async function emptyDatabase(): Promise<TestDatabase> {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-database-'));
+  const db = await openDatabase(folder);
+  return {
+    db,
+    async end() {
+      await db.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A database with the demo yard as it was loaded at `NOW`. */
+export async function demoDatabase(): Promise<TestDatabase> {
+  const made = await emptyDatabase();
+  await loadDemo(made.db, NOW);
+  return made;
+}
