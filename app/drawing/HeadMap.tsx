@@ -11,8 +11,9 @@ import { LiveRockers } from './LiveRockers';
 import type { Geometry, MapCell } from './mapCell';
 import { KIND_LETTERS } from './mapCell';
 import { MapTargets } from './MapTargets';
-import type { RockerLook } from './Rocker';
-import { Rocker, ROCKER } from './Rocker';
+import { Rocker } from './Rocker';
+import type { RockerLook } from './rockerShapes';
+import { ROCKER } from './rockerShapes';
 
 type Props = {
   banks: SeatedBank[];

@@ -34,16 +34,18 @@ export const LiveRockers = memo(function LiveRockers(props: Props) {
   const chosen = geometry.places.find(({ id }) => cells[id]?.selected)?.id;
   useEffect(() => {
     const { scale, height, places } = geometry;
-    const { act, actTint, ink, line, shade, sheet } = tokens;
+    const { act, actTint, dab, ink, line, shade, sheet, stop } = tokens;
     row.current?.lay(
       {
         width,
         height,
         scale,
         sharpness: PixelRatio.get(),
-        tokens: { act, actTint, ink, line, shade, sheet },
+        tokens: { act, actTint, dab, ink, line, shade, sheet, stop },
         rockers: places.map(({ id, x }) => ({
           x,
+          // A bare engine is turned here: nothing of it is measured.
+          progress: 'none' as const,
           selected: id === chosen,
           looks: live.looksOf(id),
         })),
@@ -80,7 +82,7 @@ class Row {
   lay(lay: PaintedRow, crank: Crank): void {
     say({ row: this.number, lay, at: crank.at() });
     this.stop();
-    this.stop = crank.subscribe(() => say({ at: crank.at(), rows: [this.number] }));
+    this.stop = crank.subscribe(() => say({ row: this.number, at: crank.at() }));
   }
 
   leave(): void {

@@ -1,6 +1,6 @@
 import type { AdjusterKind } from '@longbar/core';
 import { adjusterName } from '@longbar/core';
-import type { RockerLook } from './Rocker';
+import type { RockerLook } from './rockerShapes';
 
 /** What is known of one adjuster, as the map draws and says it. */
 export type MapCell = RockerLook & { says: string };

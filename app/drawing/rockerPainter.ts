@@ -1,5 +1,5 @@
-import type { Tokens } from '../theme/tokens';
-import { ARM, BOSS, NUT, PUSHED, ROCKER } from './Rocker';
+import type { RockerLook, RockerTokens, Shape } from './rockerShapes';
+import { ROCKER, rockerShapes } from './rockerShapes';
 
 /** How a rocker looks at a crank angle: to be set here, on its lobe, or neither. */
 export type Look = 'here' | 'lobe' | '';
@@ -13,9 +13,9 @@ export type PaintedRow = {
   /** Pixels of the screen to one of the page. */
   sharpness: number;
   scale: number;
-  tokens: Pick<Tokens, 'act' | 'actTint' | 'ink' | 'line' | 'shade' | 'sheet'>;
-  /** Each rocker: its place, whether it is chosen, and its look at every degree. */
-  rockers: { x: number; selected: boolean; looks: string }[];
+  tokens: RockerTokens;
+  /** Each rocker: its place, how it is seen at any angle, and its look at every degree. */
+  rockers: (Pick<RockerLook, 'progress' | 'selected'> & { x: number; looks: string })[];
 };
 
 /** The row's upper edge, as the drawing of the head has it. */
@@ -23,13 +23,12 @@ const TOP = 6;
 const BROAD = ROCKER.width / 2 + 2;
 
 /**
- * Paints a row of rockers at one crank angle after the other, in the same shape as `Rocker`
- * draws one. It needs no page, so that it can work beside the one that hears the finger.
+ * Paints a row of rockers at one crank angle after the other. It needs no page, so that it can
+ * work beside the one that hears the finger.
  */
 export class RockerPainter {
-  private readonly arm = new Path2D(ARM);
-  private readonly boss = new Path2D(BOSS);
-  private readonly nut = new Path2D(NUT);
+  /** What was drawn once is a path from then on. */
+  private readonly paths = new Map<string, Path2D>();
   private shown: string[] = [];
   private row: PaintedRow | undefined;
 
@@ -48,63 +47,38 @@ export class RockerPainter {
     const context = this.canvas.getContext('2d');
     const { row } = this;
     if (!context || !row) return;
-    row.rockers.forEach(({ x, selected, looks }, i) => {
+    const { sharpness, scale, tokens, height } = row;
+    row.rockers.forEach(({ x, looks, progress, selected }, i) => {
       const look = looks[at] ?? LOOK_LETTERS[''];
       if (this.shown[i] === look) return;
       this.shown[i] = look;
-      context.setTransform(
-        row.sharpness * row.scale,
-        0,
-        0,
-        row.sharpness * row.scale,
-        row.sharpness * x,
-        row.sharpness * TOP,
-      );
-      context.clearRect(-BROAD, -TOP / row.scale, 2 * BROAD, row.height / row.scale);
-      this.paint(context, look, selected, row.tokens);
+      const drawn = sharpness * scale;
+      const place = () => context.setTransform(drawn, 0, 0, drawn, sharpness * x, sharpness * TOP);
+      place();
+      context.clearRect(-BROAD, -TOP / scale, 2 * BROAD, height / scale);
+      const here = look === LOOK_LETTERS.here;
+      const onLobe = look === LOOK_LETTERS.lobe;
+      for (const shape of rockerShapes({ here, onLobe, progress, selected }, tokens)) {
+        place();
+        this.paint(context, shape);
+      }
     });
   }
 
-  private paint(
-    context: OffscreenCanvasRenderingContext2D,
-    look: string,
-    selected: boolean,
-    tokens: PaintedRow['tokens'],
-  ): void {
-    const here = look === LOOK_LETTERS.here;
-    const onLobe = look === LOOK_LETTERS.lobe;
-    const line = here ? tokens.act : tokens.ink;
-    const stroke = (path: Path2D, color: string, weight: number) => {
-      context.strokeStyle = color;
-      context.lineWidth = weight;
-      context.stroke(path);
-    };
-    const fill = (path: Path2D, color: string) => {
-      context.fillStyle = color;
+  private paint(context: OffscreenCanvasRenderingContext2D, shape: Shape): void {
+    const { d, fill, stroke, weight = 1, round = false, down } = shape;
+    const path = this.paths.get(d) ?? new Path2D(d);
+    this.paths.set(d, path);
+    context.translate(0, down);
+    context.lineCap = round ? 'round' : 'butt';
+    context.lineJoin = round ? 'round' : 'miter';
+    if (fill !== undefined) {
+      context.fillStyle = fill;
       context.fill(path);
-    };
-    context.save();
-    context.lineJoin = 'round';
-    if (onLobe) {
-      context.lineCap = 'round';
-      stroke(new Path2D('M -10 124 H 10'), tokens.ink, 3);
-      context.lineCap = 'butt';
-      context.translate(0, PUSHED);
     }
-    stroke(circle(105, 10.5), tokens.line, 1.6);
-    fill(this.arm, onLobe ? tokens.shade : here ? tokens.actTint : tokens.sheet);
-    stroke(this.arm, line, selected ? 3 : here ? 2.2 : 1.4);
-    stroke(this.boss, line, 0.9);
-    fill(circle(62, 1.6), line);
-    fill(this.nut, tokens.sheet);
-    stroke(this.nut, line, 1.3);
-    stroke(new Path2D('M -2.6 12 H 2.6'), line, 1.3);
-    context.restore();
+    if (stroke === undefined) return;
+    context.strokeStyle = stroke;
+    context.lineWidth = weight;
+    context.stroke(path);
   }
-}
-
-function circle(y: number, r: number): Path2D {
-  const path = new Path2D();
-  path.arc(0, y, r, 0, 2 * Math.PI);
-  return path;
 }

@@ -6,15 +6,16 @@ export type RockersMessage =
   | { row: number; canvas: OffscreenCanvas }
   | { row: number; lay: PaintedRow; at: number }
   | { row: number; gone: true }
-  | { at: number; rows: readonly number[] };
+  | { row: number; at: number };
 
 const painters = new Map<number, RockerPainter>();
 
 globalThis.addEventListener('message', ({ data }: MessageEvent<RockersMessage>) => {
   if ('canvas' in data) painters.set(data.row, new RockerPainter(data.canvas));
   else if ('gone' in data) painters.delete(data.row);
-  else if ('lay' in data) {
-    painters.get(data.row)?.lay(data.lay);
-    painters.get(data.row)?.turn(data.at);
-  } else data.rows.forEach((row) => painters.get(row)?.turn(data.at));
+  else {
+    const painter = painters.get(data.row);
+    if ('lay' in data) painter?.lay(data.lay);
+    painter?.turn(data.at);
+  }
 });

@@ -73,6 +73,7 @@ export class JobPage {
   /** Reads once more on the round and goes on from there. */
   async again(read: () => Promise<void>): Promise<void> {
     await read();
+    await this.settled();
     const onward = this.button(/^(On to stop \d+ again|The round is done)$/);
     if (await onward.isEnabled()) await onward.click();
   }

@@ -8,7 +8,7 @@ import {
   standingReading,
 } from '@longbar/core';
 import type { MapCell } from '../../drawing/mapCell';
-import type { Progress } from '../../drawing/Rocker';
+import type { Progress } from '../../drawing/rockerShapes';
 import type { WorkingJob } from './useJob';
 
 /** Where the crank was last known to stand, crank degrees. */
