@@ -133,8 +133,8 @@ function spanPath(from: number, to: number, at: number, forward: number): string
 }
 
 /** Rings the way runs on: a spiral inwards, so that a whole turn does not close on itself. */
-const OUTER = 56;
-const INNER = 38;
+const OUTER = 46;
+const INNER = 29;
 
 function WayToGo({ turn, forward, tokens }: { turn: number; forward: number; tokens: Tokens }) {
   const shown = Math.min(turn, 720);
