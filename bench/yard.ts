@@ -139,7 +139,7 @@ async function nightly(folder: string): Promise<{ took: Promise<number>; done: P
   const db = await openDatabase(folder);
   await db.write((transaction) => db.run('DELETE FROM machine_drift', [], transaction));
   await db.close();
-  const server = (await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href)) as {
+  const server = (await import(pathToFileURL(join(root, 'server/dist/dataFolder.mjs')).href)) as {
     workOutDrift: (folder: string) => import('node:child_process').ChildProcess;
   };
   const begun = performance.now();

@@ -8,20 +8,20 @@ import { build, installDependencies, root, say } from './prepare.mjs';
 installDependencies();
 build();
 const [what, file] = process.argv.slice(2);
-const server = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
+const data = await import(pathToFileURL(join(root, 'server/dist/dataFolder.mjs')).href);
 const folder = process.env.LONGBAR_DATA ?? join(root, 'data');
 const commands = {
   async backup() {
-    say(`Backed up to ${await server.backUpFolder(folder)}`);
+    say(`Backed up to ${await data.backUpFolder(folder)}`);
   },
   async restore() {
     if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
-    const before = await server.restore(file, folder, new Date());
+    const before = await data.restore(file, folder, new Date());
     say(`Restored from ${file}.${before === null ? '' : ` What was there is kept as ${before}.`}`);
   },
   async rebuild() {
     const said = (things, done) => say(`${done} ${things}`);
-    await server.rebuildFolder(folder, said);
+    await data.rebuildFolder(folder, said);
     say('All that is derived is worked out anew.');
   },
 };

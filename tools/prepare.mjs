@@ -56,6 +56,7 @@ const SOURCES = [
 export function build() {
   const wanted = digest(SOURCES.map((name) => join(root, name)));
   const built = [
+    'server/dist/dataFolder.mjs',
     'server/dist/main.mjs',
     'server/dist/nightly.mjs',
     'app/dist/index.html',
@@ -65,6 +66,7 @@ export function build() {
   say('Building the server …');
   must('Building the server', join(root, 'node_modules/.bin/esbuild'), [
     'server/src/main.ts',
+    'server/src/dataFolder.ts',
     'server/src/nightly.ts',
     '--bundle',
     '--platform=node',

@@ -22,7 +22,7 @@ export type Database = {
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
   derive(work: (transaction: Transaction) => Promise<void>): Promise<void>;
-  /** How many writes have begun: the same number again, and there is nothing new to derive. */
+  /** How many writes are kept: the same number again, and there is nothing new to derive. */
   writes(): number;
   /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
   copyInto(file: string): Promise<void>;
@@ -41,7 +41,7 @@ export async function openDatabase(folder: string): Promise<Database> {
   await migrate(sequelize);
   const tables = defineTables(sequelize);
   let last: Promise<unknown> = Promise.resolve();
-  let begun = 0;
+  let kept = 0;
   // Parallel transactions on SQLite end in SQLITE_BUSY, so they stand in line.
   const inLine = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
     const mine = last.then(() => sequelize.transaction({ type: IMMEDIATE }, work));
@@ -54,10 +54,12 @@ export async function openDatabase(folder: string): Promise<Database> {
     run: async (sql, bind, within) => {
       await allOf(await connection(within), sql, bind);
     },
-    writes: () => begun,
-    write(work) {
-      begun += 1;
-      return inLine(work);
+    writes: () => kept,
+    async write(work) {
+      const answer = await inLine(work);
+      // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
+      kept += 1;
+      return answer;
     },
     derive: (work) => inLine(work),
     async copyInto(file) {

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { SeededRandom } from '@longbar/core';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
@@ -142,6 +143,30 @@ describe('what is derived from the journal', () => {
     const before = await kept();
     await rebuild(db, TODAY);
     expect(await kept()).toEqual(before);
+  });
+
+  it('is seen by whoever reads after a write was answered, though others read during it', async () => {
+    const other = MACHINES[3]!;
+    const start = (await listMachines(db, TODAY)).find(({ id }) => id === other.id)!.hours!.hours;
+    for (let i = 1; i <= 5; i++) {
+      const hours = start + i / 10;
+      const written = addHours(db, other.id, { date: TODAY, hours, sure: true }, TODAY);
+      // Somebody reads at every moment of it.
+      let answered = false;
+      const reading = async () => {
+        while (!answered) {
+          await machineDetail(db, other.id, TODAY);
+          // An answer that is packed already takes no turn of the loop that the write waits for.
+          await setImmediate();
+        }
+      };
+      const readers = [reading(), reading()];
+      await written;
+      const read = JSON.parse(await machineDetail(db, other.id, TODAY));
+      answered = true;
+      await Promise.all(readers);
+      expect(read.hours.hours).toBe(hours);
+    }
   });
 
   it('is the same bytes when it is worked out anew', async () => {

@@ -1,0 +1,34 @@
+import { join } from 'node:path';
+import { localDay } from '@longbar/core';
+import { keptBackups } from './settings';
+import { backUp } from './store/backup';
+import { openDatabase } from './store/database';
+import { rebuild } from './store/readTables';
+
+/* What is done to a data folder by a command, beside the server or without it. */
+
+export { restore } from './store/backup';
+export { workOutDrift } from './nights';
+
+/** A checked backup of a data folder now; the server may run on it. */
+export async function backUpFolder(folder: string): Promise<string> {
+  const db = await openDatabase(folder);
+  try {
+    return await backUp(db, join(folder, 'backups'), keptBackups(), new Date());
+  } finally {
+    await db.close();
+  }
+}
+
+/** All that is derived in a data folder, worked out anew; the server may run on it. */
+export async function rebuildFolder(
+  folder: string,
+  said: (things: string, done: number) => void,
+): Promise<void> {
+  const db = await openDatabase(folder);
+  try {
+    await rebuild(db, localDay(new Date()), said);
+  } finally {
+    await db.close();
+  }
+}

@@ -1,0 +1,55 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { certificateFrom, keptBackups, portFrom, StartError, wholeFrom } from './settings';
+
+const saidOf = (work: () => unknown) => {
+  try {
+    work();
+  } catch (error) {
+    expect(error).toBeInstanceOf(StartError);
+    return (error as Error).message;
+  }
+  return undefined;
+};
+
+describe('what a start is told by its environment', () => {
+  it('is a port, or what would be one', () => {
+    expect(portFrom()).toBe(8640);
+    expect(portFrom('0')).toBe(0);
+    expect(portFrom('65535')).toBe(65535);
+    for (const text of ['65536', '-1', '80.5', 'http', '1e9']) {
+      expect(saidOf(() => portFrom(text))).toContain(`PORT is “${text}”`);
+    }
+  });
+
+  it('is a certificate with its key, or neither', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'longbar-settings-'));
+    const [cert, key] = ['cert', 'key'].map((name) => join(folder, name)) as [string, string];
+    expect(certificateFrom(undefined, undefined)).toBeUndefined();
+    expect(certificateFrom('', '')).toBeUndefined();
+    expect(saidOf(() => certificateFrom(cert, undefined))).toContain('both TLS_CERT and TLS_KEY');
+    expect(saidOf(() => certificateFrom(undefined, key))).toContain('both TLS_CERT and TLS_KEY');
+    expect(saidOf(() => certificateFrom(cert, key))).toContain('TLS_CERT is');
+    writeFileSync(cert, 'a certificate');
+    expect(saidOf(() => certificateFrom(cert, key))).toContain('TLS_KEY is');
+    writeFileSync(key, 'its key');
+    expect(String(certificateFrom(cert, key)?.key)).toBe('its key');
+    rmSync(folder, { recursive: true });
+  });
+
+  it('is a whole number from 1, the usual one where none is named', () => {
+    const name = 'LONGBAR_BACKUPS';
+    const before = process.env[name];
+    delete process.env[name];
+    expect(keptBackups()).toBe(14);
+    process.env[name] = '3';
+    expect(keptBackups()).toBe(3);
+    for (const text of ['0', '-2', '2.5', 'many']) {
+      process.env[name] = text;
+      expect(saidOf(() => wholeFrom(name, 14))).toContain(`${name} is “${text}”`);
+    }
+    if (before === undefined) delete process.env[name];
+    else process.env[name] = before;
+  });
+});

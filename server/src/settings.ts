@@ -1,0 +1,39 @@
+import { readFileSync } from 'node:fs';
+
+/** Cannot start, for a reason a person can mend. */
+export class StartError extends Error {}
+
+/** The port to serve on, as the environment names it. */
+export function portFrom(text = '8640'): number {
+  const port = Number(text);
+  if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
+  throw new StartError(`PORT is “${text}”; it must be a whole number from 0 to 65535.`);
+}
+
+/** The certificate to serve by, where one is named; both files or none. */
+export function certificateFrom(cert: string | undefined, key: string | undefined) {
+  if (!cert && !key) return undefined;
+  if (!cert || !key) throw new StartError('Set both TLS_CERT and TLS_KEY, or neither.');
+  const read = (name: string, file: string) => {
+    try {
+      return readFileSync(file);
+    } catch {
+      throw new StartError(`${name} is “${file}”, which cannot be read.`);
+    }
+  };
+  return { cert: read('TLS_CERT', cert), key: read('TLS_KEY', key) };
+}
+
+/** How many backups are kept. */
+export function keptBackups(): number {
+  return wholeFrom('LONGBAR_BACKUPS', 14);
+}
+
+/** A whole number from the environment, from 1. */
+export function wholeFrom(name: string, usual: number): number {
+  const text = process.env[name];
+  if (text === undefined) return usual;
+  const figure = Number(text);
+  if (Number.isInteger(figure) && figure >= 1) return figure;
+  throw new StartError(`${name} is “${text}”; it must be a whole number from 1.`);
+}
