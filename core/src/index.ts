@@ -37,6 +37,12 @@ export type { BarringPlan, LeftOver, PlanOptions, Refused, Stop } from './barrin
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
 export { chartConflicts, openConflicts } from './barring/conflicts';
 export type { ChartConflict } from './barring/conflicts';
+export { crankBelief } from './crank/belief';
+export type { CrankArc, CrankBelief } from './crank/belief';
+export type { CrankEntry, CrankHistory, Turned } from './crank/observation';
+export { settable } from './crank/settable';
+export { wayTo } from './crank/wayTo';
+export type { Way } from './crank/wayTo';
 export { barTo, locateCrank } from './barring/locate';
 export type { CrankInterval, CrankLocation } from './barring/locate';
 export { observe } from './barring/observation';

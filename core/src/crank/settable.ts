@@ -1,0 +1,53 @@
+import type { Refused } from '../barring/barringPlan';
+import { isRefused } from '../barring/barringPlan';
+import type { Adjuster } from '../engine/adjusters';
+import { adjustersOf } from '../engine/adjusters';
+import { ANGLE_TOLERANCE } from '../engine/angle';
+import { marginsByDegree } from '../engine/arc';
+import { cycleDegrees } from '../engine/firing';
+import type { EngineSheet } from '../engine/sheet';
+import type { CrankArc, CrankBelief } from './belief';
+import { degreesOf } from './belief';
+
+/**
+ * The adjusters, in the sheet's order, whose condition holds at every plausible degree: what may
+ * be lit, read and set. None while the place is not told; what comes after what is the plan's.
+ */
+export function settable(
+  sheet: EngineSheet,
+  belief: Pick<CrankBelief, 'told' | 'plausible'> | Refused,
+): string[] {
+  if (isRefused(belief) || !belief.told) return [];
+  return holdingOver(sheet, belief.plausible);
+}
+
+/** The adjusters, in the sheet's order, whose condition holds at every degree of these arcs. */
+export function holdingOver(sheet: EngineSheet, arcs: readonly CrankArc[]): string[] {
+  const cycle = cycleDegrees(sheet);
+  const degrees = degreesOf(arcs, cycle);
+  return adjustersOf(sheet)
+    .filter((adjuster) => {
+      const spare = spareByDegree(sheet, adjuster, cycle);
+      return spare && degrees.every((degree) => (spare[degree] as number) >= -ANGLE_TOLERANCE);
+    })
+    .map(({ id }) => id);
+}
+
+const known = new WeakMap<EngineSheet, Map<string, Float64Array | undefined>>();
+
+/** Margin minus what the condition needs, by whole degree; none where its place is unknown. */
+export function spareByDegree(
+  sheet: EngineSheet,
+  { id, place }: Adjuster,
+  cycle: number,
+): Float64Array | undefined {
+  const cache = known.get(sheet) ?? new Map<string, Float64Array | undefined>();
+  known.set(sheet, cache);
+  if (cache.has(id)) return cache.get(id);
+  const made =
+    'arc' in place
+      ? marginsByDegree(place.arc, cycle).map((margin) => margin - place.need)
+      : undefined;
+  cache.set(id, made);
+  return made;
+}
