@@ -100,18 +100,25 @@ export {
   JobHeadSchema,
   MOST_EVENTS,
   UuidSchema,
-} from './job/events';
-export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/attachment';
-export type { Attachment } from './job/attachment';
-export { UNSET_REASONS } from './job/events';
-export type { EventOf, HoursPost, JobAct, JobEvent, JobHead, KnownEvent } from './job/events';
-export { foldJob, inOrder } from './job/fold';
-export { torqueKey } from './job/foldPhase';
-export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/state';
-export { adjusterStep, standingReading } from './job/adjusterStep';
-export type { AdjusterStep, SettableEntry } from './job/adjusterStep';
-export { jobPlan, jobSteps, presentStep, standsAt } from './job/steps';
-export type { Step, StepId } from './job/steps';
+} from './job/journal/events';
+export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/journal/attachment';
+export type { Attachment } from './job/journal/attachment';
+export { UNSET_REASONS } from './job/journal/events';
+export type {
+  EventOf,
+  HoursPost,
+  JobAct,
+  JobEvent,
+  JobHead,
+  KnownEvent,
+} from './job/journal/events';
+export { foldJob, inOrder } from './job/journal/fold';
+export { torqueKey } from './job/journal/foldPhase';
+export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/journal/state';
+export { adjusterStep, standingReading } from './job/instruction/adjusterStep';
+export type { AdjusterStep, SettableEntry } from './job/instruction/adjusterStep';
+export { jobPlan, jobSteps, presentStep, standsAt } from './job/instruction/steps';
+export type { Step, StepId } from './job/instruction/steps';
 export {
   closingItems,
   coldFrom,
@@ -123,29 +130,29 @@ export {
   ROUND_DONE,
   sequencesOf,
   unsetOf,
-} from './job/gates';
-export { hotUntil, readTooCool } from './job/hotWindow';
-export { ROUND_RULES, settingOf } from './job/setting';
-export type { JobSetting, RoundRule } from './job/setting';
-export { shimActsLeft, shimIds, shimRows, shimStage } from './job/jobShims';
-export type { ShimStage } from './job/jobShims';
-export { phaseTimes } from './job/phaseTimes';
-export type { PhaseTime } from './job/phaseTimes';
-export { lockPairsOf } from './job/lockPairs';
-export type { KeptLockPair } from './job/lockPairs';
-export { ANSWER_WITHIN_MS, BeatSchema, turningWord } from './job/turning';
-export type { Beat, LinkSide, Turn, TurningWord } from './job/turning';
-export { questionsAt } from './job/questions';
-export { itemNames } from './job/itemNames';
-export { unansweredFindings } from './job/unansweredFindings';
-export type { Question, QuestionEvidence } from './job/questions';
+} from './job/instruction/gates';
+export { hotUntil, readTooCool } from './job/instruction/hotWindow';
+export { ROUND_RULES, settingOf } from './job/journal/setting';
+export type { JobSetting, RoundRule } from './job/journal/setting';
+export { shimActsLeft, shimIds, shimRows, shimStage } from './job/instruction/jobShims';
+export type { ShimStage } from './job/instruction/jobShims';
+export { phaseTimes } from './job/record/phaseTimes';
+export type { PhaseTime } from './job/record/phaseTimes';
+export { lockPairsOf } from './job/record/lockPairs';
+export type { KeptLockPair } from './job/record/lockPairs';
+export { ANSWER_WITHIN_MS, BeatSchema, turningWord } from './job/link/turning';
+export type { Beat, LinkSide, Turn, TurningWord } from './job/link/turning';
+export { questionsAt } from './job/instruction/questions';
+export { itemNames } from './job/words/itemNames';
+export { unansweredFindings } from './job/record/unansweredFindings';
+export type { Question, QuestionEvidence } from './job/instruction/questions';
 export {
   describeEvent,
   describeLock,
   describeReading,
   describeShim,
   describeUnset,
-} from './job/describe';
+} from './job/words/describe';
 
 export { engineHours, useOf } from './service/hours';
 export type { HoursReading, MeterChange } from './service/hours';

@@ -2,8 +2,8 @@ import * as v from 'valibot';
 import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
-import { BlobTypeSchema, Sha256Schema } from '../job/attachment';
-import { JobEventSchema, JobHeadSchema, UuidSchema } from '../job/events';
+import { BlobTypeSchema, Sha256Schema } from '../job/journal/attachment';
+import { JobEventSchema, JobHeadSchema, UuidSchema } from '../job/journal/events';
 import { DateSchema, HoursSchema } from '../service/hours';
 import { ShopSchema } from '../wire/machines';
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { JobEventSchema } from '../job/events';
+import { JobEventSchema } from '../job/journal/events';
 
 /** A page of a journal in the order of arrival; `serial` asks for the next one. */
 export const EventsPageSchema = v.object({

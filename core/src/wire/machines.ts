@@ -2,8 +2,8 @@ import * as v from 'valibot';
 import { BARRING_METHODS } from '../barring/methods';
 import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
-import { JobHeadSchema } from '../job/events';
-import { ROUND_RULES } from '../job/setting';
+import { JobHeadSchema } from '../job/journal/events';
+import { ROUND_RULES } from '../job/journal/setting';
 import { FindingSchema } from '../service/findings';
 
 /** What the server says of machines and jobs; one schema for both ends of the wire. */

@@ -1,7 +1,7 @@
-import { inlineSix } from '../../test-support/engines';
-import { journal } from '../../test-support/journal';
-import type { JobAct } from '..';
-import { foldJob, questionsAt, unansweredFindings } from '..';
+import { inlineSix } from '../../../test-support/engines';
+import { journal } from '../../../test-support/journal';
+import type { JobAct } from '../..';
+import { foldJob, questionsAt, unansweredFindings } from '../..';
 
 const blades = [200, 250, 300, 350, 400, 500, 550, 600, 650, 700, 750];
 const evidence = { sheet: inlineSix(), left: {}, blades };

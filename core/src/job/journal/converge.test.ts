@@ -1,6 +1,6 @@
-import { EVERY_ACT, JOB, uuid } from '../../test-support/journal';
-import type { JobAct, JobEvent } from '..';
-import { foldJob, SeededRandom } from '..';
+import { EVERY_ACT, JOB, uuid } from '../../../test-support/journal';
+import type { JobAct, JobEvent } from '../..';
+import { foldJob, SeededRandom } from '../..';
 
 const ROUNDS = 10_000;
 const NOT_LAST: JobAct[] = EVERY_ACT.filter(({ type }) => type !== 'job.signed');

@@ -1,4 +1,4 @@
-import { observe } from '../barring/observation';
+import { observe } from '../../barring/observation';
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
 import type { JobState } from './state';

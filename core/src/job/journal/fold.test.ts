@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { EVERY_ACT, JOB, journal, uuid, wholeJob } from '../../test-support/journal';
-import type { JobAct, JobEvent } from '..';
-import { inlineSix } from '../../test-support/engines';
-import { describeEvent, foldJob, itemNames, JobEventSchema } from '..';
+import { EVERY_ACT, JOB, journal, uuid, wholeJob } from '../../../test-support/journal';
+import type { JobAct, JobEvent } from '../..';
+import { inlineSix } from '../../../test-support/engines';
+import { describeEvent, foldJob, itemNames, JobEventSchema } from '../..';
 
 const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
 const NOW = '2026-05-02T18:00:00.000Z';

@@ -1,6 +1,6 @@
-import type { EngineSheet } from '../engine/sheet';
-import { closingItems, isolationsOf, readyItems } from './gates';
-import type { JobState } from './state';
+import type { EngineSheet } from '../../engine/sheet';
+import { closingItems, isolationsOf, readyItems } from '../instruction/gates';
+import type { JobState } from '../journal/state';
 
 /** The words of a job's lists, which its events name by their ids: `isolation battery`. */
 export type ItemNames = ReadonlyMap<string, string>;

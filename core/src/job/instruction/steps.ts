@@ -1,7 +1,7 @@
-import type { BarringPlan, Refused } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
-import type { EngineSheet } from '../engine/sheet';
-import { planWork } from '../barring/planWork';
+import type { BarringPlan, Refused } from '../../barring/barringPlan';
+import { isRefused } from '../../barring/barringPlan';
+import type { EngineSheet } from '../../engine/sheet';
+import { planWork } from '../../barring/planWork';
 import {
   closingItems,
   missingAtRun,
@@ -14,9 +14,9 @@ import {
   missingTorque,
   sequencesOf,
 } from './gates';
-import type { JobSetting } from './setting';
+import type { JobSetting } from '../journal/setting';
 import { shimIds } from './jobShims';
-import type { JobState } from './state';
+import type { JobState } from '../journal/state';
 
 export type StepId =
   | 'why'

@@ -1,9 +1,9 @@
-import type { AdjusterEntry, Spec } from '../engine/sheet';
-import type { Judgement, ShopPolicy } from '../gauging/judgeReading';
-import { judgeReading } from '../gauging/judgeReading';
-import { measureOf } from '../gauging/measure';
-import { middleOf } from '../gauging/reading';
-import type { AdjusterState } from './state';
+import type { AdjusterEntry, Spec } from '../../engine/sheet';
+import type { Judgement, ShopPolicy } from '../../gauging/judgeReading';
+import { judgeReading } from '../../gauging/judgeReading';
+import { measureOf } from '../../gauging/measure';
+import { middleOf } from '../../gauging/reading';
+import type { AdjusterState } from '../journal/state';
 
 /** What is to be done to an adjuster next. */
 export type AdjusterStep =

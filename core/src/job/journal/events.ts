@@ -1,8 +1,8 @@
 import * as v from 'valibot';
-import { BARRING_METHODS } from '../barring/methods';
-import { ObservationSchema } from '../barring/observation';
-import { ReadingSchema, TrialSchema } from '../gauging/reading';
-import { DateSchema, HoursSchema } from '../service/hours';
+import { BARRING_METHODS } from '../../barring/methods';
+import { ObservationSchema } from '../../barring/observation';
+import { ReadingSchema, TrialSchema } from '../../gauging/reading';
+import { DateSchema, HoursSchema } from '../../service/hours';
 import { BlobTypeSchema, Sha256Schema } from './attachment';
 
 /**

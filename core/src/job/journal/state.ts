@@ -1,7 +1,7 @@
-import type { Observation } from '../barring/observation';
-import type { RockerFeel } from '../barring/position';
-import type { Reading, Trial } from '../gauging/reading';
-import type { ShimPlan } from '../gauging/shims';
+import type { Observation } from '../../barring/observation';
+import type { RockerFeel } from '../../barring/position';
+import type { Reading, Trial } from '../../gauging/reading';
+import type { ShimPlan } from '../../gauging/shims';
 import type { Attachment } from './attachment';
 import type { KnownEvent, UNSET_REASONS } from './events';
 

@@ -1,14 +1,14 @@
-import type { Stop } from '../barring/barringPlan';
-import { entryOf, specOf } from '../engine/adjusterEntry';
-import type { EngineSheet, Isolation } from '../engine/sheet';
-import { judgeReading } from '../gauging/judgeReading';
-import { middleOf } from '../gauging/reading';
-import type { TorqueSequence } from '../torque/sequence';
-import { torqueSteps } from '../torque/sequence';
-import { torqueKey } from './foldPhase';
-import type { Attachment } from './attachment';
-import type { JobSetting } from './setting';
-import type { JobState } from './state';
+import type { Stop } from '../../barring/barringPlan';
+import { entryOf, specOf } from '../../engine/adjusterEntry';
+import type { EngineSheet, Isolation } from '../../engine/sheet';
+import { judgeReading } from '../../gauging/judgeReading';
+import { middleOf } from '../../gauging/reading';
+import type { TorqueSequence } from '../../torque/sequence';
+import { torqueSteps } from '../../torque/sequence';
+import { torqueKey } from '../journal/foldPhase';
+import type { Attachment } from '../journal/attachment';
+import type { JobSetting } from '../journal/setting';
+import type { JobState } from '../journal/state';
 
 /** What each step of a job still misses, in words; an adjuster by its id. */
 

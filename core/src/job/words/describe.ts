@@ -1,18 +1,18 @@
-import type { Observation } from '../barring/observation';
-import { adjusterName } from '../engine/adjusterEntry';
-import { formatFigure } from '../gauging/measure';
-import type { Reading } from '../gauging/reading';
-import { formatHours, formatInstant, formatMillimetres } from '../units';
-import type { KnownEvent } from './events';
+import type { Observation } from '../../barring/observation';
+import { adjusterName } from '../../engine/adjusterEntry';
+import { formatFigure } from '../../gauging/measure';
+import type { Reading } from '../../gauging/reading';
+import { formatHours, formatInstant, formatMillimetres } from '../../units';
+import type { KnownEvent } from '../journal/events';
 import type { ItemNames } from './itemNames';
-import type { AdjusterEvent } from './foldAdjuster';
-import { isOfAdjuster } from './foldAdjuster';
-import type { EndEvent } from './foldEnd';
-import { isOfEnd } from './foldEnd';
-import type { PhaseEvent } from './foldPhase';
-import type { PositionEvent } from './foldPosition';
-import { isOfPosition } from './foldPosition';
-import type { UnsetReason } from './state';
+import type { AdjusterEvent } from '../journal/foldAdjuster';
+import { isOfAdjuster } from '../journal/foldAdjuster';
+import type { EndEvent } from '../journal/foldEnd';
+import { isOfEnd } from '../journal/foldEnd';
+import type { PhaseEvent } from '../journal/foldPhase';
+import type { PositionEvent } from '../journal/foldPosition';
+import { isOfPosition } from '../journal/foldPosition';
+import type { UnsetReason } from '../journal/state';
 
 /**
  * A reading for people, without its unit: "0.48–0.53", "under 0.48", "0.53 and over", and a

@@ -1,12 +1,12 @@
-import type { BarringPlan } from '../barring/barringPlan';
-import { adjustersOf } from '../engine/adjusters';
-import { specOf } from '../engine/adjusterEntry';
-import type { EngineSheet } from '../engine/sheet';
-import { judgeReading } from '../gauging/judgeReading';
-import { middleOf } from '../gauging/reading';
-import type { ShimAct } from '../gauging/shimOrder';
-import type { ShimRow } from '../gauging/shims';
-import type { JobState } from './state';
+import type { BarringPlan } from '../../barring/barringPlan';
+import { adjustersOf } from '../../engine/adjusters';
+import { specOf } from '../../engine/adjusterEntry';
+import type { EngineSheet } from '../../engine/sheet';
+import { judgeReading } from '../../gauging/judgeReading';
+import { middleOf } from '../../gauging/reading';
+import type { ShimAct } from '../../gauging/shimOrder';
+import type { ShimRow } from '../../gauging/shims';
+import type { JobState } from '../journal/state';
 
 /** The adjusters that are set by a shim. */
 export function shimIds(sheet: EngineSheet): string[] {

@@ -1,5 +1,5 @@
-import type { EngineSheet } from '../engine/sheet';
-import type { JobState } from './state';
+import type { EngineSheet } from '../../engine/sheet';
+import type { JobState } from '../journal/state';
 
 /** Until when a hot engine may be read, in ms; undefined where it is not set hot or not known. */
 export function hotUntil(sheet: EngineSheet, { hot }: Pick<JobState, 'hot'>): number | undefined {

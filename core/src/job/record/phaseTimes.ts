@@ -1,6 +1,6 @@
-import type { KnownEvent } from './events';
-import { isOfAdjuster } from './foldAdjuster';
-import type { JobState } from './state';
+import type { KnownEvent } from '../journal/events';
+import { isOfAdjuster } from '../journal/foldAdjuster';
+import type { JobState } from '../journal/state';
 
 /** How long a phase of the work took, ms. */
 export type PhaseTime = { phase: string; ms: number };

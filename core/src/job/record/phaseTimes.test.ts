@@ -1,5 +1,5 @@
-import { journal, wholeJob } from '../../test-support/journal';
-import { foldJob, lockPairsOf, phaseTimes } from '..';
+import { journal, wholeJob } from '../../../test-support/journal';
+import { foldJob, lockPairsOf, phaseTimes } from '../..';
 
 const MINUTE = 60_000;
 

@@ -1,10 +1,10 @@
-import type { EngineSheet } from '../engine/sheet';
-import type { Reading } from '../gauging/reading';
-import { pastOf } from '../service/checks';
-import type { Finding } from '../service/findings';
-import { findingsOf } from '../service/findings';
-import { standingReading } from './adjusterStep';
-import type { AdjusterState, JobState } from './state';
+import type { EngineSheet } from '../../engine/sheet';
+import type { Reading } from '../../gauging/reading';
+import { pastOf } from '../../service/checks';
+import type { Finding } from '../../service/findings';
+import { findingsOf } from '../../service/findings';
+import { standingReading } from '../instruction/adjusterStep';
+import type { AdjusterState, JobState } from '../journal/state';
 
 type LastCheck = {
   hours: { date: string; hours: number } | null;

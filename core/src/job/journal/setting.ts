@@ -1,6 +1,6 @@
-import type { EngineSheet } from '../engine/sheet';
-import { sheetForTag } from '../engine/variant';
-import type { ShopPolicy } from '../gauging/judgeReading';
+import type { EngineSheet } from '../../engine/sheet';
+import { sheetForTag } from '../../engine/variant';
+import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { JobHead } from './events';
 import type { JobState } from './state';
 

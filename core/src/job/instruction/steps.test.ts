@@ -1,4 +1,4 @@
-import { inlineSix } from '../../test-support/engines';
+import { inlineSix } from '../../../test-support/engines';
 import {
   journal,
   keepAsFound,
@@ -6,8 +6,8 @@ import {
   setting,
   uuid,
   wholeJob,
-} from '../../test-support/journal';
-import type { JobAct, JobSetting } from '..';
+} from '../../../test-support/journal';
+import type { JobAct, JobSetting } from '../..';
 import {
   adjusterStep,
   closingItems,
@@ -18,7 +18,7 @@ import {
   jobSteps,
   presentStep,
   settingOf,
-} from '..';
+} from '../..';
 
 const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
 const NOW = '2026-05-02T18:00:00.000Z';

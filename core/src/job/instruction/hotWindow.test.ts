@@ -1,7 +1,7 @@
-import { inlineSix } from '../../test-support/engines';
-import { journal } from '../../test-support/journal';
-import type { JobAct } from '..';
-import { foldJob, readTooCool } from '..';
+import { inlineSix } from '../../../test-support/engines';
+import { journal } from '../../../test-support/journal';
+import type { JobAct } from '../..';
+import { foldJob, readTooCool } from '../..';
 import { hotUntil } from './hotWindow';
 
 const hot = inlineSix({ temperature: { state: 'hot', windowMinutes: 45 } });

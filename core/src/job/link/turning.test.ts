@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { uuid } from '../../test-support/journal';
-import type { Beat, LinkSide } from '..';
-import { ANSWER_WITHIN_MS, turningWord } from '..';
+import { uuid } from '../../../test-support/journal';
+import type { Beat, LinkSide } from '../..';
+import { ANSWER_WITHIN_MS, turningWord } from '../..';
 
 const turn = {
   id: uuid(1),

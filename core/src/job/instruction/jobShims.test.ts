@@ -1,7 +1,7 @@
-import { inlineSix, planned } from '../../test-support/engines';
-import { journal, setting } from '../../test-support/journal';
-import type { JobAct, ShimStage } from '..';
-import { foldJob, jobPlan, planShims, shimRows, shimStage } from '..';
+import { inlineSix, planned } from '../../../test-support/engines';
+import { journal, setting } from '../../../test-support/journal';
+import type { JobAct, ShimStage } from '../..';
+import { foldJob, jobPlan, planShims, shimRows, shimStage } from '../..';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),

@@ -1,13 +1,13 @@
-import type { EngineSheet } from '../engine/sheet';
-import { adjustersOf } from '../engine/adjusters';
-import { adjusterName } from '../engine/adjusterEntry';
-import { judgeReading } from '../gauging/judgeReading';
-import { measureOf } from '../gauging/measure';
-import type { Reading } from '../gauging/reading';
-import { middleOf } from '../gauging/reading';
-import { slipOf } from '../gauging/slips';
-import { median, robustDeviation } from '../statistics';
-import type { JobState } from './state';
+import type { EngineSheet } from '../../engine/sheet';
+import { adjustersOf } from '../../engine/adjusters';
+import { adjusterName } from '../../engine/adjusterEntry';
+import { judgeReading } from '../../gauging/judgeReading';
+import { measureOf } from '../../gauging/measure';
+import type { Reading } from '../../gauging/reading';
+import { middleOf } from '../../gauging/reading';
+import { slipOf } from '../../gauging/slips';
+import { median, robustDeviation } from '../../statistics';
+import type { JobState } from '../journal/state';
 
 /** Something to look into before the adjuster is touched; `key` goes with the answer. */
 export type Question = {

@@ -1,5 +1,5 @@
-import { middleOf } from '../gauging/reading';
-import type { JobState } from './state';
+import { middleOf } from '../../gauging/reading';
+import type { JobState } from '../journal/state';
 
 /** What one person's locking did to one gap: its middle before and after, µm. */
 export type KeptLockPair = { by: string; before: number; after: number };
