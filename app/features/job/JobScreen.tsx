@@ -9,16 +9,16 @@ import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
 import { Act } from '../../theme/Act';
 import { Stack } from '../../theme/Panel';
-import { crankAngle, jobCells } from './jobCells';
-import { JobHeader } from './JobHeader';
-import { JobLog } from './JobLog';
-import { JobMap } from './JobMap';
-import { JobOverview } from './JobOverview';
-import { KeysHelp } from './KeysHelp';
+import { crankAngle, jobCells } from './engine/jobCells';
+import { JobHeader } from './frame/JobHeader';
+import { JobLog } from './frame/JobLog';
+import { JobMap } from './engine/JobMap';
+import { JobOverview } from './engine/JobOverview';
+import { KeysHelp } from './frame/KeysHelp';
 import { StepBody } from './StepBody';
-import { wasLeft, WhereWasI } from './WhereWasI';
-import type { WorkingJob } from './useJob';
-import { useJob } from './useJob';
+import { wasLeft, WhereWasI } from './frame/WhereWasI';
+import type { WorkingJob } from './model/useJob';
+import { useJob } from './model/useJob';
 
 /** The job, full screen: the present step, the map, and the way ahead. */
 export function JobScreen({ id }: { id: string }) {

@@ -1,17 +1,17 @@
 import { Act } from '../../theme/Act';
 import { Words } from '../../theme/Words';
-import { StepFrame } from './StepFrame';
-import type { StepProps } from './stepProps';
+import { StepFrame } from './frame/StepFrame';
+import type { StepProps } from './model/stepProps';
 import { AbleStep } from './steps/AbleStep';
 import { CloseStep } from './steps/CloseStep';
-import { FindStep } from './steps/FindStep';
+import { FindStep } from './position/FindStep';
 import { OpenStep } from './steps/OpenStep';
 import { ReadyStep } from './steps/ReadyStep';
 import { RoundStep } from './steps/RoundStep';
 import { RunStep } from './steps/RunStep';
-import { ShimsStep } from './steps/ShimsStep';
+import { ShimsStep } from './shims/ShimsStep';
 import { StopStep } from './steps/StopStep';
-import { TorqueStep } from './steps/TorqueStep';
+import { TorqueStep } from './torque/TorqueStep';
 import { UnableStep } from './steps/UnableStep';
 import { WhyStep } from './steps/WhyStep';
 

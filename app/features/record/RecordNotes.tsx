@@ -1,8 +1,8 @@
 import { adjusterName, formatInstant, readTooCool, unansweredFindings } from '@longbar/core';
 import { View } from 'react-native';
 import { Words } from '../../theme/Words';
-import { Attachments } from '../job/Attachments';
-import type { WorkingJob } from '../job/useJob';
+import { Attachments } from '../job/frame/Attachments';
+import type { WorkingJob } from '../job/model/useJob';
 
 /** What else the journal tells: what was looked into, who handed over, what came off, notes. */
 export function RecordNotes({ job: { context, state, setting } }: { job: WorkingJob }) {

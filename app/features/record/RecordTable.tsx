@@ -15,7 +15,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import type { WorkingJob } from '../job/useJob';
+import type { WorkingJob } from '../job/model/useJob';
 
 /** Every adjuster from the front: limits, as found, what was done, as left. */
 export function RecordTable({ job }: { job: WorkingJob }) {

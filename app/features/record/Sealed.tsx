@@ -5,7 +5,7 @@ import { Act } from '../../theme/Act';
 import { Field } from '../../theme/Field';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
-import type { WorkingJob } from '../job/useJob';
+import type { WorkingJob } from '../job/model/useJob';
 
 /** The seal of a signed record, what was added after, and the way to add something. */
 export function Sealed({ job }: { job: WorkingJob }) {

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HelperScreen } from '../../../features/job/turning/HelperScreen';
+import { HelperScreen } from '../../../features/job/helper/HelperScreen';
 
 export default function Helper() {
   const { id } = useLocalSearchParams<{ id: string }>();

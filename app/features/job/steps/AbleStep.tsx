@@ -7,8 +7,8 @@ import { Field } from '../../../theme/Field';
 import { TickRow } from '../../../theme/TickRow';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
 
 /** Able to start again: bar and pins out first, everyone clear, then every isolation undone. */
 export function AbleStep({ job, after }: StepProps) {

@@ -5,10 +5,10 @@ import { Row } from '../../../theme/Panel';
 import { TickRow } from '../../../theme/TickRow';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { Attachments } from '../Attachments';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
-import { useTorqueRun } from './useTorqueRun';
+import { Attachments } from '../frame/Attachments';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+import { useTorqueRun } from '../torque/useTorqueRun';
 
 /** Close up: each thing ticked by itself; of the gasket, whether it is new or kept. */
 export function CloseStep({ job, after }: StepProps) {

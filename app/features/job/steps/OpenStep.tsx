@@ -5,10 +5,10 @@ import { Caution } from '../../../theme/Caution';
 import { Field } from '../../../theme/Field';
 import { Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
-import { Attach } from '../Attach';
-import { Attachments } from '../Attachments';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
+import { Attach } from '../frame/Attach';
+import { Attachments } from '../frame/Attachments';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
 
 /** Open up: what came off and where it belongs, so that it comes back as a list to tick. */
 export function OpenStep({ job, after }: StepProps) {

@@ -7,10 +7,10 @@ import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { TickRow } from '../../../theme/TickRow';
 import { Words } from '../../../theme/Words';
-import { ColdRest } from './ColdRest';
-import { HotRun } from './HotRun';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
+import { ColdRest } from '../temperature/ColdRest';
+import { HotRun } from '../temperature/HotRun';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
 
 /** The data tag, the temperature, the hours now, and what is laid out before the work. */
 export function ReadyStep({ job, after }: StepProps) {

@@ -1,9 +1,9 @@
 import { isRefused, isUnread, ROUND_DONE } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
-import { AdjusterPanel } from '../AdjusterPanel';
-import type { StepProps } from '../stepProps';
-import { BarTo } from './BarTo';
+import { AdjusterPanel } from '../adjuster/AdjusterPanel';
+import type { StepProps } from '../model/stepProps';
+import { BarTo } from '../position/BarTo';
 
 /**
  * Once round again: every stop reached once more, what the shop's rule asks for and what was

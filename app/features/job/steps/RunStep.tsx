@@ -8,8 +8,8 @@ import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import { useAppSelector } from '../../../state/store';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
 
 /** How it ran, and the signature that closes the record. */
 export function RunStep({ job, after }: StepProps) {

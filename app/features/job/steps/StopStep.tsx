@@ -1,10 +1,10 @@
 import { isRefused, standsAt } from '@longbar/core';
 import { Words } from '../../../theme/Words';
-import { AdjusterPanel } from '../AdjusterPanel';
-import { setHere } from '../JobOverview';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
-import { BarTo } from './BarTo';
+import { AdjusterPanel } from '../adjuster/AdjusterPanel';
+import { setHere } from '../engine/JobOverview';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+import { BarTo } from '../position/BarTo';
 
 /** A stop: the way there, then each adjuster set here. */
 export function StopStep(props: StepProps) {

@@ -9,8 +9,8 @@ import { Row } from '../../../theme/Panel';
 import { TickRow } from '../../../theme/TickRow';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
 
 /** Made unable to start: the sheet's own list, each by itself. */
 export function UnableStep({ job, after }: StepProps) {

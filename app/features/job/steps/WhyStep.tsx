@@ -8,9 +8,9 @@ import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
-import { Attach } from '../Attach';
-import { StepFrame } from '../StepFrame';
-import type { StepProps } from '../stepProps';
+import { Attach } from '../frame/Attach';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
 
 type Reason = 'interval' | 'head-work' | 'symptom';
 const REASONS: { reason: Reason; label: string }[] = [

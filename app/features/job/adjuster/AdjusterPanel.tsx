@@ -1,0 +1,171 @@
+import type { AdjusterEntry, JobAct, Question } from '@longbar/core';
+import {
+  adjusterName,
+  entryOf,
+  isRefused,
+  measureOf,
+  plainBlades,
+  questionsAt,
+} from '@longbar/core';
+import type { ReactNode } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
+import { StyleSheet } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { Spread } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { Findings } from '../../drift/Findings';
+import { useFindings } from '../../drift/useFindings';
+import { adjusterView } from './adjusterView';
+import { BladeDrawer } from '../reading/BladeDrawer';
+import { BridgePanel } from './BridgePanel';
+import { Offer } from './Offer';
+import { OpenQuestion } from './OpenQuestion';
+import { OtherWays } from './OtherWays';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+import { ReadingInput } from '../reading/ReadingInput';
+import { TakeThis } from './TakeThis';
+import { useBladeSet } from '../reading/useBladeSet';
+import { useSpeech } from '../reading/speech';
+import { Verdict } from './Verdict';
+
+type Props = StepProps & { id: string; phase: 'found' | 'again'; onward?: ReactNode };
+
+/** One adjuster: what to take, the reading, the verdict, and what is recorded next. */
+export function AdjusterPanel(props: Props) {
+  const { job, id, after } = props;
+  const { sheet } = job.setting;
+  const entry = useMemo(() => settable(entryOf(sheet, id)), [sheet, id]);
+  const set = useBladeSet(job.context.shop.bladeSets);
+  if (!entry && id.startsWith('bridge.')) return <BridgePanel {...props} />;
+  if (!entry || !set) {
+    return (
+      <StepFrame job={job} after={after}>
+        <Words as="heading">{adjusterName(id)}</Words>
+        <Words>The sheet holds no setting for it, or the shop no blades to read it with.</Words>
+      </StepFrame>
+    );
+  }
+  return <Panel {...props} entry={entry} set={set} />;
+}
+
+/** The entry, where it holds a setting. */
+function settable(entry: AdjusterEntry | undefined) {
+  return entry?.spec && { ...entry, spec: entry.spec };
+}
+
+type PanelProps = Props & {
+  entry: NonNullable<ReturnType<typeof settable>>;
+  set: NonNullable<ReturnType<typeof useBladeSet>>;
+};
+
+/** The answer with the words it answers: the record is read without the screen. */
+function answered({ key, says }: Question, answer: string): JobAct {
+  return { type: 'question.answered', question: key, answer, says };
+}
+
+/** After these there is nothing more to do at this adjuster now. */
+const ENDS: ReadonlySet<JobAct['type']> = new Set([
+  'adjuster.painted',
+  'adjuster.unset',
+  'shim.found',
+]);
+
+function Panel({ entry, set, ...props }: PanelProps) {
+  const { job, id, phase, after, onSelect, onward } = props;
+  const say = useSpeech();
+  const state = job.state.adjusters[id];
+  const findings = useFindings(job.setting.head.machine).filter(({ ids }) => ids.includes(id));
+  const view = adjusterView(state, entry, job.setting.policy, phase);
+  const [question] = questionsAt(job.state, id, {
+    sheet: job.setting.sheet,
+    left: job.context.lastLeft?.readings ?? {},
+    blades: plainBlades(set),
+  });
+  const record = job.act;
+  const act = useCallback(
+    (act: JobAct) => {
+      // Once something is recorded here, nothing but its end or a tap leads on to another.
+      onSelect(ENDS.has(act.type) ? undefined : id);
+      record(act);
+    },
+    [onSelect, record, id],
+  );
+  const readAgain = () =>
+    act({
+      type: 'reading.taken',
+      adjuster: id,
+      phase: 'found',
+      reading: { go: 0, noGo: null, how: 'go-no-go' },
+      tried: [],
+    });
+  useEffect(() => say(adjusterName(id)), [say, id]);
+  const primary = question ? null : (
+    <>
+      <Offer {...{ job, id, entry, view, act }} key={`${id} ${view.offers}`} />
+      {(view.offers === 'nothing' || view.offers === 'done' || view.offers === 'unset') && onward}
+    </>
+  );
+  return (
+    <StepFrame job={job} after={after} primary={primary}>
+      <Spread style={styles.centre}>
+        <Words as="heading">{adjusterName(id)}</Words>
+        <Sibling {...props} />
+      </Spread>
+      {phase === 'found' && !state?.found && <Findings findings={findings} />}
+      <TakeThis
+        entry={entry}
+        set={set}
+        temperature={job.setting.sheet.temperature?.state ?? 'cold'}
+      />
+      <ReadingInput
+        {...{ job, id, entry, set, view, act, say }}
+        asked={question !== undefined}
+        key={id}
+      >
+        {question && (
+          <OpenQuestion
+            question={question}
+            onReadAgain={readAgain}
+            onAnswer={(answer) => act(answered(question, answer))}
+          />
+        )}
+        <Verdict {...{ job, id, entry, view }} />
+      </ReadingInput>
+      <OtherWays
+        id={id}
+        mayDoubt={view.offers === 'done' && phase === 'found' && !state?.doubted}
+        mayGiveUp={!state?.painted && !state?.unset}
+        act={act}
+      />
+      {measureOf(entry) === 'lash' && (
+        <BladeDrawer sets={job.context.shop.bladeSets} inHand={set} />
+      )}
+    </StepFrame>
+  );
+}
+
+/** The next adjuster of this cylinder that is set here too, one tap away. */
+function Sibling({ job, id, onSelect }: Props) {
+  if (isRefused(job.plan)) return null;
+  const cylinder = id.split('.')[1];
+  const stop = job.plan.stops[job.state.lastStop?.stop ?? 0];
+  const own = stop?.set.filter((each) => each.id.split('.')[1] === cylinder) ?? [];
+  const next = own[(own.findIndex((each) => each.id === id) + 1) % own.length];
+  if (!next || next.id === id) return null;
+  const { painted, unset } = job.state.adjusters[next.id] ?? {};
+  const word = painted ? 'finished' : unset ? 'cannot be set' : 'set here too';
+  return (
+    <Act
+      label={`${next.id.split('.')[0]}: ${word}`}
+      name={`Go to ${adjusterName(next.id)}`}
+      style={styles.quiet}
+      onPress={() => onSelect(next.id)}
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  centre: { alignItems: 'center' },
+  quiet: { minHeight: 44, paddingVertical: 4, paddingHorizontal: 12 },
+});

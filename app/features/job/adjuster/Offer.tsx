@@ -1,0 +1,87 @@
+import type { AdjusterEntry, JobAct } from '@longbar/core';
+import { adjusterName, describeUnset } from '@longbar/core';
+import { useState } from 'react';
+import { StyleSheet } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { Row } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import type { AdjusterView } from './adjusterView';
+import { ShimWheel } from '../shims/ShimWheel';
+import type { WorkingJob } from '../model/useJob';
+
+type Props = {
+  job: WorkingJob;
+  id: string;
+  entry: AdjusterEntry;
+  view: AdjusterView;
+  act: (act: JobAct) => void;
+};
+
+/** What may be recorded now: leave, lock, the shim that is in, or the dab. */
+export function Offer({ job, id, entry, view, act }: Props) {
+  const [anyway, setAnyway] = useState(false);
+  if (view.offers === 'lock' || anyway) return <Lock id={id} entry={entry} act={act} />;
+  switch (view.offers) {
+    case 'keep':
+      return (
+        <Row>
+          <Act
+            weight="primary"
+            style={styles.grow}
+            label="Leave as found"
+            onPress={() => act({ type: 'adjuster.kept', adjuster: id })}
+          />
+          <Act label="Set anyway" onPress={() => setAnyway(true)} />
+        </Row>
+      );
+    case 'shim':
+      return <ShimWheel known={job.context.lastLeft?.shims?.[id]} id={id} act={act} />;
+    case 'measured':
+      return <Words>Measured. The shims are worked out once all are.</Words>;
+    case 'paint':
+      return (
+        <Act
+          weight="primary"
+          label={entry.method === 'shim' ? 'Finished' : 'Paint dab on the nut'}
+          name={entry.method === 'shim' ? `${adjusterName(id)} finished` : 'Paint dab on the nut'}
+          onPress={() => act({ type: 'adjuster.painted', adjuster: id })}
+        />
+      );
+    case 'unset': {
+      const unset = job.state.adjusters[id]?.unset;
+      return <Words as="strong">{unset && describeUnset(unset)}</Words>;
+    }
+    default:
+      return null;
+  }
+}
+
+function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
+  const torque = entry.locknut?.torque;
+  const at = torque === undefined ? 'to torque' : `at ${torque} N·m`;
+  return (
+    <Row>
+      <Act
+        weight="primary"
+        style={styles.grow}
+        label={`Locked ${at}`}
+        name={`Adjusted, locked ${at}`}
+        onPress={() =>
+          act({
+            type: 'adjuster.locked',
+            adjuster: id,
+            how: 'torque',
+            ...(torque !== undefined && { torque }),
+          })
+        }
+      />
+      <Act
+        label="By feel"
+        name="Adjusted, locked by feel"
+        onPress={() => act({ type: 'adjuster.locked', adjuster: id, how: 'feel' })}
+      />
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({ grow: { flex: 1 } });

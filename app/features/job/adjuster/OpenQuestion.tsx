@@ -1,0 +1,37 @@
+import type { Question } from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { Row } from '../../../theme/Panel';
+import { radius, space } from '../../../theme/tokens';
+import { useTokens } from '../../../theme/ThemeProvider';
+import { Words } from '../../../theme/Words';
+
+type Props = { question: Question; onReadAgain: () => void; onAnswer: (answer: string) => void };
+
+/** A slip or a finding, before the adjuster is touched: what to look at, and the answer. */
+export function OpenQuestion({ question, onReadAgain, onAnswer }: Props) {
+  const tokens = useTokens();
+  const { kind, says, look } = question;
+  return (
+    <View role="alert" style={[styles.card, { borderColor: tokens.stop }]}>
+      <Words as="strong" color="stop">
+        {kind === 'slip' ? 'Before you go on' : 'A finding, not just an adjustment'}
+      </Words>
+      <Words as="strong">{says}</Words>
+      {look !== undefined && <Words as="note">{look}</Words>}
+      <Row>
+        <Act label="Read it again" style={styles.grow} onPress={onReadAgain} />
+        <Act
+          label="Looked: it is so"
+          style={styles.grow}
+          onPress={() => onAnswer('Looked, it is so')}
+        />
+      </Row>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 2, borderRadius: radius, padding: space.medium, gap: space.small },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,85 @@
+import type { JobAct, UnsetReason } from '@longbar/core';
+import { UNSET_REASONS } from '@longbar/core';
+import { memo, useState } from 'react';
+import { Act } from '../../../theme/Act';
+import { Choice } from '../../../theme/Choice';
+import { Field } from '../../../theme/Field';
+import { Row, Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
+import { Words } from '../../../theme/Words';
+
+type Props = {
+  id: string;
+  /** Whether it may still be doubted, or given up. */
+  mayDoubt: boolean;
+  mayGiveUp: boolean;
+  act: (act: JobAct) => void;
+};
+
+const REASONS: Record<UnsetReason, string> = {
+  seized: 'Seized or rounded',
+  'no-part': 'Part on order',
+  'no-reach': 'Out of reach',
+  other: 'Another reason',
+};
+
+/** The honest ends: read it again on the round, or it cannot be set today and why. */
+export const OtherWays = memo(function OtherWays({ id, mayDoubt, mayGiveUp, act }: Props) {
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState<UnsetReason>();
+  const [note, setNote] = useState('');
+  const needsWords = reason === 'other' && note.trim() === '';
+  const giveUp = () => {
+    if (!reason || needsWords) return;
+    act({
+      type: 'adjuster.unset',
+      adjuster: id,
+      reason,
+      ...(note.trim() && { note: note.trim() }),
+    });
+    setOpen(false);
+  };
+  if (!mayDoubt && !mayGiveUp) return null;
+  return (
+    <Stack>
+      <Row>
+        {mayDoubt && (
+          <Act
+            label="Doubt this one"
+            name="Doubt this one: read it again on the round"
+            style={{ flex: 1 }}
+            onPress={() => act({ type: 'adjuster.doubted', adjuster: id })}
+          />
+        )}
+        {mayGiveUp && (
+          <Act label="Cannot be set" style={{ flex: 1 }} onPress={() => setOpen(!open)} />
+        )}
+      </Row>
+      {open && (
+        <Stack>
+          <Words as="strong">Why can it not be set today?</Words>
+          <Tiles columns={2}>
+            {UNSET_REASONS.map((each) => (
+              <Choice
+                key={each}
+                label={REASONS[each]}
+                chosen={reason === each}
+                onPress={() => setReason(each)}
+              />
+            ))}
+          </Tiles>
+          <Field label="In a few words" value={note} onChange={setNote} />
+          <Act
+            weight="stop"
+            label="Record that it cannot be set"
+            disabled={!reason || needsWords}
+            onPress={giveUp}
+          />
+          <Words as="note" color="secondInk">
+            The job can then only be closed as incomplete, and stays due.
+          </Words>
+        </Stack>
+      )}
+    </Stack>
+  );
+});

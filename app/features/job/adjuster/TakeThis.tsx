@@ -1,0 +1,54 @@
+import type { BladeSet, SettableEntry } from '@longbar/core';
+import {
+  bladeFor,
+  formatFigure,
+  formatInInches,
+  formatMillimetres,
+  formatSetting,
+  formatThou,
+  layOutBlades,
+  measureOf,
+  unitOf,
+} from '@longbar/core';
+import { memo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+
+type Props = { entry: SettableEntry; set: BladeSet; temperature: string };
+
+/** What to take in hand: the largest thing on the screen, both units, the kind spelled out. */
+export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Props) {
+  const { spec } = entry;
+  const measure = measureOf(entry);
+  const blade = measure === 'lash' ? bladeFor(layOutBlades(set, spec), spec.target) : undefined;
+  const inch = measure === 'lash' && set.unit === 'inch';
+  const other = inch ? formatSetting(measure, spec.target) : formatInInches(measure, spec.target);
+  return (
+    <View style={styles.row}>
+      <Words as="blade" aria-label={`Take ${formatSetting(measure, spec.target)}`}>
+        {inch ? formatThou(blade?.size ?? spec.target) : formatFigure(measure, spec.target)}
+      </Words>
+      <Words as="heading" color="secondInk">
+        {inch ? 'thou' : unitOf(measure)}
+      </Words>
+      <View style={styles.other}>
+        {other !== undefined && <Words as="figure">{other}</Words>}
+        <Words as="note" color="secondInk">
+          {formatFigure(measure, spec.low)} to {formatFigure(measure, spec.high)},{' '}
+          {measure === 'lash' ? temperature : measure}
+        </Words>
+        {blade?.of && (
+          <Words as="strong" color="act">
+            stack {blade.of.map(inch ? formatThou : formatMillimetres).join(' + ')}
+          </Words>
+        )}
+      </View>
+    </View>
+  );
+});
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
+  other: { marginLeft: 'auto', alignItems: 'flex-end' },
+});

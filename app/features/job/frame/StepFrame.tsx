@@ -1,0 +1,67 @@
+import { describeEvent, itemNames } from '@longbar/core';
+import type { ComponentProps, ReactNode } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { space } from '../../../theme/tokens';
+import { useTokens } from '../../../theme/ThemeProvider';
+import type { WorkingJob } from '../model/useJob';
+
+type Props = {
+  job: WorkingJob;
+  children: ReactNode;
+  /** The one thing to record now. */
+  act?: Omit<ComponentProps<typeof Act>, 'weight'> & { weight?: 'primary' | 'stop' };
+  /** What is recorded now, where it is more than one button. */
+  primary?: ReactNode;
+  after?: ReactNode;
+};
+
+/** A step: what it says, and low under the thumb what it records, with one tap to undo. */
+export function StepFrame({ job, children, act, primary, after }: Props) {
+  const tokens = useTokens();
+  const last = job.state.standing[job.state.standing.length - 1];
+  const undoable =
+    last && !job.state.signed
+      ? describeEvent(last, itemNames(job.setting.sheet, job.state))
+      : undefined;
+  return (
+    <View style={[styles.frame, { backgroundColor: tokens.sheet }]}>
+      <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
+        {children}
+        {after}
+      </ScrollView>
+      <View style={[styles.footer, { borderColor: tokens.hair, backgroundColor: tokens.sheet }]}>
+        {undoable && (
+          <Act
+            label="Undo"
+            name={`Undo: ${undoable.what} ${undoable.detail}`}
+            icon="undo"
+            onPress={job.undo}
+          />
+        )}
+        {(act ?? primary) && (
+          <View style={styles.primary}>
+            {primary}
+            {act && <Act weight="primary" {...act} />}
+          </View>
+        )}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  frame: { flex: 1, minHeight: 0 },
+  scroll: { flex: 1 },
+  content: { padding: space.large, paddingTop: space.small, gap: 10 },
+  footer: {
+    flexDirection: 'row',
+    gap: space.small,
+    padding: space.medium,
+    paddingHorizontal: space.large,
+    borderTopWidth: 1,
+    minHeight: 64,
+    alignItems: 'flex-end',
+  },
+  primary: { flex: 1, gap: space.small },
+});

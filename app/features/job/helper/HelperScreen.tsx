@@ -1,0 +1,78 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { EngineDial } from '../../../drawing/EngineDial';
+import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
+import { Row, Stack } from '../../../theme/Panel';
+import { space } from '../../../theme/tokens';
+import { useTokens } from '../../../theme/ThemeProvider';
+import { Words } from '../../../theme/Words';
+import type { WorkingJob } from '../model/useJob';
+import { useJob } from '../model/useJob';
+import { LinkBoard, way } from './LinkBoard';
+import { useLink } from './useLink';
+
+/** For the one under the machine: how far, which way, stop and there, and nothing else. */
+export function HelperScreen({ id }: { id: string }) {
+  const tokens = useTokens();
+  const { job, problem } = useJob(id);
+  const [agreed, setAgreed] = useState(false);
+  return (
+    <View style={[styles.screen, { backgroundColor: tokens.ground }]}>
+      {!job && <Words as="heading">{problem ?? 'Opening the job …'}</Words>}
+      {job && !agreed && <Agree job={job} onAgreed={() => setAgreed(true)} />}
+      {job && agreed && <Turning job={job} />}
+    </View>
+  );
+}
+
+function Agree({ job, onAgreed }: { job: WorkingJob; onAgreed: () => void }) {
+  const router = useRouter();
+  return (
+    <Stack>
+      <Words as="title">{job.context.machineName}: you turn</Words>
+      <Words>
+        This view says how far and which way. It is a convenience, never a safeguard: a phone can
+        fail at any moment.
+      </Words>
+      <Caution>
+        Agree on voice or hand signals now, and on who gives them. Turn only when you hear or see
+        the word from the one at the rockers.
+      </Caution>
+      <Act weight="primary" label="Signals are agreed: go on" onPress={onAgreed} />
+      <Act label="Back to the job" onPress={() => router.replace(`/jobs/${job.setting.head.id}`)} />
+    </Stack>
+  );
+}
+
+function Turning({ job }: { job: WorkingJob }) {
+  const { word, turn, say } = useLink(job.setting.head.id, 'helper', null);
+  const { sheet } = job.setting;
+  return (
+    <>
+      <LinkBoard word={word} turn={turn} role="helper" />
+      {turn && (
+        <View style={styles.dial}>
+          <EngineDial sheet={sheet} at={turn.from} turn={turn.degrees} size={220} />
+          <Words as="heading">{way(turn)}</Words>
+          <Words color="secondInk">seen from the {turn.seenFrom}</Words>
+        </View>
+      )}
+      <Row style={styles.acts}>
+        <Act weight="stop" label="Stop" style={styles.act} onPress={() => say('stop')} />
+        <Act weight="primary" label="There" style={styles.act} onPress={() => say('there')} />
+      </Row>
+      <Words as="note" color="secondInk">
+        Voice and hand signals stand above this view.
+      </Words>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1, padding: space.large, gap: space.large },
+  dial: { alignItems: 'center', gap: space.small, flex: 1 },
+  acts: { marginTop: 'auto' },
+  act: { flex: 1, minHeight: 120 },
+});

@@ -1,0 +1,102 @@
+import type {
+  BarringPlan,
+  JobAct,
+  JobContext,
+  JobSetting,
+  JobState,
+  Refused,
+  Step,
+} from '@longbar/core';
+import { jobPlan, jobSteps, presentStep } from '@longbar/core';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { openJob } from '../../../state/jobs';
+import { useAppSelector } from '../../../state/store';
+import { useSync } from '../../../sync/SyncProvider';
+import { useAfterPaint } from '../../../theme/useAfterPaint';
+
+/** A job as the screen works with it. */
+export type WorkingJob = {
+  context: JobContext;
+  setting: JobSetting;
+  state: JobState;
+  plan: BarringPlan | Refused;
+  steps: Step[];
+  present: number;
+  /** Who works with this phone. */
+  by: string;
+  /** Keeps acts on the phone; the screen answers when they are on its disk. */
+  act: (...acts: JobAct[]) => void;
+  /** Takes the last act back. */
+  undo: () => void;
+};
+
+export type LoadedJob = {
+  job?: WorkingJob;
+  problem?: string;
+  /** More is kept than is drawn yet: the screen is about to follow. */
+  busy: boolean;
+};
+
+/** How often the clock that decides 'cold' is read while a job is open, ms. */
+const TICK = 20_000;
+
+/** A job from the phone's store, and from the server where the phone has not seen it. */
+export function useJob(id: string): LoadedJob {
+  const sync = useSync();
+  const ready = useAppSelector((state) => state.jobs.ready);
+  // What a tap changes is drawn first, by whoever looks at the journal itself; the job follows.
+  const latest = useAppSelector((state) => state.jobs.byId[id]);
+  const kept = useAfterPaint(latest);
+  const name = useAppSelector((state) => state.preferences.name);
+  const [problem, setProblem] = useState<string>();
+  const now = useClock(TICK);
+  const known = kept !== undefined;
+  useEffect(() => {
+    if (!ready) return;
+    sync.pull(id).catch((error: Error) => {
+      // A job that the phone has is worked on without the server.
+      if (!known) setProblem(error.message);
+    });
+    // Once per opening: what others do from then on comes as they do it.
+    return sync.follow(id);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id, ready, sync]);
+  const by = name || kept?.context.head.by || 'unnamed';
+  const act = useCallback(
+    (...acts: JobAct[]) => {
+      // A failure to keep is shown by the engine; the screen stays as it was.
+      sync.record(id, by, ...acts).catch(() => undefined);
+    },
+    [sync, id, by],
+  );
+  const job = useMemo(() => {
+    if (!kept) return undefined;
+    const opened = openJob(kept);
+    const { setting, state } = opened;
+    const steps = jobSteps(setting, state, now);
+    const last = state.standing[state.standing.length - 1];
+    return {
+      ...opened,
+      plan: jobPlan(setting, state),
+      steps,
+      present: presentStep(steps),
+      by,
+      act,
+      undo: () => {
+        if (last && !state.signed) act({ type: 'event.undone', target: last.id });
+      },
+    };
+  }, [kept, now, act, by]);
+  const busy = latest !== kept;
+  return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };
+}
+
+/** The present instant, read again every so many ms. */
+export function useClock(every: number): string {
+  const [now, setNow] = useState(() => new Date().toISOString());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date().toISOString()), every);
+    return () => clearInterval(timer);
+  }, [every]);
+  return now;
+}

@@ -1,0 +1,91 @@
+import type { BladeSet } from '@longbar/core';
+import { formatMillimetres, formatThou } from '@longbar/core';
+import { memo, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { preferencesChanged } from '../../../state/preferences';
+import { useAppSelector } from '../../../state/store';
+import { Act } from '../../../theme/Act';
+import { Choice } from '../../../theme/Choice';
+import { Row, Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
+import { Words } from '../../../theme/Words';
+import { CAN_SPEAK } from './speech';
+
+type Props = { sets: readonly BladeSet[]; inHand: BladeSet };
+
+/** Which set is in hand, how it is laid out, and which blades of it are worn. */
+export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
+  const dispatch = useDispatch();
+  const { worn, thickFirst, aloud } = useAppSelector((state) => state.preferences);
+  const [open, setOpen] = useState(false);
+  const whole = sets.find(({ name }) => name === inHand.name) ?? inHand;
+  const gone = worn[whole.name] ?? [];
+  const toggle = (size: number) =>
+    dispatch(
+      preferencesChanged({
+        worn: {
+          ...worn,
+          [whole.name]: gone.includes(size)
+            ? gone.filter((other) => other !== size)
+            : [...gone, size],
+        },
+      }),
+    );
+  if (!open) {
+    return (
+      <Act
+        label={`Blades: ${whole.name}`}
+        name={`Blades: ${whole.name}. Change the set or mark a worn blade`}
+        onPress={() => setOpen(true)}
+      />
+    );
+  }
+  const format = whole.unit === 'mm' ? formatMillimetres : formatThou;
+  return (
+    <Stack>
+      <Words as="strong">Set in hand</Words>
+      <Tiles columns={sets.length > 2 ? 3 : 2}>
+        {sets.map(({ name }) => (
+          <Choice
+            key={name}
+            label={name}
+            name={`Take the ${name}`}
+            chosen={name === whole.name}
+            onPress={() => dispatch(preferencesChanged({ bladeSet: name }))}
+          />
+        ))}
+      </Tiles>
+      <Row>
+        <Act
+          label={thickFirst ? 'Thin ones first' : 'Thick ones first'}
+          style={{ flex: 1 }}
+          onPress={() => dispatch(preferencesChanged({ thickFirst: !thickFirst }))}
+        />
+        {CAN_SPEAK && (
+          <Act
+            label={aloud ? 'Be silent' : 'Say it aloud'}
+            style={{ flex: 1 }}
+            onPress={() => dispatch(preferencesChanged({ aloud: !aloud }))}
+          />
+        )}
+      </Row>
+      <Words as="strong">Worn or bent? Tap it out of the set.</Words>
+      <Tiles columns={5}>
+        {whole.blades.map((blade) => {
+          const size = typeof blade === 'number' ? blade : blade.go;
+          return (
+            <Choice
+              key={size}
+              label={format(size)}
+              name={`Blade ${format(size)} worn`}
+              {...(gone.includes(size) && { detail: 'worn' })}
+              chosen={gone.includes(size)}
+              onPress={() => toggle(size)}
+            />
+          );
+        })}
+      </Tiles>
+      <Act label="Done with the blades" onPress={() => setOpen(false)} />
+    </Stack>
+  );
+});

@@ -1,0 +1,156 @@
+import type { BladeSet, LaidOut, Spec, SteppedBlade, Trial } from '@longbar/core';
+import {
+  bladeFor,
+  formatMillimetres,
+  formatThou,
+  layOutBlades,
+  leafWord,
+  steppedBlades,
+} from '@longbar/core';
+import { memo, useEffect, useMemo, useRef } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { radius, space } from '../../../theme/tokens';
+import { useTokens } from '../../../theme/ThemeProvider';
+import { useQuickPress } from '../../../theme/useQuickPress';
+import { Words } from '../../../theme/Words';
+
+type Props = {
+  set: BladeSet;
+  spec: Spec;
+  tried: readonly Trial[];
+  /** Laid out from the thickest instead of from the thinnest. */
+  thickFirst?: boolean;
+  onTap: (size: number) => void;
+  onTapLeaf: (leaf: SteppedBlade) => void;
+};
+
+const TILE = 74;
+
+/** The blade set itself, laid out around the spec: tap what enters, tap again what stops. */
+export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLeaf }: Props) {
+  const laid = useMemo(() => {
+    const thinFirst = layOutBlades(set, spec);
+    return thickFirst ? thinFirst.reverse() : thinFirst;
+  }, [set, spec, thickFirst]);
+  const leaves = useMemo(() => {
+    const thinFirst = steppedBlades(set);
+    return thickFirst ? thinFirst.reverse() : thinFirst;
+  }, [set, thickFirst]);
+  const row = useRef<ScrollView>(null);
+  const nominal = bladeFor(laid, spec.target);
+  const nearest = leaves.length
+    ? leaves.findIndex(({ go, noGo }) => go <= spec.target && spec.target <= noGo)
+    : laid.findIndex((blade) => blade === nominal);
+  useEffect(() => {
+    const x = Math.max(0, (nearest - 2) * (TILE + space.small));
+    row.current?.scrollTo({ x, animated: false });
+  }, [nearest, set]);
+  const format = set.unit === 'mm' ? formatMillimetres : formatThou;
+  return (
+    <ScrollView
+      ref={row}
+      horizontal
+      role="group"
+      aria-label={`Blades of the ${set.name}`}
+      contentContainerStyle={styles.row}
+    >
+      {laid.map((blade) => (
+        <BladeTile
+          key={`${blade.size} ${blade.of?.join('+') ?? ''}`}
+          blade={blade}
+          unit={set.unit}
+          trial={tried.find(({ size }) => size === blade.size)}
+          nominal={blade === nominal}
+          onTap={onTap}
+        />
+      ))}
+      {leaves.map((leaf) => {
+        const word = leafWord(tried, leaf);
+        return (
+          <Tile
+            key={leaf.go}
+            name={`Leaf ${format(leaf.go)} and ${format(leaf.noGo)}: ${word}`}
+            figure={`${format(leaf.go)} ${format(leaf.noGo)}`}
+            word={word === 'not tried' ? 'go · no-go' : word}
+            tone={word === 'not tried' ? 'plain' : word === 'thin end enters' ? 'enters' : 'tried'}
+            wide
+            onPress={() => onTapLeaf(leaf)}
+          />
+        );
+      })}
+    </ScrollView>
+  );
+}
+
+type TileProps = {
+  blade: LaidOut;
+  unit: BladeSet['unit'];
+  trial: Trial | undefined;
+  nominal: boolean;
+  onTap: (size: number) => void;
+};
+
+const BladeTile = memo(function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
+  const { size, of } = blade;
+  const format = unit === 'mm' ? formatMillimetres : formatThou;
+  const word = trial === undefined ? 'not tried' : trial.enters ? 'enters' : 'stops';
+  const plain = of ? of.map((part) => format(part)).join('+') : nominal ? 'nominal' : '·';
+  return (
+    <Tile
+      name={`${format(size)} ${unit === 'mm' ? 'mm' : 'thou'}${of ? ' stack' : ''}: ${word}`}
+      figure={format(size)}
+      word={trial ? word : plain}
+      tone={trial === undefined ? 'plain' : trial.enters ? 'enters' : 'tried'}
+      wide={(of?.length ?? 0) > 2}
+      onPress={() => onTap(size)}
+    />
+  );
+});
+
+type OneTile = {
+  name: string;
+  figure: string;
+  word: string;
+  tone: 'plain' | 'tried' | 'enters';
+  wide?: boolean;
+  onPress: () => void;
+};
+
+function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
+  const tokens = useTokens();
+  const press = useQuickPress(onPress);
+  const color = tone === 'plain' ? 'secondInk' : 'ink';
+  return (
+    <Pressable
+      role="button"
+      aria-label={name}
+      {...(press as object)}
+      style={[
+        styles.tile,
+        wide && styles.wide,
+        {
+          // A border that grows would lay the whole page out anew; a shadow of its width does not.
+          boxShadow: `inset 0 0 0 ${tone === 'plain' ? `1.4px ${tokens.line}` : `2.2px ${tokens.ink}`}`,
+          backgroundColor: tone === 'enters' ? tokens.enamelTint : tokens.sheet,
+        },
+      ]}
+    >
+      <View style={[StyleSheet.absoluteFill, styles.face]}>
+        <Words as="figure" color={color}>
+          {figure}
+        </Words>
+        <Words as="label" color={color}>
+          {word}
+        </Words>
+      </View>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  wide: { width: 2 * TILE },
+  row: { gap: space.small, paddingVertical: 2 },
+  tile: { width: TILE, height: 64, borderRadius: radius - 2 },
+  // A tapped tile lays out what is written on it, and not the page.
+  face: { contain: 'strict', alignItems: 'center', justifyContent: 'center' } as object,
+});

@@ -1,0 +1,44 @@
+import type { BladeSet, Spec, SteppedBlade, Trial } from '@longbar/core';
+import { tapBlade, tapStepped } from '@longbar/core';
+import { useCallback, useEffect, useRef } from 'react';
+import { triedSince } from '../../../state/jobs';
+import { useAppSelector } from '../../../state/store';
+import { BladeRow } from './BladeRow';
+import type { WorkingJob } from '../model/useJob';
+
+type Props = {
+  job: WorkingJob;
+  id: string;
+  phase: string;
+  set: BladeSet;
+  spec: Spec;
+  thickFirst: boolean;
+  /** What was tried, as the job that is drawn tells it. */
+  drawn: Trial[] | undefined;
+  onTry: (tried: Trial[]) => void;
+};
+
+/**
+ * The blade set with what was tried. It looks at the journal itself, so that a tap is answered
+ * here before the job is folded and all else is drawn anew.
+ */
+export function TriedBlades({ job, id, phase, set, spec, thickFirst, drawn = [], onTry }: Props) {
+  const { setting, state } = job;
+  const of = { adjuster: id, phase };
+  const tried =
+    useAppSelector(({ jobs }) =>
+      triedSince(jobs.byId[setting.head.id]?.events ?? [], state.lastN, of),
+    ) ?? drawn;
+  // The tiles are drawn anew only where they change, so what they call must stay the same.
+  const tapped = useRef<(size: number) => void>(() => undefined);
+  useEffect(() => {
+    tapped.current = (size) => onTry(tapBlade(tried, size));
+  });
+  const onTap = useCallback((size: number) => tapped.current(size), []);
+  return (
+    <BladeRow
+      {...{ set, spec, tried, thickFirst, onTap }}
+      onTapLeaf={(leaf: SteppedBlade) => onTry(tapStepped(tried, leaf))}
+    />
+  );
+}

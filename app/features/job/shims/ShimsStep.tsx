@@ -1,0 +1,171 @@
+import type { ShimAct, ShimPlan, ShimRow } from '@longbar/core';
+import {
+  adjusterName,
+  describeShim,
+  formatLength,
+  formatMillimetres,
+  FROM_BUY,
+  FROM_STOCK,
+  isRefused,
+  shimRows,
+  shimStage,
+} from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
+import { Stack } from '../../../theme/Panel';
+import { space } from '../../../theme/tokens';
+import { useTokens } from '../../../theme/ThemeProvider';
+import { Words } from '../../../theme/Words';
+import { AdjusterPanel } from '../adjuster/AdjusterPanel';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+import { useShimPlan } from './useShimPlan';
+import { BarTo } from '../position/BarTo';
+
+/** Shims: worked out over all buckets at once, then fitted stop by stop and read again. */
+export function ShimsStep(props: StepProps) {
+  const { job } = props;
+  if (isRefused(job.plan)) return null;
+  const next = shimStage(job.setting.sheet, job.state, job.plan);
+  switch (next.stage) {
+    case 'plan':
+      return <WorkOut {...props} />;
+    case 'bar': {
+      const stop = job.plan.stops[next.stop];
+      return stop ? <BarTo {...props} stop={stop} place={next.stop} round={false} /> : null;
+    }
+    case 'fit':
+      return <Fit {...props} acts={next.acts} />;
+    case 'read':
+      return <AdjusterPanel {...props} id={next.id} phase="found" />;
+  }
+}
+
+function WorkOut({ job, after }: StepProps) {
+  const { sheet, policy } = job.setting;
+  const supply = job.context.shop.shims;
+  const rows = isRefused(job.plan) ? [] : shimRows(sheet, job.state, job.plan);
+  const { plan, failed } = useShimPlan(rows, supply && { ...supply, policy });
+  const take = (shims: ShimPlan) => {
+    const kept = shims.rows.filter(({ id, from }) => from === id && !shims.outside.includes(id));
+    job.act(
+      { type: 'shims.planned', ...shims },
+      ...kept.flatMap(({ id }) =>
+        job.state.adjusters[id]?.painted
+          ? []
+          : ([
+              { type: 'adjuster.kept', adjuster: id },
+              { type: 'adjuster.painted', adjuster: id },
+            ] as const),
+      ),
+    );
+  };
+  return (
+    <StepFrame
+      job={job}
+      after={after}
+      act={{
+        label: plan?.buy.length ? 'Bought: fit them' : 'Fit them like this',
+        disabled: plan === undefined || plan.outside.length > 0,
+        onPress: () => plan && take(plan),
+      }}
+    >
+      <Words as="heading">Which shim goes where</Words>
+      <Words color="secondInk">
+        New = old + measured − wanted. Shims coming out serve elsewhere before the drawer, and the
+        drawer before the shop.
+      </Words>
+      {!supply && <Words as="strong">The shop has no list of shims yet.</Words>}
+      {failed !== undefined && (
+        <Words as="strong" color="stop" role="alert">
+          It could not be worked out: {failed}
+        </Words>
+      )}
+      {supply && !plan && failed === undefined && <Words role="status">Working it out …</Words>}
+      {plan && plan.buy.length > 0 && (
+        <Words as="strong" color="act" role="status">
+          To buy:{' '}
+          {plan.buy.map(({ size, count }) => `${count} × ${formatMillimetres(size)}`).join(', ')}{' '}
+          mm.
+        </Words>
+      )}
+      {plan && plan.outside.length > 0 && (
+        <Words as="strong" color="stop" role="alert">
+          No shim brings these inside: {plan.outside.map(adjusterName).join(', ')}.
+        </Words>
+      )}
+      {plan?.outside.map((id) => (
+        <Act
+          key={id}
+          label={`${adjusterName(id)} cannot be set today`}
+          onPress={() => job.act({ type: 'adjuster.unset', adjuster: id, reason: 'no-part' })}
+        />
+      ))}
+      {plan && <Sums plan={plan} rows={rows} />}
+    </StepFrame>
+  );
+}
+
+function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
+  const tokens = useTokens();
+  const targets = new Map(rows.map(({ id, spec }) => [id, spec.target]));
+  return (
+    <View role="table" aria-label="The sums">
+      {changedFirst(plan).map((row) => (
+        <View key={row.id} role="row" style={[styles.sum, { borderColor: tokens.hair }]}>
+          <Words role="rowheader" as="strong">
+            {adjusterName(row.id)}
+          </Words>
+          <Words role="cell" as="figure">
+            {row.from === row.id ? `stays: ${formatLength(row.lash)}` : row.sum}
+          </Words>
+          <Words role="cell" as="note" color="secondInk">
+            {row.from === row.id
+              ? `shim ${formatMillimetres(row.old)}, inside its limits`
+              : `leaves ${formatMillimetres(row.lash)} of ${formatMillimetres(targets.get(row.id) ?? row.lash)} mm; ${sourceOf(row.from)}`}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function changedFirst({ rows }: ShimPlan): ShimPlan['rows'] {
+  return [...rows].sort((a, b) => Number(a.from === a.id) - Number(b.from === b.id));
+}
+
+function sourceOf(from: string): string {
+  if (from === FROM_STOCK) return 'from the drawer';
+  if (from === FROM_BUY) return 'to buy';
+  return `out of ${adjusterName(from)}`;
+}
+
+function Fit({ job, after, acts }: StepProps & { acts: readonly ShimAct[] }) {
+  return (
+    <StepFrame job={job} after={after}>
+      <Words as="heading">At this stop</Words>
+      <Caution>
+        Bar on a little past TDC before a bucket is pressed, so that the piston is out of the way.
+        Never bar with a shim out.
+      </Caution>
+      <Words>All out first, each measured: mark and micrometer can differ. Then in:</Words>
+      <Stack>
+        {acts.map(({ id, out, in: size }) => (
+          <Act
+            key={id}
+            label={`${adjusterName(id)}: ${describeShim(out)} out, ${describeShim(size)} in`}
+            onPress={() => job.act({ type: 'shim.fitted', adjuster: id, size })}
+          />
+        ))}
+      </Stack>
+      <Words as="note" color="secondInk">
+        A stand-in only keeps the bucket from being barred empty; it comes out again.
+      </Words>
+    </StepFrame>
+  );
+}
+
+const styles = StyleSheet.create({
+  sum: { borderBottomWidth: 1, paddingVertical: space.small },
+});
