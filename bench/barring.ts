@@ -1,23 +1,9 @@
-import type { Observation } from '@longbar/core';
-import { adjustersOf, isRefused, locateCrank, planBarring } from '@longbar/core';
+import { isRefused, planBarring } from '@longbar/core';
 import loadHighs from 'highs';
 import { engines, vee } from './engines';
 import type { Line } from './line';
-import { quantile, timed } from './line';
-import { SeededRandom } from '@longbar/core';
+import { perSecond, quantile, timed } from './line';
 import { fewestByHighs } from './setCover';
-
-/** Runs `work` for at least `ms` and answers how often a second. */
-function perSecond(work: () => unknown, ms = 1500): number {
-  for (let i = 0; i < 20; i++) work();
-  const begun = performance.now();
-  let runs = 0;
-  while (performance.now() - begun < ms) {
-    work();
-    runs++;
-  }
-  return (runs * 1000) / (performance.now() - begun);
-}
 
 /** `fewest` against a general solver on the same engines, in the same run. */
 async function fewestAgainstHighs(): Promise<Line[]> {
@@ -51,23 +37,6 @@ async function fewestAgainstHighs(): Promise<Line[]> {
   ];
 }
 
-function locate(): Line {
-  const sheet = vee(16, [{ name: 'A', at: 0 }]);
-  const random = new SeededRandom(7);
-  const rockers = adjustersOf(sheet).filter(({ kind }) => kind === 'intake' || kind === 'exhaust');
-  const observations = random
-    .shuffled(rockers)
-    .slice(0, 40)
-    .map(({ id }): Observation => ({ id, state: random.next() < 0.5 ? 'loose' : 'firm' }));
-  const rate = perSecond(() => locateCrank(sheet, observations));
-  return {
-    what: 'locateCrank, vee sixteen, 40 observations, a second',
-    figure: rate.toFixed(0),
-    wanted: 'at least 500',
-    held: rate >= 500,
-  };
-}
-
 function plan(): Line {
   const sheet = vee(24);
   const rate = perSecond(() => planBarring(sheet, { method: 'fewest' }));
@@ -81,5 +50,5 @@ function plan(): Line {
 
 /** The figures of the barring core. */
 export async function barringLines(): Promise<Line[]> {
-  return [...(await fewestAgainstHighs()), locate(), plan()];
+  return [...(await fewestAgainstHighs()), plan()];
 }

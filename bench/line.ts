@@ -13,3 +13,15 @@ export function timed<T>(work: () => T): { answer: T; took: number } {
   const answer = work();
   return { answer, took: performance.now() - begun };
 }
+
+/** Runs `work` for at least `ms` and answers how often a second. */
+export function perSecond(work: () => unknown, ms = 1500): number {
+  for (let i = 0; i < 20; i++) work();
+  const begun = performance.now();
+  let runs = 0;
+  while (performance.now() - begun < ms) {
+    work();
+    runs++;
+  }
+  return (runs * 1000) / (performance.now() - begun);
+}

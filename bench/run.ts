@@ -3,6 +3,7 @@ import { barringLines } from './barring';
 import { driftLines } from './drift';
 import { firstVisitLines } from './firstVisit';
 import { interfaceLines } from './interface';
+import { jobLines } from './jobs';
 import type { Line } from './line';
 import { shimLines } from './shims';
 import { yardLines } from './yard';
@@ -13,6 +14,7 @@ import { yardLines } from './yard';
  */
 const parts = {
   barring: barringLines,
+  jobs: jobLines,
   shims: shimLines,
   drift: driftLines,
   yard: yardLines,

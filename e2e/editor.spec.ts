@@ -100,9 +100,12 @@ test('an engine without marks is found by its rockers in the job itself', async 
   await job.prepare('40');
   await job.openUp();
   await job.at('Find position');
-  await expect(job.button('Not narrow enough yet')).toBeDisabled();
-  await page.getByRole('radio', { name: 'No. 1 rocks at overlap' }).click();
-  await expect(page.getByText(/^One place, /)).toBeVisible();
-  await job.tap('Barred there, and they agree');
+  await expect(page.getByText(/Rockers alone do not tell it/)).toBeVisible();
+  await job.see('No. 1 rocks at overlap');
+  // A valve's lowest point on the way tells the place before the stop.
   await job.at('Stop 1 of 1');
+  await expect(page.getByText(/^Slowly, until No. 1 intake has stopped going down/)).toBeVisible();
+  await job.barred();
+  await job.barred();
+  await expect(job.heading(/^No. 1 (intake|exhaust)/)).toBeVisible();
 });

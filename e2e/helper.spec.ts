@@ -16,8 +16,7 @@ test('the helper’s view: no turn before fingers are clear, stop on both, link 
     Page,
   ];
   const job = new JobPage(rockers);
-  await job.toStopOne(server.url);
-  await rockers.getByRole('button', { name: /^Step \d+: Stop 2 of 2/ }).click();
+  await job.toTheWayOn(server.url);
   await job.tap('Someone else turns');
   await expect(board(rockers)).toHaveText('Waiting');
   await expect(job.button('Fingers clear: turn')).toBeDisabled();

@@ -47,7 +47,7 @@ test('a whole job with the server stopped, from opening the application to signi
   await job.isDue();
   await job.rest('Overnight', '40');
   await job.openUp();
-  await job.toTheRockers(['No. 1 rocks at overlap']);
+  await job.see('No. 1 rocks at overlap');
   await job.workThrough('Stop', {
     intake: () => job.keep('0.15', '0.18'),
     exhaust: () => job.keep('0.20', '0.23'),

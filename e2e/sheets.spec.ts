@@ -71,19 +71,21 @@ test('find position narrows, names the odd one out, and tells the way', async ({
   await page.getByRole('button', { name: /^Cylinder 1\./ }).click();
   await radio(page, 'No. 1 intake loose').click();
   await radio(page, 'No. 1 exhaust loose').click();
+  // One cylinder may be mistaken: it does not decide the turn.
+  await expect(page.getByText('One of 2 places, 9° and 9° wide.')).toBeVisible();
+  await page.getByRole('button', { name: /^Cylinder 6\./ }).click();
+  await radio(page, 'No. 6 rocks at overlap').click();
   await expect(page.getByText('One place, 9° wide.')).toBeVisible();
   await expect(
     page.getByText('Bar 356° to 364° on clockwise, to mark I.', { exact: false }),
   ).toBeVisible();
-  await page.getByRole('button', { name: /^Cylinder 6\./ }).click();
-  await radio(page, 'No. 6 rocks at overlap').click();
   await page.getByRole('button', { name: /^Cylinder 3\./ }).click();
   await radio(page, 'No. 3 exhaust firm').click();
   await expect(
-    page.getByText('No. 3 exhaust is the odd one out: tight lash, or misread.'),
+    page.getByText('No. 3 exhaust is the odd one: tight, slack or misread.'),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Take the last one back' }).click();
-  await expect(page.getByText('odd one out', { exact: false })).toHaveCount(0);
+  await expect(page.getByText('is the odd one', { exact: false })).toHaveCount(0);
 });
 
 test('an engine without marks is found by its rockers and tells how to make marks', async ({

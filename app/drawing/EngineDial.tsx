@@ -1,8 +1,10 @@
-import type { EngineSheet } from '@longbar/core';
+import type { EngineSheet, Rotation } from '@longbar/core';
 import { CrankDial } from './CrankDial';
 
 type Props = {
   sheet: EngineSheet;
+  /** Which way it turns: the sheet's word unless another is given. */
+  rotation?: Rotation | undefined;
   at: number | undefined;
   turn?: number;
   spans?: readonly { from: number; to: number }[];
@@ -10,18 +12,21 @@ type Props = {
 };
 
 /** This engine's pulley: its marks and its sense of rotation. */
-export function EngineDial({ sheet, at = 0, turn, spans, size }: Props) {
-  const sense = sheet.rotation?.sense ?? 'clockwise';
-  const way = turn ? `${Math.round(turn)}° still to bar, ${sense}.` : '';
+export function EngineDial({ sheet, rotation = sheet.rotation, at = 0, turn, spans, size }: Props) {
+  const way = turn && rotation ? ` ${Math.round(turn)}° still to bar, ${rotation.sense}.` : '';
+  const seen = rotation
+    ? `, seen from the ${rotation.seenFrom}`
+    : '; which way it turns is not said';
   return (
     <CrankDial
       at={at}
       marks={sheet.marks ?? []}
-      sense={sense}
+      // Where nobody said, the marks are drawn as they lie on an engine that turns clockwise.
+      sense={rotation?.sense ?? 'clockwise'}
       size={size}
-      {...(turn !== undefined && { turn })}
+      {...(turn !== undefined && rotation && { turn })}
       {...(spans && { spans })}
-      says={`Crank dial, seen from the ${sheet.rotation?.seenFrom ?? 'front'}. ${way}`}
+      says={`Crank dial${seen}.${way}`}
     />
   );
 }

@@ -11,6 +11,8 @@ export type RockerLook = {
   onLobe: boolean;
   progress: Progress;
   selected: boolean;
+  /** What it did does not fit where the crank is: tight, slack or misread. */
+  odd?: boolean;
 };
 
 export type RockerTokens = Pick<
@@ -49,9 +51,13 @@ const CROSS = 'M -9 3 L 9 21 M 9 3 L -9 21';
 /** The paint-pen dab across a finished nut: one stroke, over both colours of ground. */
 const DAB = 'M -10 17 Q -2 13 10 5';
 
+/** A triangle beside the arm of a rocker that is odd, with its stroke and dot. */
+const ODD = 'M 0 26 L 7.5 40 L -7.5 40 Z';
+const ODD_MARK = 'M 0 30.5 V 35 M 0 37.2 V 38';
+
 /** One rocker as one looks down on it: nut at the top, shaft across, foot on the valve. */
 export function rockerShapes(look: RockerLook, tokens: RockerTokens): Shape[] {
-  const { here, onLobe, progress, selected } = look;
+  const { here, onLobe, progress, selected, odd } = look;
   const line = here ? tokens.act : tokens.ink;
   const fill = onLobe ? tokens.shade : here ? tokens.actTint : tokens.sheet;
   const nut = progress === 'locked' || progress === 'painted' ? line : tokens.sheet;
@@ -77,6 +83,8 @@ export function rockerShapes(look: RockerLook, tokens: RockerTokens): Shape[] {
     ...(slotted ? [stroked(SLOT, nut === line ? tokens.sheet : line, 1.3)] : []),
     ...(progress === 'found' ? [{ d: FOUND, fill: line, down }] : []),
     ...(progress === 'painted' ? [pen(DAB, tokens.ink, 8), pen(DAB, tokens.dab, 5.6)] : []),
+    ...(odd ? [{ ...pen(ODD, tokens.stop, 1.6), fill: tokens.sheet }] : []),
+    ...(odd ? [pen(ODD_MARK, tokens.stop, 1.8)] : []),
     ...(progress === 'unset' ? [pen(CROSS, tokens.stop, 3.4)] : []),
   ];
 }

@@ -1,5 +1,5 @@
-import type { EventOf, JobContext, JobEvent, Trial } from '@longbar/core';
-import { foldJob, settingOf } from '@longbar/core';
+import type { EventOf, FoldedJob, JobContext, JobEvent, Trial } from '@longbar/core';
+import { foldOn, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice } from '@reduxjs/toolkit';
 import type { SetAside } from '../sync/phoneDatabase';
@@ -74,6 +74,11 @@ export function triedSince(
 
 /** One job as it stands: its setting and the fold of its journal. */
 export const openJob = createSelector([(job: KeptJob) => job], ({ context, events }) => {
-  const state = foldJob(events);
-  return { context, setting: settingOf(context, state), state };
+  const { id } = context.head;
+  const job = foldOn(folded.get(id), events);
+  folded.set(id, job);
+  return { context, setting: settingOf(context, job.state), state: job.state };
 });
+
+/** Each job's last fold, from which the next tap's goes on. */
+const folded = new Map<string, FoldedJob>();

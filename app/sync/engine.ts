@@ -1,9 +1,18 @@
 import type { Beat, JobAct, JobContext, JobEvent } from '@longbar/core';
-import { ANSWER_WITHIN_MS, EventsPageSchema, JobContextSchema } from '@longbar/core';
+import {
+  ANSWER_WITHIN_MS,
+  dueActs,
+  EventsPageSchema,
+  foldJob,
+  isOfCrank,
+  JobContextSchema,
+  settingOf,
+} from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
 import { API, api } from '../state/api';
 import { eventsKept, jobKept, jobsRead, storeFailed, unsentCounted } from '../state/jobs';
+import type { KeptJob } from '../state/jobs';
 import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
 import type { Request } from './outbox';
@@ -74,28 +83,53 @@ export class SyncEngine {
     void this.send();
   }
 
-  /** Keeps acts of one job, one after the other; resolves when they are on the phone's disk. */
+  /**
+   * Keeps acts of one job, one after the other, and shows them together: what was said in one tap
+   * is never seen half. Resolves when all are on the phone's disk.
+   */
   record(job: string, by: string, ...acts: JobAct[]): Promise<void> {
-    const mine = this.last.then(async () => {
-      for (const act of acts) await this.recordOne(job, by, act);
-    });
+    const mine = this.last.then(() => this.recordAll(job, by, acts));
     this.last = mine.catch(() => undefined);
     return mine;
   }
 
-  private async recordOne(job: string, by: string, act: JobAct): Promise<void> {
-    const events = this.store.getState().jobs.byId[job]?.events ?? [];
-    const n = events.reduce((most, event) => Math.max(most, event.n), 0) + 1;
-    const event: JobEvent = { ...act, id: uuid(), job, n, at: this.now(), by };
+  private async recordAll(job: string, by: string, acts: readonly JobAct[]): Promise<void> {
+    const fresh: JobEvent[] = [];
     try {
-      const db = await this.opening;
-      await db.appendOwn(event);
+      for (const act of acts) fresh.push(await this.keepOne(job, by, act, fresh));
+      // What follows by itself, as the plan once the place is told, is written down too.
+      const kept = this.known(job, fresh);
+      const due = kept ? dueOf(kept) : [];
+      for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
     } catch (error) {
       this.store.dispatch(storeFailed(describe(error)));
       throw error;
+    } finally {
+      if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
+      this.sendSoon();
     }
-    this.store.dispatch(eventsKept({ job, events: [event] }));
-    this.sendSoon();
+  }
+
+  /** The job with what was kept on the disk since it was last shown. */
+  private known(job: string, fresh: readonly JobEvent[]): KeptJob | undefined {
+    const kept = this.store.getState().jobs.byId[job];
+    return kept && (fresh.length > 0 ? { ...kept, events: [...kept.events, ...fresh] } : kept);
+  }
+
+  private async keepOne(
+    job: string,
+    by: string,
+    act: JobAct,
+    fresh: readonly JobEvent[],
+  ): Promise<JobEvent> {
+    const kept = this.known(job, fresh);
+    const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
+    // Another phone's turn that this one did not know of must not be taken for none.
+    const after =
+      kept && isOfCrank(act.type) ? { after: foldJob(kept.events).crank.last } : undefined;
+    const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
+    await (await this.opening).appendOwn(event);
+    return event;
   }
 
   /** Counts and sends once the answer to the tap is painted: neither is waited for. */
@@ -219,6 +253,12 @@ async function ask(
     signal: AbortSignal.timeout(within),
   });
   return { status: response.status, body: await response.json().catch(() => null) };
+}
+
+/** What a phone writes down by itself in this job now. */
+function dueOf({ context, events }: KeptJob): JobAct[] {
+  const state = foldJob(events);
+  return dueActs(settingOf(context, state), state);
 }
 
 function describe(error: unknown): string {

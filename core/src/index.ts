@@ -32,7 +32,7 @@ export { BARRING_METHODS } from './barring/methods';
 export type { BarringMethod } from './barring/methods';
 export { isRefused } from './barring/barringPlan';
 export { planBarring } from './barring/plan';
-export { planWork } from './barring/planWork';
+export { planWork } from './crank/planWork';
 export type { BarringPlan, LeftOver, PlanOptions, Refused, Stop } from './barring/barringPlan';
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
 export { chartConflicts, openConflicts } from './barring/conflicts';
@@ -40,15 +40,11 @@ export type { ChartConflict } from './barring/conflicts';
 export { crankBelief } from './crank/belief';
 export type { CrankArc, CrankBelief } from './crank/belief';
 export type { CrankEntry, CrankHistory, Turned } from './crank/observation';
+export { concernsSame } from './crank/observation';
 export { settable } from './crank/settable';
 export { wayTo } from './crank/wayTo';
 export type { Way } from './crank/wayTo';
-export { barTo, locateCrank } from './barring/locate';
-export type { CrankInterval, CrankLocation } from './barring/locate';
-export { observe } from './barring/observation';
-export type { Observation } from './barring/observation';
-export { firstPosition, judgePosition } from './barring/position';
-export type { FirstPosition, PositionJudgement, RockerFeel } from './barring/position';
+export type { Observation } from './crank/observation';
 export { describeSet, describeWatch } from './barring/describeStop';
 export { wiggleAt } from './barring/wiggle';
 export type { Wiggle } from './barring/wiggle';
@@ -74,7 +70,7 @@ export {
 } from './gauging/blades';
 export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
 export { readingFromTyped } from './gauging/typedReading';
-export { judgeReading } from './gauging/judgeReading';
+export { judgeReading, verdictOf } from './gauging/judgeReading';
 export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
 export { turnsForGap } from './gauging/screw';
 export { lockShift } from './gauging/lockShift';
@@ -112,22 +108,45 @@ export type {
   JobHead,
   KnownEvent,
 } from './job/journal/events';
-export { foldJob, inOrder } from './job/journal/fold';
+export { foldJob, foldOn, inOrder } from './job/journal/fold';
+export type { FoldedJob } from './job/journal/fold';
 export { torqueKey } from './job/journal/foldPhase';
 export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/journal/state';
 export { adjusterStep, standingReading } from './job/instruction/adjusterStep';
 export type { AdjusterStep, SettableEntry } from './job/instruction/adjusterStep';
-export { jobPlan, jobSteps, presentStep, standsAt } from './job/instruction/steps';
-export type { Step, StepId } from './job/instruction/steps';
+export { jobSteps, presentStep, presentStop } from './job/instruction/steps';
+export type { Step } from './job/instruction/steps';
+export { dueActs, jobPlan, methodOf } from './job/instruction/jobPlan';
+export { instructionOf, jobInstruction } from './job/instruction/jobInstruction';
+export type {
+  BarInstruction,
+  Figure,
+  Instruction,
+  InstructionTo,
+  Rotation,
+  StepId,
+} from './job/instruction/instruction';
+export type { Closed, Missing } from './job/instruction/missing';
+export { describeClosed, describeMissing } from './job/words/missingWords';
+export { crankOfJob } from './job/instruction/crankOfJob';
+export type { CrankOfJob } from './job/instruction/crankOfJob';
+export { isAtAdjuster } from './job/instruction/adjusterInstruction';
+export { heldAtHand, stopsAtHand } from './job/instruction/atHand';
+export { offeredOf, wantedOf } from './job/instruction/atWork';
+export { byEye, feelAt, rotationOf } from './job/instruction/wayOn';
+export { isOff, isOfCrank } from './job/journal/foldPosition';
+export { unreadOf } from './job/instruction/round';
+export { rockersToFeel } from './crank/rockersToFeel';
+export type { Feel } from './crank/rockersToFeel';
 export {
   closingItems,
   coldFrom,
   isFinished,
   isolationsOf,
-  isUnread,
-  peopleAtIt,
+  mayRestore,
+  mayReturn,
+  missingTemperature,
   readyItems,
-  ROUND_DONE,
   sequencesOf,
   unsetOf,
 } from './job/instruction/gates';
@@ -229,3 +248,12 @@ export {
   formatThou,
   fromThou,
 } from './units';
+
+export { hiddenEngine } from './practice/hiddenEngine';
+export type { Faults, HiddenEngine } from './practice/hiddenEngine';
+export { simulateJob } from './practice/simulateJob';
+export type { LogEntry } from './practice/log';
+export type { JobOutcome, SimulatedJob } from './practice/simulateJob';
+export { deviationsOf } from './job/record/deviations';
+export type { Deviation } from './job/record/deviations';
+export { describeFeel } from './job/words/feelWords';

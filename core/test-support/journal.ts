@@ -1,5 +1,5 @@
 import type { JobAct, JobEvent, JobHead, JobSetting } from '../src';
-import { closingItems, foldJob, isRefused, jobPlan } from '../src';
+import { closingItems, dueActs, foldJob, isOfCrank, isRefused, jobPlan } from '../src';
 import { inlineSix } from './engines';
 
 export const JOB = '00000000-0000-4000-8000-000000000001';
@@ -11,14 +11,41 @@ export function uuid(n: number): string {
 
 /** A journal of these acts, a minute apart. */
 export function journal(acts: readonly JobAct[], by = 'Ina'): JobEvent[] {
-  return acts.map((act, i) => ({
-    ...act,
-    id: uuid(100 + i),
-    job: JOB,
-    n: i + 1,
-    at: new Date(Date.UTC(2026, 4, 2, 8, i)).toISOString(),
-    by,
-  }));
+  let after: string | null = null;
+  return acts.map((act, i) => {
+    const id = uuid(100 + i);
+    const event = {
+      ...act,
+      ...(isOfCrank(act.type) && { after }),
+      id,
+      job: JOB,
+      n: i + 1,
+      at: new Date(Date.UTC(2026, 4, 2, 8, i)).toISOString(),
+      by,
+    };
+    if (isOfCrank(act.type)) after = id;
+    return event;
+  });
+}
+
+/** The mark at its pointer and the four rockers that tell the turn, as a person finds them. */
+export function foundAtMark(at: 0 | 360 = 0): JobAct[] {
+  const [fires, mate] = at === 0 ? [1, 6] : [6, 1];
+  const feel = (cylinder: number, state: 'loose' | 'firm'): JobAct[] =>
+    ['intake', 'exhaust'].map((kind) => ({
+      type: 'crank.observed',
+      observation: { id: `${kind}.${cylinder}`, state },
+    }));
+  const mark: JobAct = { type: 'crank.observed', observation: { mark: 'I', state: 'at' } };
+  return [mark, ...feel(fires, 'loose'), ...feel(mate, 'firm')];
+}
+
+/** Barred a full turn on to the same mark, and felt there. */
+export function barredTo(at: 0 | 360): JobAct[] {
+  return [
+    { type: 'crank.turned', degrees: 360, within: 14, to: at, how: 'barred' },
+    ...foundAtMark(at),
+  ];
 }
 
 export const head: JobHead = {
@@ -56,7 +83,7 @@ export function readAgain(adjuster: string): JobAct {
 }
 
 /** Every act of a whole job on the six, in the order of the work. */
-export function wholeJob(foundAt = 0): JobAct[] {
+export function wholeJob(foundAt: 0 | 360 = 0): JobAct[] {
   const acts: JobAct[] = [
     { type: 'why.noted', reason: 'interval' },
     { type: 'cold.stated', since: '2026-05-01T18:00:00.000Z' },
@@ -64,18 +91,19 @@ export function wholeJob(foundAt = 0): JobAct[] {
     { type: 'isolation.done', isolation: 'battery' },
     { type: 'isolation.exempted', isolation: 'fuel', reason: 'Gravity tank drained' },
     { type: 'opening.done' },
-    { type: 'rocker.felt', adjuster: 'intake.1', state: 'loose' },
-    { type: 'position.found', angle: foundAt },
+    ...foundAtMark(foundAt),
   ];
+  acts.push(...dueActs(setting, foldJob(journal(acts))));
   const plan = jobPlan(setting, foldJob(journal(acts)));
   if (isRefused(plan)) throw new Error(plan.refused);
-  plan.stops.forEach(({ set }, stop) => {
-    acts.push({ type: 'stop.reached', stop, round: false });
+  plan.stops.forEach(({ at, set }, stop) => {
+    if (stop > 0) acts.push(...barredTo(at as 0 | 360));
     acts.push(...set.flatMap(({ id }) => keepAsFound(id)));
   });
-  plan.stops.forEach(({ set }, stop) => {
-    acts.push({ type: 'stop.reached', stop, round: true });
-    acts.push(readAgain((set[0] as { id: string }).id));
+  plan.stops.forEach(({ at, set }) => {
+    acts.push(...barredTo(at as 0 | 360));
+    const kinds = ['intake', 'exhaust'].map((kind) => set.find(({ id }) => id.startsWith(kind)));
+    kinds.forEach((each) => each && acts.push(readAgain(each.id)));
   });
   acts.push({ type: 'round.done' });
   acts.push(
@@ -107,6 +135,16 @@ export const EVERY_ACT: JobAct[] = [
   { type: 'torque.done', sequence: 'head', stage: 0, fastener: 3 },
   { type: 'rocker.felt', adjuster: 'intake.1', state: 'loose' },
   { type: 'crank.observed', observation: { id: 'intake.1', state: 'loose' } },
+  { type: 'crank.turned', degrees: 120, within: 12, to: 120, how: 'barred', helper: 'Orla' },
+  { type: 'crank.held' },
+  { type: 'work.paused', minutes: 12 },
+  { type: 'rockers.loosened', adjusters: ['intake.5'] },
+  { type: 'plan.made', method: 'each', stops: [{ at: 0, mark: 'I', set: [] }], unserved: [] },
+  { type: 'metal.read', celsius: 21 },
+  { type: 'gate.exempted', gate: 'temperature', reason: 'Cold since the strike' },
+  { type: 'rotation.stated', sense: 'clockwise', seenFrom: 'front' },
+  { type: 'method.changed', method: 'each' },
+  { type: 'engine.returned', why: 'bump' },
   { type: 'position.found', angle: 0 },
   { type: 'stop.reached', stop: 0, round: false },
   { type: 'reading.taken', adjuster: 'intake.1', phase: 'found', reading: anyReading },
@@ -116,6 +154,7 @@ export const EVERY_ACT: JobAct[] = [
   { type: 'adjuster.painted', adjuster: 'intake.2' },
   { type: 'adjuster.unset', adjuster: 'intake.3', reason: 'seized', note: 'soaked' },
   { type: 'adjuster.doubted', adjuster: 'intake.4' },
+  { type: 'adjuster.placed', adjuster: 'brake.1', reason: 'By the manual, page 9' },
   { type: 'shim.found', adjuster: 'exhaust.1', size: 2600 },
   {
     type: 'shims.planned',

@@ -1,8 +1,12 @@
 import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
+import { Rockers } from './rockers';
 
 /** A person working through a job on the real screens, by what the controls are called. */
 export class JobPage {
+  /** The engine as it truly is, where a test needs it to feel what is asked. */
+  private crank: { rockers: Rockers; at: number } | undefined;
+
   constructor(readonly page: Page) {}
 
   button(name: string | RegExp) {
@@ -51,7 +55,7 @@ export class JobPage {
     await this.isDue();
     await this.rest('Overnight', '450');
     await this.openUp();
-    await this.toTheRockers(['Mark 0 at the pointer', 'No. 2 exhaust loose']);
+    await this.foundBy('0', new Rockers([1, 2, 4, 5, 3]), 0);
   }
 
   /** At rest since then, and the hours. */
@@ -61,21 +65,76 @@ export class JobPage {
     await this.tap(/^Record .* h$/);
   }
 
-  /** Found by what is seen and felt, and barred to the first stop. */
-  async toTheRockers(observations: readonly string[]): Promise<void> {
+  /** Found at a mark: a cylinder with both rockers loose, and its mate with both firm. */
+  async found(mark: string, fires: number, mate: number): Promise<void> {
     await this.at('Find position');
-    for (const name of observations) {
-      await this.page.getByRole('radio', { name, exact: true }).click();
+    await this.see(`Mark ${mark} at the pointer`);
+    this.crank = undefined;
+    await this.feel(fires, 'loose');
+    await this.feel(mate, 'firm');
+  }
+
+  /** Found at a mark, and by whatever rockers are asked for from there. */
+  async foundBy(mark: string, rockers: Rockers, at: number): Promise<void> {
+    await this.at('Find position');
+    await this.see(`Mark ${mark} at the pointer`);
+    await this.feelUntilTold(rockers, at);
+  }
+
+  /**
+   * Feels whatever is asked until the place is told, as the rockers are with the crank at `at`.
+   * Bars on to a valve's peak where that is
+   * asked. Answers where the crank stands then.
+   */
+  async feelUntilTold(rockers: Rockers, at: number): Promise<void> {
+    let crank = at;
+    for (;;) {
+      await this.settled();
+      this.crank = { rockers, at: crank };
+      if ((await this.onScreen()) !== 'Where does it stand?') return;
+      const peak = this.page.getByText(/Bar on slowly until No\. \d+ \w+ has stopped/);
+      if (await peak.isVisible()) {
+        const [, cylinder, kind] = /No\. (\d+) (\w+)/.exec(await peak.innerText()) ?? [];
+        crank = rockers.peak(`${kind}.${cylinder}`);
+        await this.tap('It has, just now');
+        continue;
+      }
+      const id = await this.unfelt();
+      const [kind, cylinder] = id.split('.');
+      await this.see(`No. ${cylinder} ${kind} ${rockers.state(id, crank)}`);
     }
-    await this.tap('Barred there, and they agree');
+  }
+
+  /** The first rocker on the screen that nothing is said of yet. */
+  private async unfelt(): Promise<string> {
+    const loose = this.page.getByRole('radio', { name: /^No\. \d+ (intake|exhaust) loose$/ });
+    for (let i = 0; i < (await loose.count()); i++) {
+      const name = (await loose.nth(i).getAttribute('aria-label')) ?? '';
+      const said = (state: string) =>
+        this.page
+          .getByRole('radio', { name: name.replace('loose', state), exact: true, checked: true })
+          .count();
+      if ((await said('loose')) + (await said('firm')) > 0) continue;
+      return name.replace(/^No\. (\d+) (\w+) loose$/, '$2.$1');
+    }
+    throw new Error('Every rocker on the screen was felt, and the place is not told.');
+  }
+
+  /** Taps what is seen or felt of the crank. */
+  async see(name: string): Promise<void> {
+    await this.settled();
+    await this.page.getByRole('radio', { name, exact: true }).click();
   }
 
   /** Reads once more on the round and goes on from there. */
   async again(read: () => Promise<void>): Promise<void> {
     await read();
-    await this.settled();
-    const onward = this.button(/^(On to stop \d+ again|The round is done)$/);
-    if (await onward.isEnabled()) await onward.click();
+    await this.tap('Next');
+  }
+
+  /** The way on barred as told, and the rockers felt as told. */
+  async barred(): Promise<void> {
+    await this.tap(/^There(, all as told)?$/);
   }
 
   /** From the yard to stop 1 of the six, the crank found on cylinder 1's firing turn. */
@@ -83,9 +142,16 @@ export class JobPage {
     await this.start(url, 'Brine pump 2');
     await this.prepare('6601');
     await this.openUp();
-    await this.feel(1, 'loose');
-    await this.feel(6, 'firm');
-    await this.tap('No. 1 is firing: go on');
+    await this.found('I', 1, 6);
+    await this.at('Stop 1 of 2');
+  }
+
+  /** From the yard to the way on to stop 2 of the six. */
+  async toTheWayOn(url: string): Promise<void> {
+    await this.toStopOne(url);
+    for (let i = 0; i < 3; i++) await this.keep('0.30', '0.33');
+    for (let i = 0; i < 3; i++) await this.keep('0.55', '0.58');
+    await expect(this.heading('Bar 360° clockwise')).toBeVisible();
   }
 
   /** Ticks every open row, those that come up meanwhile included. */
@@ -134,12 +200,22 @@ export class JobPage {
       if (!title.startsWith(step)) return;
       const before = await this.where();
       const heading = await this.onScreen();
-      const [, kind = heading.startsWith('Bar ') ? 'Bar' : heading] =
-        /^No\. \d+ (\w+)/.exec(heading) ?? [];
-      const work = byKind[kind] ?? (() => this.tap('They agree'));
-      await work();
+      const way = heading.startsWith('Bar ') ? 'On the way' : heading;
+      const [, kind = way] = /^No\. \d+ (\w+)/.exec(heading) ?? [];
+      await (byKind[kind] ?? (() => this.onTheWay()))();
       await expect.poll(() => this.where(), { intervals: [50] }).not.toBe(before);
     }
+  }
+
+  /** What comes before the work: barred and felt as told, or the round's end. */
+  private async onTheWay(): Promise<void> {
+    const heading = await this.onScreen();
+    const [, way] = /^Bar (\d+)°/.exec(heading) ?? [];
+    if (this.crank && way) this.crank.at += Number(way);
+    if (this.crank && heading === 'Where does it stand?') {
+      return this.feelUntilTold(this.crank.rockers, this.crank.at);
+    }
+    await this.tap(/^(There(, all as told)?|All as told|The rest as told|The round is done)$/);
   }
 
   private async title(): Promise<string> {
@@ -154,9 +230,9 @@ export class JobPage {
     return `${await this.title()} ${await this.onScreen()}`;
   }
 
-  async feel(cylinder: number, how: 'loose' | 'firm' | 'moving'): Promise<void> {
+  async feel(cylinder: number, how: 'loose' | 'firm'): Promise<void> {
     for (const kind of ['exhaust', 'intake']) {
-      await this.page.getByRole('radio', { name: `No. ${cylinder} ${kind} ${how}` }).click();
+      await this.see(`No. ${cylinder} ${kind} ${how}`);
     }
   }
 

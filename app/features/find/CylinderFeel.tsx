@@ -3,6 +3,7 @@ import { adjusterName, adjustersOf } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../theme/Choice';
 import { Row, Stack } from '../../theme/Panel';
+import { Tiles } from '../../theme/Tiles';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 
@@ -15,14 +16,23 @@ type Props = {
 
 const STATES = ['loose', 'firm', 'down'] as const;
 
-/** The rockers of one cylinder: loose, firm or fully down; or the cylinder rocking. */
+/** The rockers of one cylinder: loose, firm or fully down; turned slowly to a peak, or rocking. */
 export function CylinderFeel({ sheet, cylinder, observations, onObserve }: Props) {
   const rockers = adjustersOf(sheet).filter(
-    ({ kind, cylinder: own, n }) =>
-      own === cylinder && n === 1 && (kind === 'intake' || kind === 'exhaust'),
+    ({ kind, cylinder: own, n, baseCircle }) =>
+      own === cylinder && n === 1 && baseCircle && (kind === 'intake' || kind === 'exhaust'),
   );
-  const rocking: Observation = { cylinder, state: 'rocking' };
-  const rocks = observations.some((each) => 'cylinder' in each && each.cylinder === cylinder);
+  const seen = (wanted: Observation) =>
+    observations.some((each) => JSON.stringify(each) === JSON.stringify(wanted));
+  const choice = (label: string, observation: Observation, name = label) => (
+    <Choice
+      key={name}
+      label={label}
+      name={name}
+      chosen={seen(observation)}
+      onPress={() => onObserve(observation)}
+    />
+  );
   return (
     <Stack gap={space.small}>
       {rockers.map(({ id }) => (
@@ -31,29 +41,22 @@ export function CylinderFeel({ sheet, cylinder, observations, onObserve }: Props
             {adjusterName(id)}
           </Words>
           <Row style={styles.states}>
-            {STATES.map((state) => (
-              <Choice
-                key={state}
-                label={state}
-                name={`${adjusterName(id)} ${state}`}
-                chosen={observations.some(
-                  (each) => 'id' in each && each.id === id && each.state === state,
-                )}
-                onPress={() => onObserve({ id, state })}
-              />
-            ))}
+            {STATES.map((state) => choice(state, { id, state }, `${adjusterName(id)} ${state}`))}
           </Row>
         </View>
       ))}
-      {sheet.cycle === 4 && (
-        <Row>
-          <Choice
-            label={`No. ${cylinder} rocks at overlap`}
-            chosen={rocks}
-            onPress={() => onObserve(rocking)}
-          />
-        </Row>
-      )}
+      <Tiles columns={2}>
+        {rockers.map(({ id, kind }) =>
+          choice(
+            `${kind} just at its lowest`,
+            { id, state: 'peak' },
+            `${adjusterName(id)} just at its lowest`,
+          ),
+        )}
+        {sheet.cycle === 4 &&
+          choice(`No. ${cylinder} rocks at overlap`, { cylinder, state: 'rocking' })}
+        {choice(`No. ${cylinder} piston at its top`, { cylinder, state: 'top' })}
+      </Tiles>
     </Stack>
   );
 }

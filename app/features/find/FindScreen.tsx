@@ -1,13 +1,14 @@
-import type { BarringPlan, EngineSheet, Observation } from '@longbar/core';
-import { isRefused, locateCrank, observe, planBarring } from '@longbar/core';
+import type { BarringPlan, CrankEntry, EngineSheet, Observation } from '@longbar/core';
+import { concernsSame, crankBelief, isRefused, planBarring } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useSheetQuery } from '../../state/api';
 import { Act } from '../../theme/Act';
-import { Stack } from '../../theme/Panel';
+import { Row, Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 import { Frame } from '../frame/Frame';
+import { onward } from './findWords';
 import { Locate } from './Locate';
 
 /** Where is the crank? Told by what rockers, cylinders and marks are found to do. */
@@ -18,7 +19,7 @@ export function FindScreen({ id }: { id: string }) {
       {data ? (
         <Find sheet={data.document} />
       ) : (
-        <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
+        <Words>{isError ? 'The server could not be reached.' : 'Fetching the sheet …'}</Words>
       )}
     </Frame>
   );
@@ -28,20 +29,33 @@ function Find({ sheet }: { sheet: EngineSheet }) {
   const { width } = useWindowDimensions();
   const [observations, setObservations] = useState<Observation[]>([]);
   const plan = useMemo(() => simplestPlan(sheet), [sheet]);
-  const answer = useMemo(() => locateCrank(sheet, observations), [sheet, observations]);
+  const belief = useMemo(() => {
+    const history = observations.map((seen): CrankEntry => ({ seen }));
+    return crankBelief(sheet, history);
+  }, [sheet, observations]);
+  const observe = (observation: Observation, back: boolean) => {
+    const others = observations.filter((each) => !concernsSame(each, observation));
+    setObservations(back ? others : [...others, observation]);
+  };
+  const way = plan && !isRefused(belief) ? onward(sheet, plan, belief, sheet.rotation) : '';
   return (
     <Stack gap={space.large}>
+      {way !== '' && <Words as="strong">{way}</Words>}
       <Locate
-        {...{ sheet, plan, observations, answer }}
+        {...{ sheet, observations, belief }}
+        rotation={sheet.rotation}
         width={Math.min(width, 720) - 2 * space.large}
-        onObserve={(observation, back) => setObservations(observe(observations, observation, back))}
+        onObserve={observe}
       />
       {observations.length > 0 && (
-        <Act
-          label="Take the last one back"
-          icon="undo"
-          onPress={() => setObservations(observations.slice(0, -1))}
-        />
+        <Row>
+          <Act
+            label="Take the last one back"
+            icon="undo"
+            onPress={() => setObservations(observations.slice(0, -1))}
+          />
+          <Act label="It was turned: begin anew" onPress={() => setObservations([])} />
+        </Row>
       )}
     </Stack>
   );

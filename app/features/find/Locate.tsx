@@ -1,4 +1,4 @@
-import type { BarringPlan, CrankLocation, EngineSheet, Observation, Refused } from '@longbar/core';
+import type { CrankBelief, EngineSheet, Observation, Refused, Rotation } from '@longbar/core';
 import { adjustersOf, cycleDegrees, isRefused, seatingOf, wrap } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -11,112 +11,118 @@ import { Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 import { CylinderFeel } from './CylinderFeel';
-import { oddOnes, onward, placesWords } from './findWords';
+import { oddWords, placesWords, seenWords, widthOf } from './findWords';
 import { HomeMadeMarks } from './HomeMadeMarks';
 import { MarksSeen } from './MarksSeen';
 
 type Props = {
   sheet: EngineSheet;
-  /** The stops to be barred to once the place is known, where that is said here. */
-  plan?: BarringPlan | undefined;
+  rotation: Rotation | undefined;
+  /** What was seen and felt since the crank was last turned. */
   observations: readonly Observation[];
-  /** What they tell together. */
-  answer: CrankLocation | Refused;
+  /** What all that is known tells together. */
+  belief: CrankBelief | Refused;
+  /** The cylinders whose rockers are asked for now, the first of them shown. */
+  asked?: readonly number[];
   width: number;
   /** Takes an observation, or takes one that stands already back. */
   onObserve: (observation: Observation, back: boolean) => void;
 };
 
+const NOWHERE: CrankBelief = { best: [], plausible: [], odd: [], told: false };
+
 /** Where the crank can be, narrowing with what rockers, cylinders and marks are found to do. */
-export function Locate({ sheet, plan, observations, answer, width, onObserve }: Props) {
+export function Locate({ sheet, belief: answer, observations, width, onObserve, ...props }: Props) {
   const [chosen, setChosen] = useState<number>();
-  const location: CrankLocation = isRefused(answer) ? { intervals: [] } : answer;
-  const cylinder = chosen ?? location.next ?? (sheet.firing.order[0] as number);
+  const belief = isRefused(answer) ? NOWHERE : answer;
+  const { asked = [] } = props;
+  const suggested = asked[0] ?? belief.next ?? (sheet.firing.order[0] as number);
+  const shown = chosen === undefined ? (asked.length > 0 ? asked : [suggested]) : [chosen];
   const observe = (observation: Observation) => {
     const same = (each: Observation) => JSON.stringify(each) === JSON.stringify(observation);
     onObserve(observation, observations.some(same));
   };
   return (
     <Stack gap={space.large}>
+      <Answer {...{ sheet, belief }} rotation={props.rotation} />
+      {isRefused(answer) && (
+        <Words as="strong" color="stop" role="alert">
+          {answer.refused}
+        </Words>
+      )}
+      <MarksSeen {...{ sheet, observations }} onObserve={observe} />
+      <HeadMap
+        banks={seatingOf(sheet)}
+        cells={feltCells(sheet, observations, shown, belief.odd)}
+        width={width}
+        onSelect={(adjuster) => setChosen(Number(adjuster.split('.')[1]))}
+      />
+      {shown.map((cylinder) => (
+        <CylinderFeel key={cylinder} {...{ sheet, cylinder, observations }} onObserve={observe} />
+      ))}
+      {chosen !== undefined && !shown.includes(suggested) && (
+        <Act
+          label={`Go to No. ${suggested}: it tells the most`}
+          onPress={() => setChosen(undefined)}
+        />
+      )}
       <Caution>
         No fingers between rocker and valve while anyone turns. Decompression lever off before
         anything is felt.
       </Caution>
-      <Answer
-        {...{ sheet, plan, location }}
-        refused={isRefused(answer) ? answer.refused : undefined}
-      />
-      <HeadMap
-        banks={seatingOf(sheet)}
-        cells={feltCells(sheet, observations, cylinder)}
-        width={width}
-        onSelect={(adjuster) => setChosen(Number(adjuster.split('.')[1]))}
-      />
-      <CylinderFeel {...{ sheet, cylinder, observations }} onObserve={observe} />
-      {chosen !== undefined && location.next !== undefined && location.next !== chosen && (
-        <Act
-          label={`Go to No. ${location.next}: it tells the most`}
-          onPress={() => setChosen(undefined)}
-        />
-      )}
-      <MarksSeen {...{ sheet, observations }} onObserve={observe} />
       <HomeMadeMarks sheet={sheet} />
     </Stack>
   );
 }
 
-type AnswerProps = Pick<Props, 'sheet' | 'plan'> & {
-  location: CrankLocation;
-  refused: string | undefined;
-};
+type AnswerProps = Pick<Props, 'sheet' | 'rotation'> & { belief: CrankBelief };
 
-function Answer({ sheet, plan, location, refused }: AnswerProps) {
-  const { intervals, next } = location;
+function Answer({ sheet, rotation, belief }: AnswerProps) {
+  const { plausible, clash, odd } = belief;
   const cycle = cycleDegrees(sheet);
   const span = ({ from, to }: { from: number; to: number }) => wrap(to - from, cycle);
-  const widest = [...intervals].sort((a, b) => span(b) - span(a))[0];
-  const known = widest && span(widest) < cycle - 20;
+  const widest = [...plausible].sort((a, b) => span(b) - span(a))[0];
+  const known = widest && widthOf(sheet, belief) < cycle - 20;
   const at = known ? wrap(widest.from + span(widest) / 2, cycle) : 0;
   return (
     <View style={styles.answer}>
-      <EngineDial sheet={sheet} at={at} size={216} spans={known ? intervals : []} />
+      <EngineDial {...{ sheet, rotation, at }} size={196} spans={known ? plausible : []} />
       <Words as="heading" style={styles.centred} role="status">
-        {refused ?? placesWords(intervals)}
+        {clash ? 'This cannot all be true.' : placesWords(plausible, cycle)}
       </Words>
-      {next !== undefined && (
-        <Words as="strong" color="act">
-          Wiggle No. {next} next: it tells the most.
+      {clash && (
+        <Words color="stop" style={styles.centred}>
+          Look again: {new Intl.ListFormat('en').format(clash.map(seenWords))}. If all of it is so,
+          the crank was turned meanwhile.
         </Words>
       )}
-      {oddOnes(intervals).map((text) => (
-        <Words key={text} color="stop">
+      {oddWords(odd).map((text) => (
+        <Words key={text} as="strong" color="stop">
           {text}
         </Words>
       ))}
-      {plan && (
-        <Words as="strong" style={styles.centred}>
-          {onward(sheet, plan, intervals)}
-        </Words>
-      )}
     </View>
   );
 }
 
-/** What was felt so far, on the map; the chosen cylinder framed. */
+/** What was felt so far, on the map; the cylinders shown framed, the odd ones marked. */
 function feltCells(
   sheet: EngineSheet,
   observations: readonly Observation[],
-  cylinder: number,
+  shown: readonly number[],
+  odd: readonly string[],
 ): Record<string, MapCell> {
   return Object.fromEntries(
     adjustersOf(sheet).map(({ id, cylinder: own }): [string, MapCell] => {
       const felt = observations.find((each) => 'id' in each && each.id === id);
+      const isOdd = odd.includes(id);
       const cell = {
         here: felt?.state === 'loose',
-        onLobe: felt?.state === 'firm' || felt?.state === 'down',
+        onLobe: felt !== undefined && felt.state !== 'loose',
         progress: 'none' as const,
-        selected: own === cylinder,
-        says: felt?.state ?? 'not felt',
+        selected: own === shown[0],
+        ...(isOdd && { odd: true }),
+        says: [felt?.state ?? 'not felt', ...(isOdd ? ['the odd one'] : [])].join(', '),
       };
       return [id, cell];
     }),

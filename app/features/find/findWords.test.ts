@@ -1,6 +1,6 @@
-import type { EngineSheet } from '@longbar/core';
+import type { CrankBelief, EngineSheet } from '@longbar/core';
 import { isRefused, planBarring } from '@longbar/core';
-import { oddOnes, onward, placesWords } from './findWords';
+import { oddWords, onward, placesWords, seenWords } from './findWords';
 
 const sheet = {
   format: 'longbar.sheet/1',
@@ -12,36 +12,40 @@ const sheet = {
 } as EngineSheet;
 const plan = planBarring(sheet, { method: 'each' });
 if (isRefused(plan)) throw new Error(plan.refused);
-const interval = (from: number, to: number) => ({ from, to, against: [] });
+const arc = (from: number, to: number) => ({ from, to });
+const told = (from: number, to: number): CrankBelief => ({
+  best: [arc(from, to)],
+  plausible: [arc(from, to)],
+  odd: [],
+  told: true,
+});
 
 describe('where the crank is, in words', () => {
   it('counts the places and how wide they are, through zero too', () => {
     expect(placesWords([])).toBe('Nothing fits.');
-    expect(placesWords([interval(0, 719)])).toContain('anywhere');
-    expect(placesWords([interval(716, 4)])).toBe('One place, 9° wide.');
-    expect(placesWords([interval(0, 34), interval(360, 371)])).toBe(
-      'One of 2 places, 35° and 12° wide.',
-    );
+    expect(placesWords([arc(0, 719)])).toContain('anywhere');
+    expect(placesWords([arc(0, 359)], 360)).toContain('anywhere');
+    expect(placesWords([arc(716, 4)])).toBe('One place, 9° wide.');
+    expect(placesWords([arc(0, 34), arc(360, 371)])).toBe('One of 2 places, 35° and 12° wide.');
   });
 
-  it('names each odd one once', () => {
-    const odd = { id: 'exhaust.4', state: 'firm' } as const;
-    const seen = { mark: 'II', state: 'at' } as const;
-    expect(
-      oddOnes([
-        { ...interval(0, 4), against: [odd] },
-        { ...interval(9, 12), against: [odd, seen] },
-      ]),
-    ).toEqual([
-      'No. 4 exhaust is the odd one out: tight lash, or misread.',
-      'Mark II does not fit the rest: is it the right mark?',
+  it('names each odd one, and what was seen', () => {
+    expect(oddWords(['exhaust.4'])).toEqual([
+      'No. 4 exhaust is the odd one: tight, slack or misread.',
     ]);
+    expect(seenWords({ mark: 'II', state: 'at' })).toBe('mark II at the pointer');
+    expect(seenWords({ id: 'intake.1', state: 'peak' })).toBe(
+      'No. 1 intake has stopped going down',
+    );
+    expect(seenWords({ cylinder: 3, state: 'top' })).toBe('No. 3 at its top');
   });
 
-  it('tells how far to bar and what must be loose there; nothing while too uncertain', () => {
-    expect(onward(sheet, plan, [interval(60, 80)])).toBe(
+  it('tells how far to bar and what must be felt there; nothing while it is not told', () => {
+    const clockwise = { sense: 'clockwise' } as const;
+    expect(onward(sheet, plan, told(60, 80), clockwise)).toBe(
       'Bar 40° to 60° on clockwise, to mark II. There: No. 5 both loose, No. 2 both firm.',
     );
-    expect(onward(sheet, plan, [interval(0, 90)])).toBe('');
+    expect(onward(sheet, plan, told(60, 80), undefined)).toContain('in its normal direction');
+    expect(onward(sheet, plan, { ...told(0, 90), told: false }, clockwise)).toBe('');
   });
 });

@@ -1,49 +1,56 @@
-import type { BarringPlan, CrankInterval, EngineSheet } from '@longbar/core';
-import { adjusterName, barTo, wiggleAt } from '@longbar/core';
+import type {
+  BarringPlan,
+  CrankArc,
+  CrankBelief,
+  EngineSheet,
+  Observation,
+  Rotation,
+} from '@longbar/core';
+import { adjusterName, cycleDegrees, describeFeel, rockersToFeel, wayTo } from '@longbar/core';
 
 /** How many places remain, and how wide. */
-export function placesWords(intervals: readonly CrankInterval[]): string {
-  const widths = intervals.map(({ from, to }) => ((to - from + 720) % 720) + 1);
+export function placesWords(arcs: readonly CrankArc[], cycle = 720): string {
+  const widths = arcs.map(({ from, to }) => ((to - from + cycle) % cycle) + 1);
   const total = widths.reduce((a, b) => a + b, 0);
-  if (intervals.length === 0) return 'Nothing fits.';
-  if (total >= 720) return 'It may stand anywhere. Begin with a rocker.';
+  if (arcs.length === 0) return 'Nothing fits.';
+  if (total >= cycle) return 'It may stand anywhere. Begin with a mark or a rocker.';
   const wide = new Intl.ListFormat('en').format(widths.map((width) => `${width}°`));
-  if (intervals.length === 1) return `One place, ${wide} wide.`;
-  return `One of ${intervals.length} places, ${wide} wide.`;
+  if (arcs.length === 1) return `One place, ${wide} wide.`;
+  return `One of ${arcs.length} places, ${wide} wide.`;
 }
 
-/** The observations that do not fit the rest, each once. */
-export function oddOnes(intervals: readonly CrankInterval[]): string[] {
-  const texts = intervals.flatMap(({ against }) =>
-    against.map((odd) => {
-      if ('id' in odd) return `${adjusterName(odd.id)} is the odd one out: tight lash, or misread.`;
-      if ('cylinder' in odd) return `No. ${odd.cylinder} rocking does not fit the rest.`;
-      return `Mark ${odd.mark} does not fit the rest: is it the right mark?`;
-    }),
-  );
-  return [...new Set(texts)];
+/** The rockers that do not fit where the crank is, each named. */
+export function oddWords(odd: readonly string[]): string[] {
+  return odd.map((id) => `${adjusterName(id)} is the odd one: tight, slack or misread.`);
 }
 
-/** "Bar 40° to 60° on, to mark II; then 5 is loose and 2 firm"; empty while too uncertain. */
+/** An observation in words, as it was made. */
+export function seenWords(seen: Observation): string {
+  if ('mark' in seen) return `mark ${seen.mark} at the pointer`;
+  if ('cylinder' in seen) {
+    return seen.state === 'top' ? `No. ${seen.cylinder} at its top` : `No. ${seen.cylinder} rocks`;
+  }
+  if (seen.state === 'peak') return `${adjusterName(seen.id)} has stopped going down`;
+  return `${adjusterName(seen.id)} ${seen.state === 'down' ? 'fully down' : seen.state}`;
+}
+
+/** The way to the next stop, and what must be felt there; nothing while the place is not told. */
 export function onward(
   sheet: EngineSheet,
   plan: BarringPlan,
-  intervals: readonly CrankInterval[],
+  belief: CrankBelief,
+  rotation: Pick<Rotation, 'sense'> | undefined,
 ): string {
-  const way = barTo(plan, intervals);
-  const stop = way && plan.stops[way.stop];
-  if (!way || !stop) return '';
-  const { sense = 'clockwise' } = sheet.rotation ?? {};
-  const degrees =
-    way.from === way.to
-      ? `${Math.round(way.from)}°`
-      : `${Math.round(way.from)}° to ${Math.round(way.to)}°`;
-  const mark = stop.mark === undefined ? `to stop ${way.stop + 1}` : `to mark ${stop.mark}`;
-  const { loose, firm } = wiggleAt(sheet, stop);
-  const told = [
-    loose.length ? `No. ${loose.join(' and ')} both loose` : '',
-    firm.length ? `No. ${firm.join(' and ')} both firm` : '',
-  ].filter(Boolean);
-  const there = told.length ? ` There: ${told.join(', ')}.` : '';
-  return `Bar ${degrees} on ${sense}, ${mark}.${there}`;
+  const way = wayTo(plan, belief, []);
+  if (!way) return '';
+  const to = way.mark === undefined ? `to ${Math.round(way.at)}°` : `to mark ${way.mark}`;
+  const far = `${Math.round(way.least)}° to ${Math.round(way.most)}°`;
+  const sense = rotation?.sense ?? 'in its normal direction';
+  return `Bar ${far} on ${sense}, ${to}. There: ${describeFeel(rockersToFeel(sheet, way.at))}`;
+}
+
+/** How wide what remains is, degrees. */
+export function widthOf(sheet: EngineSheet, { plausible }: CrankBelief): number {
+  const cycle = cycleDegrees(sheet);
+  return plausible.reduce((sum, { from, to }) => sum + ((to - from + cycle) % cycle) + 1, 0);
 }

@@ -1,5 +1,5 @@
-import type { Stop } from '@longbar/core';
-import { isFinished, isRefused, isUnread } from '@longbar/core';
+import type { Instruction, Stop } from '@longbar/core';
+import { isAtAdjuster, isRefused } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { memo, useCallback, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -16,7 +16,6 @@ import { JobMap } from './engine/JobMap';
 import { JobOverview } from './engine/JobOverview';
 import { KeysHelp } from './frame/KeysHelp';
 import { StepBody } from './StepBody';
-import { wasLeft, WhereWasI } from './frame/WhereWasI';
 import type { WorkingJob } from './model/useJob';
 import { useJob } from './model/useJob';
 
@@ -50,36 +49,28 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   const wide = width >= WIDE;
   const [ahead, setAhead] = useState<number>();
   const [selected, setSelected] = useState<string>();
-  const [resuming, setResuming] = useState(() => wasLeft(job));
   const { present } = job;
   const view = useCallback((i: number) => setAhead(i === present ? undefined : i), [present]);
-  const viewed = ahead === undefined ? job.present : Math.min(ahead, job.steps.length - 1);
+  // Who looked ahead, or back, and whose work has come there by now, looks no further.
+  useEffect(() => {
+    if (ahead === present) setAhead(undefined);
+  }, [ahead, present]);
+  const viewed = ahead === undefined ? present : Math.min(ahead, job.steps.length - 1);
   const step = job.steps[viewed] as (typeof job.steps)[number];
-  const stops = isRefused(job.plan) ? [] : job.plan.stops;
-  const shownStop = step.id === 'round' ? job.state.lastStop?.stop : step.stop;
-  const stop = shownStop === undefined ? undefined : stops[shownStop];
-  const standing = stop !== undefined && job.state.lastStop?.stop === shownStop;
-  const chosen =
-    (selected !== undefined && stop?.set.some(({ id }) => id === selected)
-      ? selected
-      : undefined) ??
-    nextToSet(job, stop, step.id === 'round') ??
-    selected;
+  const place = placeOf(job, viewed, selected);
   const cells = jobCells(job, {
-    stop: standing ? stop : undefined,
+    lit: place.lit,
     at: crankAngle(job),
-    selected: standing ? chosen : undefined,
+    selected: place.chosen,
   });
   const header = <JobHeader job={job} viewed={viewed} onView={view} />;
-  const body = resuming ? (
-    <WhereWasI job={job} onGoOn={() => setResuming(false)} />
-  ) : (
+  const body = (
     <StepBody
       key={step.id + String(step.stop)}
       {...{ job, step, wide }}
-      selected={standing ? chosen : undefined}
+      selected={place.chosen}
       onSelect={setSelected}
-      looking={viewed !== job.present}
+      looking={viewed !== present}
       onPresent={() => setAhead(undefined)}
       after={wide ? <JobLog job={job} /> : undefined}
     />
@@ -90,7 +81,8 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
         <View style={styles.main}>
           {header}
           <JobOverview
-            {...{ job, cells, stop }}
+            {...{ job, cells }}
+            stop={place.stop}
             width={width - ASIDE - 2 * space.huge}
             onSelect={setSelected}
           />
@@ -103,7 +95,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   return (
     <View style={[styles.phone, { backgroundColor: tokens.ground }]}>
       {header}
-      {standing && (
+      {place.chosen !== undefined && (
         <View style={styles.map}>
           <JobMap {...{ job, cells }} width={width - 2 * space.medium} onSelect={setSelected} />
         </View>
@@ -113,17 +105,41 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   );
 });
 
-/** The first adjuster of the stop that still wants something. */
-function nextToSet(
-  { setting, state }: WorkingJob,
-  stop: Stop | undefined,
-  round: boolean,
-): string | undefined {
-  if (!stop) return undefined;
-  const open = stop.set.find(({ id }) =>
-    round ? isUnread(setting, state, stop, id) : !isFinished(setting.sheet, state, id),
-  );
-  return (open ?? stop.set[0])?.id;
+type Place = {
+  /** The stop that is looked at, if it is one. */
+  stop: Stop | undefined;
+  /** What may be set where the crank stands. */
+  lit: readonly string[];
+  /** The adjuster whose panel is open; none while something else comes first. */
+  chosen: string | undefined;
+};
+
+/** Which adjuster is worked on: the one that was tapped, else the one the instruction names. */
+function placeOf(job: WorkingJob, viewed: number, selected: string | undefined): Place {
+  const { instruction, offered, plan } = job;
+  const step = job.steps[viewed];
+  const stops = isRefused(plan) ? [] : plan.stops;
+  const stop = step?.stop === undefined ? undefined : stops[step.stop];
+  // What was just read on the round stays until one goes on: its verdict is to be seen.
+  const read = selected !== undefined && job.state.adjusters[selected]?.again !== undefined;
+  if (step?.id === 'round' && read && job.crank.settable.has(selected)) {
+    return { stop, lit: [selected], chosen: selected };
+  }
+  const atWork = instruction && (isAtAdjuster(instruction) || isShim(instruction));
+  if (!atWork || viewed !== job.present) {
+    // A stop that is finished while the crank still stands there can be looked through.
+    const stands = stop?.set.some(({ id }) => offered.includes(id)) ?? false;
+    return { stop, lit: stands ? offered : [], chosen: undefined };
+  }
+  const own = stops.find(({ set }) => set.some(({ id }) => id === instruction.id));
+  const here = own?.set.map(({ id }) => id) ?? [];
+  const held = (id: string) => here.includes(id) && job.crank.settable.has(id);
+  const chosen = selected !== undefined && held(selected) ? selected : instruction.id;
+  return { stop: own, lit: here.filter(held), chosen };
+}
+
+function isShim(instruction: Instruction): instruction is Instruction & { id: string } {
+  return instruction.do === 'answer' && instruction.ask === 'shim';
 }
 
 const ASIDE = 388;

@@ -1,3 +1,4 @@
+import { describeClosed, describeMissing } from '@longbar/core';
 import { Act } from '../../theme/Act';
 import { Words } from '../../theme/Words';
 import { StepFrame } from './frame/StepFrame';
@@ -43,11 +44,11 @@ export function StepBody({ looking, onPresent, ...props }: Props) {
         act={{ label: 'Back to the present step', onPress: onPresent }}
       >
         <Words as="heading">{step.title}</Words>
-        <Words>{step.closed}</Words>
+        <Words>{describeClosed(step.closed)}</Words>
         <Words color="secondInk">Looking ahead. This step will ask for:</Words>
-        {[...new Set(step.missing)].slice(0, 12).map((text) => (
+        {[...new Set(step.missing.map(describeMissing))].slice(0, 12).map((text) => (
           <Words key={text} as="note">
-            · {readable(text)}
+            · {text}
           </Words>
         ))}
       </StepFrame>
@@ -63,9 +64,4 @@ export function StepBody({ looking, onPresent, ...props }: Props) {
     after
   );
   return <Body {...props} after={back} />;
-}
-
-/** An adjuster's id among the words of a gate, as people name it. */
-function readable(text: string): string {
-  return text.replace(/^(\w+)\.(\d+)(?:\.(\d+))?$/, 'No. $2 $1 $3').trim();
 }

@@ -14,6 +14,7 @@ import { PrintHead, PrintPage } from '../../theme/PrintPage';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
+import { crankAngle } from '../job/engine/jobCells';
 import type { WorkingJob } from '../job/model/useJob';
 import { useJob } from '../job/model/useJob';
 
@@ -37,7 +38,7 @@ function Paper({ job }: { job: WorkingJob }) {
       ids: stop.set.map((each) => each.id).filter((id) => !isFinished(setting.sheet, state, id)),
     }))
     .filter(({ ids }) => ids.length > 0);
-  const { lastStop } = state;
+  const at = crankAngle(job);
   return (
     <View style={styles.page}>
       <PrintHead
@@ -45,9 +46,9 @@ function Paper({ job }: { job: WorkingJob }) {
         about={`${setting.sheet.name}, job begun ${formatInstant(setting.head.at)}`}
       />
       <Words>
-        {lastStop
-          ? `The crank was last at stop ${lastStop.stop + 1}, on ${formatInstant(lastStop.at)}.`
-          : 'The crank’s position is not found yet.'}
+        {at === undefined
+          ? 'The crank’s position is not known: find it before anything is read.'
+          : `The crank was last at about ${Math.round(at)}°.`}
       </Words>
       {open.length === 0 && <Words>Nothing is left to set.</Words>}
       {open.map(({ stop, place, ids }) => (

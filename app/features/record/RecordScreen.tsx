@@ -1,6 +1,6 @@
 import {
   adjustersOf,
-  describeEvent,
+  deviationsOf,
   formatDay,
   formatHours,
   formatInstant,
@@ -207,13 +207,11 @@ function Safety({ job: { state, setting } }: { job: WorkingJob }) {
         </Words>
       ))}
       {state.toolsCounted && <Words as="note">Tools counted back: {state.toolsCounted.by}</Words>}
-      {state.standing
-        .filter(({ type }) => type === 'position.found' || type === 'position.lost')
-        .map((event) => (
-          <Words key={event.id} as="note">
-            {describeEvent(event).what}: {describeEvent(event).detail}
-          </Words>
-        ))}
+      {deviationsOf(state).map(({ what, reason, by }) => (
+        <Words key={what} as="note" color="stop">
+          Deviation: {what}: {reason} ({by})
+        </Words>
+      ))}
     </View>
   );
 }

@@ -1,7 +1,8 @@
 import type { MachineLine } from '@longbar/core';
-import { adjusterName, adjustersOf, jobSteps, presentStep } from '@longbar/core';
+import { adjusterName, adjustersOf } from '@longbar/core';
 import type { KeptJob } from '../../state/jobs';
 import { openJob } from '../../state/jobs';
+import { workingJob } from '../job/model/workingJob';
 
 /** A job in progress as its card shows it. */
 export type OpenJobLine = {
@@ -41,12 +42,18 @@ export function openJobs(
 }
 
 function fromPhone(job: KeptJob): OpenJobLine[] {
-  const { context, setting, state } = openJob(job);
-  if (state.signed) return [];
-  const steps = jobSteps(setting, state, new Date().toISOString());
-  const place = presentStep(steps);
+  if (openJob(job).state.signed) return [];
+  const {
+    context,
+    setting,
+    state,
+    steps,
+    present: place,
+  } = workingJob(job, new Date().toISOString());
   const step = steps[place];
-  const next = step?.id === 'stop' ? step.missing.find((id) => /^\w+\.\d/.test(id)) : undefined;
+  const open =
+    step?.id === 'stop' ? step.missing.find(({ code }) => code === 'adjuster') : undefined;
+  const next = open && 'id' in open ? open.id : undefined;
   const all = adjustersOf(setting.sheet).length;
   const done = Object.values(state.adjusters).filter(({ painted }) => painted).length;
   return [

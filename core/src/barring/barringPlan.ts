@@ -8,9 +8,12 @@ export type PlanOptions = {
   cylinder?: number | undefined;
 };
 
-/** What is looked at to know the stop: a cylinder rocking at overlap, or a valve fully down. */
+/**
+ * What is looked at to know the stop: a cylinder rocking at overlap, a valve fully down, or one
+ * that is turned slowly until it stops going down.
+ */
 export type Watch =
-  { cylinder: number; state: 'rocking' } | { id: string; valve: number; state: 'down' };
+  { cylinder: number; state: 'rocking' } | { id: string; valve: number; state: 'down' | 'peak' };
 
 export type PlannedAdjuster = { id: string; margin: number };
 

@@ -14,7 +14,10 @@ export function describeSet(set: readonly PlannedAdjuster[]): string {
 
 /** What is looked at to know a stop. */
 export function describeWatch(watch: Watch): string {
-  return watch.state === 'rocking'
-    ? `When No. ${watch.cylinder} rocks.`
-    : `When valve ${watch.valve} is fully down (${watch.id.replace('.', ' ')}).`;
+  if (watch.state === 'rocking') return `When No. ${watch.cylinder} rocks.`;
+  const valve = watch.valve > 0 ? `valve ${watch.valve}` : 'the valve';
+  const name = `${valve} (${watch.id.replace('.', ' ')})`;
+  return watch.state === 'down'
+    ? `When ${name} is fully down.`
+    : `When ${name} has just stopped going down.`;
 }

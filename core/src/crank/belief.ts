@@ -44,7 +44,7 @@ export const TOLD_WITHIN = 90;
 export function crankBelief(sheet: EngineSheet, history: CrankHistory): CrankBelief | Refused {
   const { cycle } = firingOf(sheet);
   const held: Held[] = [];
-  for (const observation of heldObservations(history)) {
+  for (const observation of heldObservations(history, cycle)) {
     const evidence = evidenceOf(sheet, observation.seen);
     if (isRefused(evidence)) return evidence;
     held.push({ ...observation, rocker: evidence.rocker, fits: fitsNow(evidence, observation) });

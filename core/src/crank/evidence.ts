@@ -19,7 +19,10 @@ const TOP_WITHIN = 15;
 export const MARK_WITHIN = 4;
 
 /** Where an observation fits, 1 by whole degree; elsewhere it is soft or hard against. */
-export type Evidence = { fits: Uint8Array; rocker?: Adjuster };
+export type Evidence = { fits: Uint8Array; runs: readonly Run[]; rocker?: Adjuster };
+
+/** Neighbouring degrees that fit, round the circle. */
+type Run = { from: number; length: number };
 
 /** The evidence of every observation of one engine: the same looks come again and again. */
 const known = new WeakMap<EngineSheet, Map<string, Evidence | Refused>>();
@@ -90,7 +93,7 @@ function rockerEvidence(
         : margin <= EITHER_WAY + ANGLE_TOLERANCE;
     if (agrees) fits[degree] = 1;
   });
-  return { fits, rocker };
+  return { fits, runs: runsOf(fits), rocker };
 }
 
 /** Whether a rocker tells where the crank is; an injector's or a brake's train is sprung. */
@@ -103,7 +106,7 @@ function near(angle: number, within: number, cycle: number, period = cycle): Evi
   for (let degree = 0; degree < cycle; degree++) {
     if (apart(degree, angle, period) <= within + ANGLE_TOLERANCE) fits[degree] = 1;
   }
-  return { fits };
+  return { fits, runs: runsOf(fits) };
 }
 
 /** The crank angle in the middle of a cylinder's overlap, where both its lobes are open. */
@@ -128,7 +131,7 @@ export function overlapMiddle(
  * miscounted by the more favourable of that and the one 360° on.
  */
 export function fitsNow(
-  { fits }: Evidence,
+  { fits, runs }: Evidence,
   { by, within, turnDoubted, now }: HeldObservation,
 ): Uint8Array {
   if (now) return fits;
@@ -137,18 +140,18 @@ export function fitsNow(
   const then = Math.round(-by);
   const held = new Uint8Array(cycle);
   const turns = turnDoubted && cycle === 720 ? [0, 360] : [0];
-  for (const { from, length } of runsOf(fits)) {
+  for (const { from, length } of runs) {
     for (const turn of turns) fill(held, from - reach - then + turn, length + 2 * reach);
   }
   return held;
 }
 
 /** The runs of 1 round the circle: where each begins and how many degrees it has. */
-function runsOf(fits: Uint8Array): { from: number; length: number }[] {
+function runsOf(fits: Uint8Array): Run[] {
   const cycle = fits.length;
   const gap = fits.indexOf(0);
   if (gap < 0) return [{ from: 0, length: cycle }];
-  const runs: { from: number; length: number }[] = [];
+  const runs: Run[] = [];
   for (let i = gap, length = 0; i <= gap + cycle; i++) {
     if (fits[i % cycle] === 1) length++;
     else if (length > 0) {

@@ -57,7 +57,7 @@ const MISCOUNTED_FROM = 270;
  * The observations that still count: none from before an unknown turn, and of two looks at the
  * same with no turn between only the second.
  */
-export function heldObservations(history: CrankHistory): HeldObservation[] {
+export function heldObservations(history: CrankHistory, cycle: number): HeldObservation[] {
   const held: HeldObservation[] = [];
   let [by, within, turnDoubted, now] = [0, 0, false, true];
   // Looks at the crank as it stands between two turns, newest first.
@@ -68,6 +68,8 @@ export function heldObservations(history: CrankHistory): HeldObservation[] {
       if (entry.turned.by === null) break;
       by += entry.turned.by;
       within += entry.turned.within ?? USUAL_WITHIN;
+      // By then everything fits everywhere: what is older tells nothing any more.
+      if (within >= cycle / 2) break;
       turnDoubted ||= Math.abs(entry.turned.by) >= MISCOUNTED_FROM;
       now = false;
       looks = [];

@@ -200,6 +200,13 @@ export const SheetSchema = v.looseObject(
         soakMinutes: v.optional(
           v.pipe(number('The rest is in minutes.'), v.minValue(0, 'The rest is not negative.')),
         ),
+        /** The metal's own temperature at which the figures hold, °C: it beats the clock. */
+        metal: v.optional(
+          v.looseObject({
+            from: v.optional(number('A temperature is in °C.')),
+            to: v.optional(number('A temperature is in °C.')),
+          }),
+        ),
         /** How long a hot engine may be worked on after it was shut down. */
         windowMinutes: v.optional(positive('The window is in minutes.')),
       }),

@@ -1,5 +1,5 @@
 import { inlineSix } from '../../test-support/engines';
-import { BARRING_METHODS, locateCrank, parseSheet, planBarring, SeededRandom } from '..';
+import { BARRING_METHODS, crankBelief, parseSheet, planBarring, SeededRandom } from '..';
 
 const SPOILED = 5000;
 
@@ -51,7 +51,7 @@ describe(`${SPOILED} spoiled sheets`, () => {
       // Nothing is filled in or lost on the way.
       expect(parsed.sheet).toEqual(sheet);
       for (const method of BARRING_METHODS) planBarring(parsed.sheet, { method });
-      locateCrank(parsed.sheet, [{ id: 'intake.1', state: 'loose' }]);
+      crankBelief(parsed.sheet, [{ seen: { id: 'intake.1', state: 'loose' } }]);
     }
     expect(refused).toBeGreaterThan(SPOILED / 4);
   }, 120_000);

@@ -35,10 +35,9 @@ export function judgeReading(
   if (reading.how === 'gauge' || reading.how === 'wrench') {
     return judgeFigure(spec, middleOf(reading) ?? reading.go, policy, measure);
   }
-  const go = snapped(reading.go, spec);
-  const noGo = reading.noGo === null ? Infinity : snapped(reading.noGo, spec);
-  const held = { spec, go, noGo, measure };
-  const verdict = verdictOf(held);
+  const held = { spec, measure, ...snappedTo(spec, reading) };
+  const { go, noGo } = held;
+  const verdict = bladesSay(held);
   const settle = [spec.low, spec.high].filter((limit) => go < limit && limit < noGo);
   const { action, because } = decide(held, verdict, policy);
   return {
@@ -54,7 +53,7 @@ export function judgeReading(
  * blades, so that policy leaves what is inside.
  */
 function judgeFigure(spec: Spec, figure: number, policy: ShopPolicy, measure: Measure): Judgement {
-  const verdict = figure < spec.low ? 'tight' : figure > spec.high ? 'loose' : 'inside';
+  const verdict = figureSays(spec, figure);
   const held = { spec, go: figure, noGo: figure, measure };
   const { action, because } = decide(
     held,
@@ -65,11 +64,33 @@ function judgeFigure(spec: Spec, figure: number, policy: ShopPolicy, measure: Me
 }
 
 function snapped(blade: number, { low, target, high }: Spec): number {
-  const [nearest] = [low, target, high].sort((a, b) => Math.abs(a - blade) - Math.abs(b - blade));
-  return Math.abs((nearest as number) - blade) <= NEAR_ENOUGH ? (nearest as number) : blade;
+  let nearest = low;
+  for (const each of [target, high]) {
+    if (Math.abs(each - blade) < Math.abs(nearest - blade)) nearest = each;
+  }
+  return Math.abs(nearest - blade) <= NEAR_ENOUGH ? nearest : blade;
 }
 
-function verdictOf({ spec: { low, high }, go, noGo }: Held): Verdict {
+/** Only the verdict of `judgeReading`, where nobody reads why. */
+export function verdictOf(
+  spec: Spec,
+  reading: Pick<Reading, 'go' | 'noGo'> & { how?: Reading['how'] },
+): Verdict {
+  if (reading.how === 'gauge' || reading.how === 'wrench') {
+    return figureSays(spec, middleOf(reading) ?? reading.go);
+  }
+  return bladesSay({ spec, ...snappedTo(spec, reading) });
+}
+
+function snappedTo(spec: Spec, { go, noGo }: Pick<Reading, 'go' | 'noGo'>) {
+  return { go: snapped(go, spec), noGo: noGo === null ? Infinity : snapped(noGo, spec) };
+}
+
+function figureSays({ low, high }: Spec, figure: number): Verdict {
+  return figure < low ? 'tight' : figure > high ? 'loose' : 'inside';
+}
+
+function bladesSay({ spec: { low, high }, go, noGo }: Omit<Held, 'measure'>): Verdict {
   if (noGo <= low) return 'tight';
   if (go >= high) return 'loose';
   return go >= low && noGo <= high ? 'inside' : 'unsure';

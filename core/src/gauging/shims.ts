@@ -55,12 +55,13 @@ export function planShims(rows: readonly ShimRow[], supply: ShimSupply): ShimPla
   const cost = costs(rows, shims, supply.policy);
   const assigned = assignCheapest(rows.length, shims.length, cost);
   const planned = rows.map((row, i) => plannedShim(row, shims[assigned[i] as number] as Shim));
+  const stopOf = new Map(rows.map(({ id, stop }) => [id, stop]));
   const outside = rows.filter((row, i) => !isInside(row, (planned[i] as PlannedShim).new));
   return {
     rows: planned,
     buy: shoppingList(planned),
     outside: outside.map(({ id }) => id),
-    order: shimOrder(rows, planned),
+    order: shimOrder(planned, (id) => stopOf.get(id) ?? 0, {}),
   };
 }
 

@@ -1,21 +1,38 @@
 import { createHash } from 'node:crypto';
-import type { AdjusterEntry, EngineSheet, JobAct, JobEvent, JobHead, Reading } from '@longbar/core';
+import type {
+  AdjusterEntry,
+  EngineSheet,
+  JobAct,
+  JobEvent,
+  JobHead,
+  JobState,
+  Observation,
+  Reading,
+  Stop,
+} from '@longbar/core';
 import {
   adjusterStep,
+  adjustersOf,
   closingItems,
+  crankOfJob,
+  cycleDegrees,
+  dueActs,
   entryOf,
   foldJob,
+  isOfCrank,
   isolationsOf,
   isRefused,
   jobPlan,
   measureOf,
   readingFromFigure,
   readyItems,
+  rockersToFeel,
   sequencesOf,
   sheetForTag,
-  specOf,
   standingReading,
   torqueSteps,
+  unreadOf,
+  wrap,
 } from '@longbar/core';
 import type { DemoMachine } from './yard';
 import { BLADE_SETS, SHOP } from './yard';
@@ -49,7 +66,8 @@ export function signedJob(
   const record = (act: JobAct) => {
     const n = events.length + 1;
     const at = new Date(begun.getTime() + n * 30_000).toISOString();
-    events.push({ ...act, id: idOf(id, n), job: id, n, at, by: past.by });
+    const after = isOfCrank(act.type) ? { after: foldJob(events).crank.last } : {};
+    events.push({ ...act, ...after, id: idOf(id, n), job: id, n, at, by: past.by });
   };
   workThrough(machine, past, head, events, record);
   return { head, events };
@@ -71,18 +89,22 @@ function workThrough(
   isolations.forEach(({ id }) => record({ type: 'isolation.done', isolation: id }));
   record({ type: 'opening.done' });
   runDown(sheet, 'first', record);
-  record({ type: 'position.found', angle: 0 });
-  const plan = jobPlan({ head, sheet, policy: SHOP.policy }, foldJob(events));
+  const setting = { head, sheet, policy: SHOP.policy };
+  findByPeak(sheet, record);
+  dueActs(setting, foldJob(events)).forEach(record);
+  const plan = jobPlan(setting, foldJob(events));
   if (isRefused(plan)) throw new Error(plan.refused);
-  plan.stops.forEach(({ set }, stop) => {
-    record({ type: 'stop.reached', stop, round: false });
+  plan.stops.forEach(({ set, ...stop }) => {
+    barTo(sheet, stop, foldJob(events), record);
     set.forEach(({ id }) => setOne(id));
   });
-  plan.stops.forEach(({ set }, stop) => {
-    record({ type: 'stop.reached', stop, round: true });
-    const first = set.find(({ id }) => specOf(sheet, id))?.id;
-    const left = first && standingReading(foldJob(events).adjusters[first]);
-    if (first && left) read(first, 'again', { go: left.go, noGo: left.noGo, how: left.how });
+  plan.stops.forEach(({ set, ...stop }) => {
+    barTo(sheet, stop, foldJob(events), record);
+    const unread = unreadOf(setting, foldJob(events), plan.stops);
+    for (const { id } of set.filter((each) => unread.includes(each.id))) {
+      const left = standingReading(foldJob(events).adjusters[id]);
+      if (left) read(id, 'again', { go: left.go, noGo: left.noGo, how: left.how });
+    }
   });
   record({ type: 'round.done' });
   closingItems(sheet, foldJob(events)).forEach(({ id }) =>
@@ -118,6 +140,39 @@ function workThrough(
       }
     } else lock();
     record({ type: 'adjuster.painted', adjuster });
+  }
+}
+
+/** The crank found by a valve that is turned slowly until it stops going down. */
+function findByPeak(sheet: EngineSheet, record: (act: JobAct) => void): void {
+  const valve = adjustersOf(sheet).find(({ kind, peak }) => kind === 'intake' && peak);
+  if (!valve) throw new Error(`The sheet of ${sheet.name} has no intake valve.`);
+  record({ type: 'crank.observed', observation: { id: valve.id, state: 'peak' } });
+}
+
+/** Barred to a stop: its mark seen where it has one, and the rockers felt. */
+function barTo(
+  sheet: EngineSheet,
+  { at, mark }: Pick<Stop, 'at' | 'mark'>,
+  state: JobState,
+  record: (act: JobAct) => void,
+): void {
+  const { span } = crankOfJob(sheet, state);
+  const cycle = cycleDegrees(sheet);
+  const way = span ? wrap(at - span.from - span.length / 2, cycle) : cycle;
+  const degrees = Math.round(way) || cycle;
+  record({ type: 'crank.turned', degrees, within: 15, to: at, how: 'barred' });
+  if (mark !== undefined) {
+    record({ type: 'crank.observed', observation: { mark, state: 'at' } });
+  }
+  const { loose, firm } = rockersToFeel(sheet, at);
+  for (const [ids, felt] of [
+    [loose, 'loose'],
+    [firm, 'firm'],
+  ] as const) {
+    ids.forEach((id) =>
+      record({ type: 'crank.observed', observation: { id, state: felt } as Observation }),
+    );
   }
 }
 

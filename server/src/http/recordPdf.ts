@@ -3,6 +3,7 @@ import {
   adjusterName,
   describeLock,
   describeReading,
+  deviationsOf,
   describeUnset,
   foldJob,
   formatDay,
@@ -154,6 +155,7 @@ function cellsOf(id: string, entry: AdjusterEntry, state: AdjusterState = {}): s
 
 function notes(pdf: Pdf, { sheet, lastLeft }: JobContext, state: JobState): void {
   const lines = [
+    ...deviationsOf(state).map(({ what, reason, by }) => `Deviation: ${what}: ${reason} (${by})`),
     ...readTooCool(sheet, state).map((id) => `${adjusterName(id)}: read after the hot window`),
     ...Object.entries(state.answers).map(
       ([question, { says, answer, by }]) =>

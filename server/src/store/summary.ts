@@ -10,6 +10,7 @@ import type {
 } from '@longbar/core';
 import {
   foldJob,
+  instructionOf,
   jobSteps,
   lockPairsOf,
   presentStep,
@@ -71,8 +72,9 @@ export function summarise(
   };
 
   function stepOf(): JobSummary['step'] {
-    const steps = jobSteps(settingOf({ head, sheet, shop }, state), state, now);
-    const place = presentStep(steps);
+    const setting = settingOf({ head, sheet, shop }, state);
+    const steps = jobSteps(setting, state, now);
+    const place = presentStep(setting, state, steps, instructionOf(setting, state, now));
     return { title: steps[place]?.title ?? '', place, of: steps.length };
   }
 }

@@ -149,7 +149,7 @@ function Panel({ entry, set, ...props }: PanelProps) {
 function Sibling({ job, id, onSelect }: Props) {
   if (isRefused(job.plan)) return null;
   const cylinder = id.split('.')[1];
-  const stop = job.plan.stops[job.state.lastStop?.stop ?? 0];
+  const stop = job.plan.stops.find(({ set }) => set.some((each) => each.id === id));
   const own = stop?.set.filter((each) => each.id.split('.')[1] === cylinder) ?? [];
   const next = own[(own.findIndex((each) => each.id === id) + 1) % own.length];
   if (!next || next.id === id) return null;

@@ -34,6 +34,22 @@ export function Offer({ job, id, entry, view, act }: Props) {
           <Act label="Set anyway" onPress={() => setAnyway(true)} />
         </Row>
       );
+    case 'unsettled':
+      return (
+        <Row>
+          <Act
+            label={view.reads === 'found' ? 'Leave it unsettled' : 'Finish it unsettled'}
+            style={styles.grow}
+            onPress={() =>
+              act({
+                type: view.reads === 'found' ? 'adjuster.kept' : 'adjuster.painted',
+                adjuster: id,
+              })
+            }
+          />
+          <Act label="Set it" style={styles.grow} onPress={() => setAnyway(true)} />
+        </Row>
+      );
     case 'shim':
       return <ShimWheel known={job.context.lastLeft?.shims?.[id]} id={id} act={act} />;
     case 'measured':

@@ -20,6 +20,7 @@ const REASONS: Record<UnsetReason, string> = {
   seized: 'Seized or rounded',
   'no-part': 'Part on order',
   'no-reach': 'Out of reach',
+  'no-place': 'No place known for it',
   other: 'Another reason',
 };
 

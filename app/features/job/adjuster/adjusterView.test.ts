@@ -13,6 +13,7 @@ describe('what the panel of an adjuster shows', () => {
       reads: 'found',
       offers: 'nothing',
     });
+    expect(view({ found: reading(260, 300) })).toMatchObject({ offers: 'unsettled' });
     expect(view({ found: reading(300, 350) })).toMatchObject({ reads: 'found', offers: 'keep' });
     expect(view({ found: reading(200, 250) })).toMatchObject({ reads: 'found', offers: 'lock' });
   });

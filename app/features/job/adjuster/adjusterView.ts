@@ -13,7 +13,9 @@ export type AdjusterView = {
   reads?: 'found' | 'left' | 'again';
   reading?: TakenReading;
   judgement?: Judgement;
-  offers: 'nothing' | 'keep' | 'lock' | 'shim' | 'measured' | 'paint' | 'unset' | 'done';
+  /** `unsettled`: the reading spans a limit; it may be left or set as it is all the same. */
+  offers:
+    'nothing' | 'unsettled' | 'keep' | 'lock' | 'shim' | 'measured' | 'paint' | 'unset' | 'done';
 };
 
 /** The view of an adjuster at a stop (`found`) or on the round again (`again`). */
@@ -30,7 +32,12 @@ export function adjusterView(
   const changed = state.locked !== undefined || typeof state.fitted === 'number';
   const reads = changed ? 'left' : 'found';
   const base = { ...show(state[reads]), ...(next.judgement && { judgement: next.judgement }) };
-  if (next.step === 'find' || next.step === 'reread') return { ...base, reads, offers: 'nothing' };
+  if (next.step === 'find' || next.step === 'reread') {
+    // A reading that is open at one end is only begun.
+    const { go = 0, noGo = null } = state[reads] ?? {};
+    const spans = next.judgement?.verdict === 'unsure' && go > 0 && noGo !== null;
+    return { ...base, reads, offers: spans ? 'unsettled' : 'nothing' };
+  }
   if (next.step === 'paint') return { ...base, ...(changed && { reads }), offers: 'paint' };
   return { ...base, reads, offers: next.step };
 }
@@ -40,7 +47,8 @@ function againView({ again }: AdjusterState, entry: SettableEntry): AdjusterView
   const judgement = judgeReading(entry.spec, again, 'leave-inside', measureOf(entry));
   const wrong = judgement.verdict === 'tight' || judgement.verdict === 'loose';
   // A shim that is wrong is planned anew; a screw is set on the spot.
-  const offers = wrong && entry.method !== 'shim' ? 'lock' : 'nothing';
+  const spans = judgement.verdict === 'unsure' && again.go > 0 && again.noGo !== null;
+  const offers = spans ? 'unsettled' : wrong && entry.method !== 'shim' ? 'lock' : 'nothing';
   return { reads: 'again', reading: again, judgement, offers };
 }
 

@@ -1,28 +1,28 @@
-import type { JobState, Stop } from '@longbar/core';
+import type { JobState } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
   describeReading,
-  isRefused,
   rockersAt,
   standingReading,
+  wrap,
 } from '@longbar/core';
 import type { MapCell } from '../../../drawing/mapCell';
 import type { Progress } from '../../../drawing/rockerShapes';
 import type { WorkingJob } from '../model/useJob';
 
-/** Where the crank was last known to stand, crank degrees. */
+/** The middle of where the crank can be, crank degrees; none while its place is not told. */
 export function crankAngle({
-  plan,
-  state,
-}: Pick<WorkingJob, 'plan' | 'state'>): number | undefined {
-  const stop = state.lastStop && !isRefused(plan) ? plan.stops[state.lastStop.stop] : undefined;
-  return stop?.at ?? state.foundAt;
+  crank,
+  setting,
+}: Pick<WorkingJob, 'crank' | 'setting'>): number | undefined {
+  const { span } = crank;
+  return span && wrap(span.from + span.length / 2, cycleDegrees(setting.sheet));
 }
 
 type View = {
-  /** The stop whose adjusters are lit; none lights nothing. */
-  stop?: Stop | undefined;
+  /** The adjusters that are lit: what may be set here. */
+  lit?: readonly string[] | undefined;
   /** The crank angle to draw; unknown where undefined. */
   at: number | undefined;
   selected?: string | undefined;
@@ -30,18 +30,20 @@ type View = {
 
 /** What the map shows of every adjuster. */
 export function jobCells(
-  { setting, state }: WorkingJob,
-  { stop, at, selected }: View,
+  { setting, state, crank }: WorkingJob,
+  { lit, at, selected }: View,
 ): Record<string, MapCell> {
   const adjusters = adjustersOf(setting.sheet);
-  const here = new Set(stop?.set.map(({ id }) => id));
+  const here = new Set(lit);
+  const odd = new Set(crank.belief.odd);
   const firm = new Set(
     at === undefined ? [] : rockersAt(adjusters, at, cycleDegrees(setting.sheet)).firm,
   );
   const cells = adjusters.map(({ id }): [string, MapCell] => {
     const onLobe = firm.has(id);
     const progress = progressOf(state, id);
-    const cell = { here: here.has(id), onLobe, progress, selected: id === selected };
+    const look = { here: here.has(id), onLobe, progress, selected: id === selected };
+    const cell = odd.has(id) ? { ...look, odd: true } : look;
     return [id, { ...cell, says: wordsFor(cell, at !== undefined, state, id) }];
   });
   return Object.fromEntries(cells);
@@ -79,5 +81,6 @@ function wordsFor(
         : '';
   const reading = standingReading(state.adjusters[id]) ?? state.adjusters[id]?.found;
   const figure = reading ? `${describeReading(reading)} mm` : '';
-  return [place, PROGRESS_WORDS[cell.progress], figure].filter(Boolean).join(', ');
+  const odd = cell.odd ? 'the odd one' : '';
+  return [place, odd, PROGRESS_WORDS[cell.progress], figure].filter(Boolean).join(', ');
 }

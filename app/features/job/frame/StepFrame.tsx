@@ -4,6 +4,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
+import { lastTapped } from '../model/lastTapped';
 import type { WorkingJob } from '../model/useJob';
 
 type Props = {
@@ -19,7 +20,7 @@ type Props = {
 /** A step: what it says, and low under the thumb what it records, with one tap to undo. */
 export function StepFrame({ job, children, act, primary, after }: Props) {
   const tokens = useTokens();
-  const last = job.state.standing[job.state.standing.length - 1];
+  const last = lastTapped(job.state);
   const undoable =
     last && !job.state.signed
       ? describeEvent(last, itemNames(job.setting.sheet, job.state))

@@ -1,5 +1,7 @@
 import type {
   BarringPlan,
+  CrankOfJob,
+  Instruction,
   JobAct,
   JobContext,
   JobSetting,
@@ -7,9 +9,11 @@ import type {
   Refused,
   Step,
 } from '@longbar/core';
-import { jobPlan, jobSteps, presentStep } from '@longbar/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { openJob } from '../../../state/jobs';
+import { lastTapped } from './lastTapped';
+import { usePauses } from './usePauses';
+import { workingJob } from './workingJob';
 import { useAppSelector } from '../../../state/store';
 import { useSync } from '../../../sync/SyncProvider';
 import { useAfterPaint } from '../../../theme/useAfterPaint';
@@ -20,6 +24,12 @@ export type WorkingJob = {
   setting: JobSetting;
   state: JobState;
   plan: BarringPlan | Refused;
+  /** Where the crank is believed to stand. */
+  crank: CrankOfJob;
+  /** The one thing to do next; none once the job is signed. */
+  instruction: Instruction | undefined;
+  /** What may be set where the crank stands, and is asked for. */
+  offered: readonly string[];
   steps: Step[];
   present: number;
   /** Who works with this phone. */
@@ -71,15 +81,10 @@ export function useJob(id: string): LoadedJob {
   );
   const job = useMemo(() => {
     if (!kept) return undefined;
-    const opened = openJob(kept);
-    const { setting, state } = opened;
-    const steps = jobSteps(setting, state, now);
-    const last = state.standing[state.standing.length - 1];
+    const { state } = openJob(kept);
+    const last = lastTapped(state);
     return {
-      ...opened,
-      plan: jobPlan(setting, state),
-      steps,
-      present: presentStep(steps),
+      ...workingJob(kept, now),
       by,
       act,
       undo: () => {
@@ -87,6 +92,7 @@ export function useJob(id: string): LoadedJob {
       },
     };
   }, [kept, now, act, by]);
+  usePauses(job, now);
   const busy = latest !== kept;
   return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };
 }

@@ -1,92 +1,112 @@
-import type { Stop } from '@longbar/core';
-import {
-  cycleDegrees,
-  describeWatch,
-  ratchetClicks,
-  toolTurns,
-  wiggleAt,
-  wrap,
-} from '@longbar/core';
+import type { EngineSheet, InstructionTo, JobAct } from '@longbar/core';
+import { cycleDegrees, describeFeel, ratchetClicks, toolTurns } from '@longbar/core';
+import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Row } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { EngineDial } from '../../../drawing/EngineDial';
+import { oddWords, seenWords } from '../../find/findWords';
 import { crankAngle, jobCells } from '../engine/jobCells';
 import { JobMap } from '../engine/JobMap';
 import { StepFrame } from '../frame/StepFrame';
 import { TurnedByAnother } from '../helper/TurnedByAnother';
 import type { StepProps } from '../model/stepProps';
+import { asTold } from './FeelThere';
+import { WentPast } from './WentPast';
 
-type Props = Pick<StepProps, 'job' | 'wide' | 'after'> & {
-  stop: Stop;
-  place: number;
-  round: boolean;
-};
+type Props = Pick<StepProps, 'job' | 'wide' | 'after'> & { instruction: InstructionTo<'bar'> };
 
-/** On the way to a stop: how far, which way, which mark, and what the rockers must do there. */
-export function BarTo({ job, wide, after, stop, place, round }: Props) {
+/** On the way to a stop: how far, which way, what is seen there, and what the rockers must do. */
+export function BarTo({ job, wide, after, instruction }: Props) {
   const { width } = useWindowDimensions();
+  const [helper, setHelper] = useState('');
   const { sheet } = job.setting;
-  const cycle = cycleDegrees(sheet);
-  const from = crankAngle(job) ?? stop.at;
-  const way = wrap(stop.at - from, cycle);
-  const turn = way === 0 && round ? cycle : way;
-  const { sense = 'clockwise', seenFrom = 'front', reversible } = sheet.rotation ?? {};
-  const wiggle = wiggleAt(sheet, stop);
-  const agree = () => job.act({ type: 'stop.reached', stop: place, round });
+  const { turned, least = 0, most = 0, to, feel, sight, rotation, reversible } = instruction;
+  const turn = Math.round(turned.degrees ?? 0);
+  const from = crankAngle(job);
+  const bar: JobAct = {
+    type: 'crank.turned',
+    how: 'barred',
+    ...turned,
+    ...(to !== undefined && { to }),
+    ...(helper.trim() && { helper: helper.trim() }),
+  };
+  const seen: JobAct[] =
+    sight && sight !== 'any-mark' ? [{ type: 'crank.observed', observation: sight }] : [];
+  const told = asTold(feel);
+  const seenFrom = rotation ? `seen from the ${rotation.seenFrom}` : '';
   return (
     <StepFrame
       job={job}
       after={after}
       primary={
         <Row>
-          <Act weight="primary" label="They agree" onPress={agree} style={styles.agree} />
-          <Act label="They do not" onPress={() => job.act({ type: 'position.lost' })} />
+          <Act
+            weight="primary"
+            label={told.length > 0 ? 'There, all as told' : 'There'}
+            onPress={() => job.act(bar, ...seen, ...told)}
+            style={styles.agree}
+          />
+          {told.length > 0 && (
+            <Act label="One is otherwise" onPress={() => job.act(bar, ...seen)} />
+          )}
         </Row>
       }
     >
       <View style={styles.centre}>
         <Words as="title" style={styles.centred}>
-          Bar {Math.round(turn)}° {sense}
+          Bar {turn}° {rotation?.sense ?? 'on'}
         </Words>
         <Words color="secondInk" style={styles.centred}>
-          {[`seen from the ${seenFrom}`, ...toolWords(sheet.barring, turn)].join(' · ')}
+          {[
+            ...(most - least > 2 ? [`${Math.round(least)}° to ${Math.round(most)}°`] : []),
+            ...(seenFrom ? [seenFrom] : []),
+            ...toolWords(sheet.barring, turn),
+          ].join(' · ')}
         </Words>
-        {!wide && <EngineDial sheet={sheet} at={from} turn={turn} size={184} />}
+        {!wide && (
+          <EngineDial
+            {...{ sheet, rotation, turn }}
+            at={from}
+            spans={job.crank.belief.plausible}
+            size={184}
+          />
+        )}
         <Words as="strong" style={styles.centred}>
-          {markWords(stop.mark, turn)}
+          {sightWords(instruction, turn)}
         </Words>
         <Words as="note" color="secondInk" style={styles.centred}>
           {reversible
             ? 'Past it: go well back, and come up again in the same direction.'
-            : `Never backwards on this engine. Past it: go on ${cycle}°.`}
+            : `Never backwards on this engine. Past it: go on ${cycleDegrees(sheet)}°.`}
         </Words>
       </View>
-      <Words as="heading">There: {wiggleWords(wiggle)}</Words>
-      {stop.watch && <Words as="strong">{describeWatch(stop.watch)}</Words>}
-      <Words as="note" color="secondInk">
-        All of them must agree before anything is set.
-      </Words>
-      <TurnedByAnother
-        job={job.setting.head.id}
-        planned={{
-          degrees: turn,
-          sense,
-          seenFrom,
-          from,
-          ...(stop.mark !== undefined && { mark: stop.mark }),
-        }}
-      />
+      <Words as="heading">There: {describeFeel(feel)}</Words>
+      {oddWords(job.crank.belief.odd).map((text) => (
+        <Words key={text} as="strong" color="stop">
+          {text}
+        </Words>
+      ))}
+      <WentPast job={job} planned={turn} />
+      {rotation && (
+        <TurnedByAnother
+          job={job.setting.head.id}
+          helper={helper}
+          onHelper={setHelper}
+          planned={{
+            degrees: turn,
+            ...rotation,
+            from: from ?? 0,
+            ...(sight && typeof sight === 'object' && 'mark' in sight && { mark: sight.mark }),
+          }}
+        />
+      )}
       <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       {!wide && (
-        <JobMap
-          job={job}
-          cells={jobCells(job, { stop, at: stop.at })}
-          width={width - 2 * space.large}
-        />
+        <JobMap job={job} cells={jobCells(job, { at: to })} width={width - 2 * space.large} />
       )}
     </StepFrame>
   );
@@ -94,10 +114,7 @@ export function BarTo({ job, wide, after, stop, place, round }: Props) {
 
 const number = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
-function toolWords(
-  barring: { ratio?: number | undefined; teeth?: number | undefined } | undefined,
-  turn: number,
-): string[] {
+function toolWords(barring: EngineSheet['barring'], turn: number): string[] {
   const words: string[] = [];
   if (barring?.ratio === undefined) return words;
   const turns = toolTurns(turn, barring.ratio);
@@ -107,16 +124,16 @@ function toolWords(
   return words;
 }
 
-function markWords(mark: string | undefined, turn: number): string {
-  if (mark === undefined) return 'No mark stands here: watch the rockers.';
-  return turn >= 360 ? `Mark ${mark} comes round once more.` : `To mark ${mark}.`;
-}
-
-function wiggleWords({ loose, firm }: { loose: number[]; firm: number[] }): string {
-  const both = (cylinders: number[], how: string) =>
-    cylinders.length ? [`No. ${cylinders.join(' and ')} both ${how}`] : [];
-  const words = [...both(loose, 'loose'), ...both(firm, 'firm')];
-  return words.length ? `${words.join(', ')}.` : 'the rockers lit on the map loose.';
+/** What is waited for on the way. */
+function sightWords({ sight, why }: InstructionTo<'bar'>, turn: number): string {
+  if (!sight || sight === 'any-mark') {
+    return 'No mark stands here: by eye, or by the turns of the tool.';
+  }
+  if ('mark' in sight) {
+    return turn >= 360 ? `Mark ${sight.mark} comes round once more.` : `To mark ${sight.mark}.`;
+  }
+  const slowly = `Slowly, until ${seenWords(sight)}.`;
+  return why === 'peak' ? `${slowly} That tells the place before the stop.` : slowly;
 }
 
 const styles = StyleSheet.create({

@@ -1,159 +1,124 @@
-import type { Adjuster, FirstPosition, PositionJudgement, RockerFeel } from '@longbar/core';
-import { adjusterName, firstPosition, firingOf, firingTdc, judgePosition } from '@longbar/core';
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import type { Instruction, Observation } from '@longbar/core';
+import { isRefused, rotationOf } from '@longbar/core';
+import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { space } from '../../../theme/tokens';
+import { Row } from '../../../theme/Panel';
+import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { EngineDial } from '../../../drawing/EngineDial';
+import { onward, seenWords } from '../../find/findWords';
+import { Locate } from '../../find/Locate';
 import { StepFrame } from '../frame/StepFrame';
+import type { WorkingJob } from '../model/useJob';
 import type { StepProps } from '../model/stepProps';
-import { foundAt } from './foundAt';
-import { LocateStep } from './LocateStep';
+import { AtTheCrank } from './AtTheCrank';
 
 /**
- * Find position: at the mark, the turn told by four rockers; by any rocker at all where the
- * engine has no such mark or mate, or where it is chosen.
+ * Find position: at whichever mark comes first, by any rocker, or by a valve at its lowest. All
+ * of it adds to what is believed, and what to look at next is said.
  */
 export function FindStep(props: StepProps) {
-  const { sheet } = props.job.setting;
-  const [anyRocker, setAnyRocker] = useState(props.job.state.observations.length > 0);
-  const position = firstPosition(sheet);
-  if (!position || position.mark === undefined) return <LocateStep {...props} />;
-  const other = (
-    <>
-      <Act
-        label={anyRocker ? 'By the mark and four rockers' : 'Mark not in sight? By any rocker'}
-        onPress={() => setAnyRocker(!anyRocker)}
-      />
-      {props.after}
-    </>
-  );
-  if (anyRocker) return <LocateStep {...props} after={other} />;
-  return <AtTheMark {...props} position={position} after={other} />;
-}
-
-function AtTheMark({ job, wide, after, position }: StepProps & { position: FirstPosition }) {
+  const { job, after } = props;
+  const { width } = useWindowDimensions();
+  const { instruction } = job;
+  if (instruction?.step === 'find' && instruction.do === 'answer') {
+    return <AtTheCrank {...props} instruction={instruction} />;
+  }
   const { sheet } = job.setting;
-  const judgement = judgePosition(sheet, job.state.felt, position);
-  const found = 'found' in judgement ? judgement : undefined;
+  const { belief } = job.crank;
+  const observations = seenHere(job);
   return (
-    <StepFrame
-      job={job}
-      after={after}
-      act={{
-        label: found ? `No. ${found.firing} is firing: go on` : 'All four must agree first',
-        disabled: !found,
-        onPress: () => found && job.act(...foundAt(found.found)),
-      }}
-    >
-      <ToTheMark job={job} position={position} wide={wide} />
-      <Caution>
-        No fingers between rocker and valve while anyone turns. Timing and barring pins out before
-        every turn; never by the starter.
-      </Caution>
-      <Words as="heading">At the mark: what do these do?</Words>
-      {[position.cylinder, position.mate].map((cylinder) => (
-        <Stack key={cylinder} gap={space.small}>
-          {position.rockers
-            .filter((rocker) => rocker.cylinder === cylinder)
-            .map((rocker) => (
-              <RockerChoice key={rocker.id} job={job} rocker={rocker} />
-            ))}
-        </Stack>
-      ))}
-      <Told judgement={judgement} position={position} />
+    <StepFrame job={job} after={after} primary={<Next job={job} />}>
+      <Words as="title">Where does it stand?</Words>
+      <Locate
+        {...{ sheet, observations, belief }}
+        rotation={rotationOf(sheet, job.state)}
+        asked={askedCylinders(instruction)}
+        width={Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large}
+        onObserve={(observation, back) =>
+          job.act({ type: 'crank.observed', observation, ...(back && { back }) })
+        }
+      />
+      {job.state.crank.history.length > 0 && (
+        <Act
+          label="It was turned by an unknown way"
+          onPress={() => job.act({ type: 'crank.turned', degrees: null, how: 'unknown' })}
+        />
+      )}
     </StepFrame>
   );
 }
 
-function ToTheMark({
-  job,
-  position,
-  wide,
-}: Pick<StepProps, 'job' | 'wide'> & { position: FirstPosition }) {
-  const { sheet } = job.setting;
-  const { mark, cylinder } = position;
-  const { sense = 'clockwise', seenFrom = 'front' } = sheet.rotation ?? {};
-  const firing = firingOf(sheet);
-  return (
-    <View style={styles.mark}>
-      <Words as="title" style={styles.centred}>
-        {mark === undefined ? `Bar to No. ${cylinder} at TDC` : `Bar to mark ${mark}`}
-      </Words>
-      <Words color="secondInk" style={styles.centred}>
-        {sense}, seen from the {seenFrom}. The mark tells the crank, not the turn.
-      </Words>
-      {!wide && <EngineDial sheet={sheet} at={firingTdc(firing, cylinder)} size={176} />}
-    </View>
-  );
+/** What was seen and felt since the crank was last turned. */
+export function seenHere({ state }: Pick<WorkingJob, 'state'>): Observation[] {
+  const { history } = state.crank;
+  const turned = history.findLastIndex((entry) => 'turned' in entry);
+  return history.slice(turned + 1).flatMap((entry) => ('seen' in entry ? [entry.seen] : []));
 }
 
-const FEELS: { feel: RockerFeel; label: string }[] = [
-  { feel: 'loose', label: 'loose' },
-  { feel: 'firm', label: 'firm' },
-  { feel: 'moving', label: 'moving' },
-];
+/** The cylinders of the rockers that are asked for. */
+function askedCylinders(instruction: Instruction | undefined): number[] {
+  if (instruction?.do !== 'feel') return [];
+  const { loose, firm } = instruction.feel;
+  return [...new Set([...loose, ...firm].map((id) => Number(id.split('.')[1])))];
+}
 
-function RockerChoice({ job, rocker }: Pick<StepProps, 'job'> & { rocker: Adjuster }) {
-  const felt = job.state.felt[rocker.id];
-  const name = adjusterName(rocker.id);
-  return (
-    <View style={styles.rocker}>
-      <Words as="strong" style={styles.name}>
-        {name}
+/** What to do next, where the thumb is. */
+function Next({ job }: Pick<StepProps, 'job'>) {
+  const { instruction, crank, plan, setting, state } = job;
+  if (crank.belief.told && !isRefused(plan)) {
+    const rotation = rotationOf(setting.sheet, state);
+    return <Words as="strong">{onward(setting.sheet, plan, crank.belief, rotation)}</Words>;
+  }
+  if (instruction?.do === 'look') {
+    return <Words as="strong">Look again at {instruction.again.map(seenWords).join(', ')}.</Words>;
+  }
+  if (instruction?.do === 'feel') {
+    const asked = askedCylinders(instruction);
+    const [only] = asked;
+    return (
+      <Words as="strong">
+        {asked.length > 1
+          ? `Feel No. ${asked.join(' and ')}: one mistaken rocker must not decide it.`
+          : `Wiggle No. ${only} next: it tells the most.`}
       </Words>
-      <Row style={styles.feels}>
-        {FEELS.map(({ feel, label }) => (
-          <Choice
-            key={feel}
-            label={label}
-            name={`${name} ${label}`}
-            chosen={felt === feel}
-            onPress={() => job.act({ type: 'rocker.felt', adjuster: rocker.id, state: feel })}
-          />
-        ))}
+    );
+  }
+  if (instruction?.do !== 'bar') return null;
+  const { sight, to } = instruction;
+  if (sight === undefined || sight === 'any-mark') {
+    return (
+      <Words as="strong">
+        Bar on to whichever mark comes first, and say which. No mark in sight? Feel any rocker.
+      </Words>
+    );
+  }
+  return (
+    <>
+      <Words as="strong">
+        Rockers alone do not tell it. Bar on slowly until {peakWords(sight)}.
+      </Words>
+      <Row>
+        <Act
+          weight="primary"
+          label="It has, just now"
+          style={{ flex: 1 }}
+          onPress={() =>
+            job.act(
+              {
+                type: 'crank.turned',
+                degrees: null,
+                how: 'barred',
+                ...(to !== undefined && { to }),
+              },
+              { type: 'crank.observed', observation: sight },
+            )
+          }
+        />
       </Row>
-    </View>
+    </>
   );
 }
 
-function Told({ judgement, position }: { judgement: PositionJudgement; position: FirstPosition }) {
-  if ('found' in judgement) {
-    const other = judgement.firing === position.cylinder ? position.mate : position.cylinder;
-    return (
-      <Words as="strong" role="status">
-        No. {judgement.firing} both loose, No. {other} not: No. {judgement.firing} is at firing TDC.
-      </Words>
-    );
-  }
-  if ('waiting' in judgement) {
-    return (
-      <Words as="note" color="secondInk" role="status">
-        A valve with no lash feels firm at compression, so the turn is told by four rockers, not
-        one.
-      </Words>
-    );
-  }
-  return (
-    <Stack gap={space.small}>
-      <Words as="strong" color="stop" role="alert">
-        They do not agree. Before anything is set, check:
-      </Words>
-      {judgement.check.map((text) => (
-        <Words key={text}>· {text}</Words>
-      ))}
-    </Stack>
-  );
+function peakWords(sight: Observation): string {
+  return 'id' in sight ? seenWords(sight) : `${seenWords(sight)} is seen`;
 }
-
-const styles = StyleSheet.create({
-  mark: { alignItems: 'center', gap: space.hair },
-  centred: { textAlign: 'center' },
-  rocker: { flexDirection: 'row', alignItems: 'center', gap: space.small },
-  name: { width: 104 },
-  feels: { flex: 1, minWidth: 0 },
-});

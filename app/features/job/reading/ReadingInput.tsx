@@ -114,7 +114,9 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
 /** What a forked blade reads at once: the pair of one kind on one cylinder, set at this stop. */
 function forkedPair(job: WorkingJob, id: string): string[] {
   const [kind, cylinder] = id.split('.');
-  const stop = isRefused(job.plan) ? undefined : job.plan.stops[job.state.lastStop?.stop ?? 0];
+  const stop = isRefused(job.plan)
+    ? undefined
+    : job.plan.stops.find(({ set }) => set.some((each) => each.id === id));
   const pair = stop?.set.filter((each) => each.id.startsWith(`${kind}.${cylinder}.`)) ?? [];
   return pair.length === 2 ? pair.map((each) => each.id) : [id];
 }

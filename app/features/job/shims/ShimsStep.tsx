@@ -21,20 +21,21 @@ import { AdjusterPanel } from '../adjuster/AdjusterPanel';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { useShimPlan } from './useShimPlan';
-import { BarTo } from '../position/BarTo';
+import { AtTheRockers, isAtTheRockers } from '../position/AtTheRockers';
+import { PressedPast } from './PressedPast';
 
 /** Shims: worked out over all buckets at once, then fitted stop by stop and read again. */
 export function ShimsStep(props: StepProps) {
   const { job } = props;
   if (isRefused(job.plan)) return null;
+  if (isAtTheRockers(props)) return <AtTheRockers {...props} />;
   const next = shimStage(job.setting.sheet, job.state, job.plan);
   switch (next.stage) {
     case 'plan':
       return <WorkOut {...props} />;
-    case 'bar': {
-      const stop = job.plan.stops[next.stop];
-      return stop ? <BarTo {...props} stop={stop} place={next.stop} round={false} /> : null;
-    }
+    case 'bar':
+    case 'done':
+      return null;
     case 'fit':
       return <Fit {...props} acts={next.acts} />;
     case 'read':
@@ -149,6 +150,7 @@ function Fit({ job, after, acts }: StepProps & { acts: readonly ShimAct[] }) {
         Bar on a little past TDC before a bucket is pressed, so that the piston is out of the way.
         Never bar with a shim out.
       </Caution>
+      <PressedPast job={job} />
       <Words>All out first, each measured: mark and micrometer can differ. Then in:</Words>
       <Stack>
         {acts.map(({ id, out, in: size }) => (

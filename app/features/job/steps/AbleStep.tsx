@@ -1,4 +1,4 @@
-import { formatInstant, isolationsOf, peopleAtIt } from '@longbar/core';
+import { formatInstant, isolationsOf, mayRestore } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../theme/Act';
@@ -12,7 +12,7 @@ import type { StepProps } from '../model/stepProps';
 
 /** Able to start again: bar and pins out first, everyone clear, then every isolation undone. */
 export function AbleStep({ job, after }: StepProps) {
-  const { barOut, isolations, undone, toolsCounted, clear } = job.state;
+  const { barOut, isolations, undone, toolsCounted } = job.state;
   if (!barOut) {
     return (
       <StepFrame
@@ -33,8 +33,8 @@ export function AbleStep({ job, after }: StepProps) {
       </StepFrame>
     );
   }
-  const people = peopleAtIt(job.state);
-  const allClear = people.every((person) => clear[person]) && toolsCounted !== undefined;
+  const { people } = job.state;
+  const allClear = mayRestore(job.state);
   return (
     <StepFrame job={job} after={after}>
       <Words as="heading">Make it able to start</Words>

@@ -10,6 +10,9 @@ import { Words } from '../../../theme/Words';
 import { ColdRest } from '../temperature/ColdRest';
 import { HotRun } from '../temperature/HotRun';
 import { StepFrame } from '../frame/StepFrame';
+import { Reason } from '../frame/Reason';
+import { TemperatureOtherwise } from '../temperature/TemperatureOtherwise';
+import { BackToWork } from '../temperature/BackToWork';
 import type { StepProps } from '../model/stepProps';
 
 /** The data tag, the temperature, the hours now, and what is laid out before the work. */
@@ -19,6 +22,8 @@ export function ReadyStep({ job, after }: StepProps) {
     <StepFrame job={job} after={after}>
       <DataTag job={job} />
       {sheet.temperature?.state === 'hot' ? <HotRun job={job} /> : <ColdRest job={job} />}
+      <TemperatureOtherwise job={job} />
+      <BackToWork job={job} />
       <Hours job={job} />
       {readyItems(sheet).map(({ id, text }) => {
         const done = job.state.ready[id];
@@ -56,10 +61,17 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
         ))}
       </Row>
       {tag === '' && (
-        <Words as="strong" color="act">
-          Then the sheet may not be this engine’s. Look the tag up in the manual before anything is
-          set; the sheet’s own figures are used here.
-        </Words>
+        <>
+          <Words as="strong" color="act">
+            Then the sheet may not be this engine’s. Look the tag up in the manual before anything
+            is set; the sheet’s own figures are used here.
+          </Words>
+          <Reason
+            label="Why these figures hold for it"
+            given={job.state.tagReason}
+            onGive={(reason) => job.act({ type: 'tag.read', tag: '', reason })}
+          />
+        </>
       )}
       {tag !== undefined && tag !== '' && (
         <Words as="note">{variantWords(variants.find((variant) => variant.tag === tag))}</Words>
@@ -77,6 +89,7 @@ function variantWords(variant: NonNullable<EngineSheet['variants']>[number] | un
 
 function Hours({ job }: Pick<StepProps, 'job'>) {
   const [text, setText] = useState('');
+  const [replaced, setReplaced] = useState(false);
   const before = job.context.lastLeft?.hours;
   const value = Number(text.replace(',', '.'));
   const typed = text.trim() !== '';
@@ -84,9 +97,10 @@ function Hours({ job }: Pick<StepProps, 'job'>) {
     ? undefined
     : !Number.isFinite(value) || value < 0
       ? 'Hours are a number, such as 6612.'
-      : before && value < before.hours
-        ? `The meter showed ${formatHours(before.hours)} h at the last check. Read it once more.`
-        : undefined;
+      : undefined;
+  // A figure below the last one is a slip, or the meter is another: asked, and never a dead end.
+  const below =
+    typed && wrong === undefined && before !== undefined && before !== null && value < before.hours;
   const recorded = job.state.hours;
   return (
     <Stack>
@@ -99,15 +113,43 @@ function Hours({ job }: Pick<StepProps, 'job'>) {
         onChange={setText}
         error={wrong}
       />
+      {below && (
+        <>
+          <Words as="strong" color="act" role="status">
+            The meter showed {formatHours(before.hours)} h at the last check. Read it once more: or
+            was the meter replaced or reset since?
+          </Words>
+          <Choice
+            label="It was replaced or reset"
+            chosen={replaced}
+            onPress={() => setReplaced(!replaced)}
+          />
+        </>
+      )}
       <Act
         weight="primary"
-        label={typed && !wrong ? `Record ${formatHours(value)} h` : 'Record the hours'}
+        label={
+          !typed || wrong
+            ? 'Record the hours'
+            : `Record ${formatHours(value)} h${below && !replaced ? ', it is so' : ''}`
+        }
         disabled={!typed || wrong !== undefined}
         onPress={() => {
-          job.act({ type: 'hours.read', hours: value });
+          job.act({
+            type: 'hours.read',
+            hours: value,
+            ...(below && (replaced ? { replaced: true } : { sure: true })),
+          });
           setText('');
         }}
       />
+      {!recorded && (
+        <Reason
+          label="The meter cannot be read: why"
+          given={job.state.exempted.hours?.reason}
+          onGive={(reason) => job.act({ type: 'gate.exempted', gate: 'hours', reason })}
+        />
+      )}
     </Stack>
   );
 }

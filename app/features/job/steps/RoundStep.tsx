@@ -1,44 +1,54 @@
-import { isRefused, isUnread, ROUND_DONE } from '@longbar/core';
-import { useState } from 'react';
+import { specOf, verdictOf } from '@longbar/core';
 import { Act } from '../../../theme/Act';
+import { Words } from '../../../theme/Words';
 import { AdjusterPanel } from '../adjuster/AdjusterPanel';
+import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
-import { BarTo } from '../position/BarTo';
+import type { WorkingJob } from '../model/useJob';
+import { AtTheRockers, isAtTheRockers } from '../position/AtTheRockers';
 
 /**
- * Once round again: every stop reached once more, what the shop's rule asks for and what was
- * doubted read again, and no nut forgotten.
+ * Once round again: what the shop's rule asks for and what was doubted read again after the
+ * crank was turned, at least one of each kind, and no nut forgotten.
  */
 export function RoundStep(props: StepProps) {
-  const { job, step, selected } = props;
-  const [leaving, setLeaving] = useState<number>();
-  if (isRefused(job.plan)) return null;
-  const { stops } = job.plan;
-  const { lastStop } = job.state;
-  const at = lastStop?.round ? lastStop.stop : undefined;
-  const to = at === undefined ? 0 : leaving === at ? at + 1 : undefined;
-  const next = to === undefined ? undefined : stops[to];
-  if (to !== undefined && next) return <BarTo {...props} stop={next} place={to} round />;
-  const stop = at === undefined ? undefined : stops[at];
-  if (at === undefined || !stop || selected === undefined) return null;
-  const unread = stop.set.filter(({ id }) => isUnread(job.setting, job.state, stop, id));
-  const read = unread.length === 0;
-  const last = at === stops.length - 1;
-  const onlyDone = step.missing.length === 1 && step.missing[0] === ROUND_DONE;
-  const onward = last ? (
-    <Act
-      weight={onlyDone ? 'primary' : 'plain'}
-      label="The round is done"
-      disabled={!onlyDone}
-      onPress={() => job.act({ type: 'round.done' })}
-    />
-  ) : (
-    <Act
-      weight={read ? 'primary' : 'plain'}
-      label={`On to stop ${at + 2} again`}
-      disabled={!read}
-      onPress={() => setLeaving(at)}
-    />
+  const { job, step, selected, after, onSelect } = props;
+  const present = job.steps[job.present] === step;
+  if (present && selected !== undefined) {
+    const onward = isSettled(job, selected) && (
+      <Act weight="primary" label="Next" onPress={() => onSelect(undefined)} />
+    );
+    return <AdjusterPanel {...props} id={selected} phase="again" onward={onward} />;
+  }
+  if (present && isAtTheRockers(props)) return <AtTheRockers {...props} />;
+  const done = job.instruction?.do === 'round';
+  return (
+    <StepFrame
+      job={job}
+      after={after}
+      primary={
+        done && (
+          <Act
+            weight="primary"
+            label="The round is done"
+            onPress={() => job.act({ type: 'round.done' })}
+          />
+        )
+      }
+    >
+      <Words as="heading">Once round again</Words>
+      <Words>
+        {step.missing.length === 0
+          ? 'Done: every nut has its dab, and what was read again lies inside its limits.'
+          : 'Every reading that the rule asks for is taken. Look along the head once more: is there a dab on every nut?'}
+      </Words>
+    </StepFrame>
   );
-  return <AdjusterPanel {...props} id={selected} phase="again" onward={onward} />;
+}
+
+/** Whether it was read again and the reading says which side of its limits it is. */
+function isSettled({ setting, state }: WorkingJob, id: string): boolean {
+  const { again, againAccepted } = state.adjusters[id] ?? {};
+  const spec = specOf(setting.sheet, id);
+  return !!again && (!spec || againAccepted === true || verdictOf(spec, again) !== 'unsure');
 }

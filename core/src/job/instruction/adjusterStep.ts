@@ -1,9 +1,10 @@
-import type { AdjusterEntry, Spec } from '../../engine/sheet';
+import { entryOf } from '../../engine/adjusterEntry';
+import type { AdjusterEntry, EngineSheet, Spec } from '../../engine/sheet';
 import type { Judgement, ShopPolicy } from '../../gauging/judgeReading';
-import { judgeReading } from '../../gauging/judgeReading';
+import { judgeReading, verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import { middleOf } from '../../gauging/reading';
-import type { AdjusterState } from '../journal/state';
+import type { AdjusterState, JobState } from '../journal/state';
 
 /** What is to be done to an adjuster next. */
 export type AdjusterStep =
@@ -35,8 +36,8 @@ export function adjusterStep(
   policy: ShopPolicy,
 ): AdjusterStep {
   const { found, kept, locked, painted, unset, fitted } = state;
-  if (painted) return { step: 'done' };
   if (unset) return { step: 'unset' };
+  if (painted) return finished(state, entry);
   if (locked || typeof fitted === 'number') return afterChange(state, entry);
   if (!found) return { step: 'find' };
   const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
@@ -44,6 +45,27 @@ export function adjusterStep(
   if (entry.method === 'shim') return shimStep(state, judgement);
   if (judgement.action === 'read-again') return { step: 'find', judgement };
   return { step: judgement.action === 'leave' ? 'keep' : 'lock', judgement };
+}
+
+/**
+ * Finished, unless the figures it is held to have changed since, or the round found it outside
+ * them: then it is set again on the spot.
+ */
+function finished(state: AdjusterState, entry: SettableEntry): AdjusterStep {
+  const standing = standingReading(state);
+  if (!standing) return { step: 'done' };
+  const judgement = judgeReading(entry.spec, standing, 'leave-inside', measureOf(entry));
+  if (judgement.verdict !== 'tight' && judgement.verdict !== 'loose') return { step: 'done' };
+  return { step: entry.method === 'shim' ? 'measured' : 'lock', judgement };
+}
+
+/** Whether the reading that says how an adjuster stands lies outside its limits. */
+export function isOutside(sheet: EngineSheet, { adjusters }: JobState, id: string): boolean {
+  const standing = standingReading(adjusters[id]);
+  const entry = entryOf(sheet, id);
+  if (!standing || !entry?.spec) return false;
+  const verdict = verdictOf(entry.spec, standing);
+  return verdict === 'tight' || verdict === 'loose';
 }
 
 /** Read again after locking or fitting: inside it is finished, outside it is set once more. */

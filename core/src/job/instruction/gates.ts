@@ -1,16 +1,15 @@
-import type { Stop } from '../../barring/barringPlan';
-import { entryOf, specOf } from '../../engine/adjusterEntry';
+import { adjustersOf } from '../../engine/adjusters';
+import { entryOf } from '../../engine/adjusterEntry';
 import type { EngineSheet, Isolation } from '../../engine/sheet';
-import { judgeReading } from '../../gauging/judgeReading';
 import { middleOf } from '../../gauging/reading';
 import type { TorqueSequence } from '../../torque/sequence';
 import { torqueSteps } from '../../torque/sequence';
-import { torqueKey } from '../journal/foldPhase';
 import type { Attachment } from '../journal/attachment';
-import type { JobSetting } from '../journal/setting';
-import type { JobState } from '../journal/state';
-
-/** What each step of a job still misses, in words; an adjuster by its id. */
+import { torqueKey } from '../journal/foldPhase';
+import type { JobState, KeptPlan } from '../journal/state';
+import { isOutside } from './adjusterStep';
+import { hotUntil } from './hotWindow';
+import type { Missing } from './missing';
 
 /** What is done while closing up, each ticked by itself. */
 const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
@@ -21,14 +20,15 @@ const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
   { id: 'refit', text: 'Pipes, wiring and clips back where they were' },
 ];
 
+/** One line of a list that is ticked. */
+export type ListItem = { id: string; text: string; attachments?: Attachment[] | undefined };
+
 /**
  * What closing up asks for: the usual, and everything noted while opening up. Covers that the
- * sheet gives a sequence for are run down bolt by bolt instead of being ticked.
+ * sheet gives a sequence for are run down bolt by bolt instead of being ticked; whatever else
+ * there is comes before them, for it is under them.
  */
-export function closingItems(
-  sheet: EngineSheet,
-  state: JobState,
-): { id: string; text: string; attachments?: Attachment[] | undefined }[] {
+export function closingItems(sheet: EngineSheet, state: JobState): ListItem[] {
   const inRounds = sequencesOf(sheet, 'close').length > 0;
   const noted = state.noted.map(({ id, what, from, attachments }) => ({
     id: `noted ${id}`,
@@ -39,7 +39,7 @@ export function closingItems(
 }
 
 /** The lists that are checked before the work begins. */
-export function readyItems({ tools, parts }: EngineSheet): { id: string; text: string }[] {
+export function readyItems({ tools, parts }: EngineSheet): ListItem[] {
   return [
     ...(tools?.length ? [{ id: 'tools', text: `Tools laid out: ${tools.join(', ')}` }] : []),
     ...(parts?.length ? [{ id: 'parts', text: `Parts at hand: ${parts.join(', ')}` }] : []),
@@ -60,10 +60,16 @@ export function sequencesOf(sheet: EngineSheet, when: TorqueSequence['when']): T
   return (sheet.torques ?? []).filter((sequence) => sequence.when === when);
 }
 
-export function missingIsolations(sheet: EngineSheet, state: JobState): string[] {
-  return isolationsOf(sheet)
-    .filter(({ id }) => !state.isolations[id])
-    .map(({ text }) => text);
+/** The isolations that are neither done nor exempted. */
+export function openIsolations(sheet: EngineSheet, state: JobState): Isolation[] {
+  return isolationsOf(sheet).filter(({ id }) => !state.isolations[id]);
+}
+
+/** The isolations still to be taken back before the engine can start. */
+export function isolationsToUndo(sheet: EngineSheet, state: JobState): Isolation[] {
+  return isolationsOf(sheet).filter(
+    ({ id }) => !state.undone[id] && state.isolations[id]?.exempt === undefined,
+  );
 }
 
 /** When the rest the sheet asks for is over, in ms; 0 where it asks for none. */
@@ -75,130 +81,132 @@ export function coldFrom(sheet: EngineSheet, state: JobState): number | undefine
     : Date.parse(state.coldSince) + soakMinutes * 60_000;
 }
 
-function missingTemperature(sheet: EngineSheet, state: JobState, now: string): string[] {
+/** What the temperature still misses: the clock's word, the metal's, or a reason. */
+export function missingTemperature(sheet: EngineSheet, state: JobState, now: string): Missing[] {
+  if (state.exempted.temperature) return [];
+  const { metal: limits } = sheet.temperature ?? {};
+  if (state.metal && limits) {
+    const { celsius } = state.metal;
+    const { from = -Infinity, to = Infinity } = limits;
+    return celsius >= from && celsius <= to ? [] : [{ code: 'metal' }];
+  }
   if (sheet.temperature?.state === 'hot') {
     const { soakMinutes = 0 } = sheet.temperature;
-    if (!state.hot) return ['Say when the hot engine was shut down.'];
-    return state.hot.ran < soakMinutes ? [`Run it hot: ${soakMinutes} min at least.`] : [];
+    if (!state.hot) return [{ code: 'hot-stated' }];
+    if (state.hot.ran < soakMinutes) return [{ code: 'hot-run', minutes: soakMinutes }];
+    const until = state.roundDone ? undefined : hotUntil(sheet, state);
+    return until !== undefined && until < Date.parse(now) ? [{ code: 'hot-over' }] : [];
   }
   const cold = coldFrom(sheet, state);
-  if (cold === undefined) return ['Say since when the engine has been cold.'];
-  return cold > Date.parse(now) ? ['Let it rest until it counts as cold.'] : [];
+  if (cold === undefined) return [{ code: 'cold-since' }];
+  if (cold <= Date.parse(now)) return [];
+  return [{ code: 'rest', until: new Date(cold).toISOString() }];
 }
 
-export function missingReady(sheet: EngineSheet, state: JobState, now: string): string[] {
-  const missing = missingTemperature(sheet, state, now);
-  if (!state.hours) missing.push('Read the hours.');
-  if (sheet.variants?.length && state.tag === undefined) missing.push('Read the data tag.');
-  const lists = readyItems(sheet).filter(({ id }) => !state.ready[id]);
-  return [...missing, ...lists.map(({ text }) => text)];
+/** What the data tag still misses: one of the sheet's, or a reason why it is none of them. */
+export function missingTag(sheet: EngineSheet, state: JobState): Missing[] {
+  const { variants } = sheet;
+  if (!variants?.length) return [];
+  if (state.tag === undefined) return [{ code: 'tag' }];
+  const known = variants.some(({ tag }) => tag === state.tag);
+  return known || state.tagReason !== undefined ? [] : [{ code: 'tag-reason' }];
+}
+
+/** What Ready misses besides the temperature: tag, hours and the lists. */
+export function missingLists(sheet: EngineSheet, state: JobState): Missing[] {
+  const missing = missingTag(sheet, state);
+  if (!state.hours && !state.exempted.hours) missing.push({ code: 'hours' });
+  const lists = state.exempted.ready ? [] : readyItems(sheet).filter(({ id }) => !state.ready[id]);
+  return [...missing, ...lists.map(({ text }) => ({ code: 'item' as const, text }))];
+}
+
+/** The next fastener of these sequences to be run down, if any. */
+export function nextFastener(
+  sheet: EngineSheet,
+  state: JobState,
+  when: TorqueSequence['when'],
+): { sequence: string; stage: number; fastener: number } | undefined {
+  for (const { id, ...sequence } of sequencesOf(sheet, when)) {
+    const next = torqueSteps({ id, ...sequence }).find(
+      (step) => !state.torqued[torqueKey({ ...step, sequence: id })],
+    );
+    if (next) return { sequence: id, stage: next.stage, fastener: next.fastener };
+  }
+  return undefined;
 }
 
 export function missingTorque(
   sheet: EngineSheet,
   state: JobState,
   when: TorqueSequence['when'],
-): string[] {
-  return sequencesOf(sheet, when).flatMap((sequence) => {
+): Missing[] {
+  return sequencesOf(sheet, when).flatMap((sequence): Missing[] => {
     const open = torqueSteps(sequence).filter(
       (step) => !state.torqued[torqueKey({ ...step, sequence: sequence.id })],
     );
-    return open.length === 0 ? [] : [`${sequence.name}: ${open.length} left.`];
+    return open.length === 0 ? [] : [{ code: 'torque', name: sequence.name, left: open.length }];
   });
 }
-
-/** Whether nothing more is asked of an adjuster at its stop. */
-export function isFinished(sheet: EngineSheet, state: JobState, id: string): boolean {
-  const { painted, unset, found, shim } = state.adjusters[id] ?? {};
-  if (painted || unset) return true;
-  const measured = found !== undefined && middleOf(found) !== undefined && shim !== undefined;
-  return measured && entryOf(sheet, id)?.method === 'shim';
-}
-
-export function missingAtStop(
-  { sheet }: JobSetting,
-  stop: Stop,
-  state: JobState,
-  i?: number,
-): string[] {
-  const open = stop.set.map(({ id }) => id).filter((id) => !isFinished(sheet, state, id));
-  const reached = i === undefined || state.reached.includes(i);
-  return reached ? open : ['Bar to the stop and feel the rockers.', ...open];
-}
-
-export function missingShims(state: JobState, ids: readonly string[]): string[] {
-  if (!state.shims) return ['Work out which shim goes where.'];
-  return ids.filter((id) => !state.adjusters[id]?.painted && !state.adjusters[id]?.unset);
-}
-
-/** What the round misses last: the word of the one who went round. */
-export const ROUND_DONE = 'Say that the round is done.';
 
 /**
- * The round again: every stop reached once more, what the shop's rule asks for and what was
- * doubted read again, every reading inside its limits and every nut with its dab.
+ * Whether nothing more is asked of an adjuster at its stop. One that was finished by other
+ * figures, as of another data tag, or that the round found outside its limits, is asked again.
  */
-export function missingInRound(
-  setting: JobSetting,
-  stops: readonly Stop[],
-  state: JobState,
-): string[] {
-  const missing = stops.flatMap((stop, i) => {
-    if (!state.reachedAgain.includes(i)) {
-      return [`Stop ${i + 1}: bar there again and feel the rockers.`];
-    }
-    return stop.set
-      .map(({ id }) => id)
-      .filter((id) => !isRight(setting, state, id) || isUnread(setting, state, stop, id));
-  });
-  return missing.length > 0 || state.roundDone ? missing : [ROUND_DONE];
-}
-
-/** Whether the round asks for a reading of this adjuster that it does not have yet. */
-export function isUnread(
-  { sheet, round = 'first' }: JobSetting,
-  state: JobState,
-  stop: Stop,
-  id: string,
-): boolean {
-  const { again, locked, fitted, doubted, unset } = state.adjusters[id] ?? {};
-  // What has no figure, a bridge that was levelled, is not read at all.
-  if (unset || !specOf(sheet, id)) return false;
-  if (doubted) return true;
-  if (again) return false;
-  const first = stop.set.find(
-    (each) => !state.adjusters[each.id]?.unset && specOf(sheet, each.id),
-  )?.id;
-  const changed = locked !== undefined || typeof fitted === 'number';
-  return round === 'all' || id === first || (round === 'changed' && changed);
-}
-
-function isRight({ sheet }: JobSetting, state: JobState, id: string): boolean {
-  const { painted, again, unset } = state.adjusters[id] ?? {};
+export function isFinished(sheet: EngineSheet, state: JobState, id: string): boolean {
+  const { painted, unset, found, shim } = state.adjusters[id] ?? {};
   if (unset) return true;
-  if (!painted) return false;
-  const spec = specOf(sheet, id);
-  return !again || !spec || judgeReading(spec, again, 'leave-inside').verdict === 'inside';
+  const shimmed = entryOf(sheet, id)?.method === 'shim';
+  if (painted) return shimmed || !isOutside(sheet, state, id);
+  return shimmed && found !== undefined && middleOf(found) !== undefined && shim !== undefined;
 }
 
-/** Everyone who isolated or barred in this job: each confirms being clear before the start. */
-export function peopleAtIt(state: JobState): string[] {
-  const at = ['isolation.done', 'isolation.exempted', 'position.found', 'stop.reached'];
-  const names = state.standing.filter(({ type }) => at.includes(type)).map(({ by }) => by);
-  return [...new Set(names)];
+/** The adjusters that no stop serves or that have no figure, and nobody has answered for. */
+export function unservedOf(sheet: EngineSheet, state: JobState): string[] {
+  if (!state.plan) return [];
+  return neverServed(sheet, state.plan).filter((id) => {
+    const { unset, placed, painted } = state.adjusters[id] ?? {};
+    return !unset && !placed && !painted;
+  });
 }
 
-export function missingBeforeStart(sheet: EngineSheet, state: JobState): string[] {
-  if (!state.barOut) return ['Bar and pins out of the engine.'];
-  const clear = peopleAtIt(state).filter((person) => !state.clear[person]);
-  const undo = isolationsOf(sheet).filter(
-    ({ id }) => !state.undone[id] && state.isolations[id]?.exempt === undefined,
-  );
+const known = new WeakMap<KeptPlan, WeakMap<EngineSheet, string[]>>();
+
+/** What a plan has no stop for, and what has no figure to be set to. */
+function neverServed(sheet: EngineSheet, plan: KeptPlan): string[] {
+  const bySheet = known.get(plan) ?? new WeakMap<EngineSheet, string[]>();
+  known.set(plan, bySheet);
+  const before = bySheet.get(sheet);
+  if (before) return before;
+  const served = new Set(plan.stops.flatMap(({ set }) => set));
+  const made = adjustersOf(sheet)
+    .filter(({ id, kind, entry }) => !served.has(id) || (kind !== 'bridge' && !entry.spec))
+    .map(({ id }) => id);
+  bySheet.set(sheet, made);
+  return made;
+}
+
+/** Everyone who isolated, barred, helped or worked at the rockers and has not said clear. */
+export function notClear(state: JobState): string[] {
+  return state.people.filter((person) => !state.clear[person]);
+}
+
+export function missingBeforeStart(sheet: EngineSheet, state: JobState): Missing[] {
+  if (!state.barOut) return [{ code: 'bar-out' }];
   return [
-    ...clear.map((person) => `${person}: clear, own lock off.`),
-    ...(state.toolsCounted ? [] : ['Tools counted back.']),
-    ...undo.map((isolation) => isolation.undo),
+    ...notClear(state).map((person): Missing => ({ code: 'clear', person })),
+    ...(state.toolsCounted ? [] : [{ code: 'tools' as const }]),
+    ...isolationsToUndo(sheet, state).map(({ undo }): Missing => ({ code: 'item', text: undo })),
   ];
+}
+
+/** Whether everybody is clear and the tools are back: only then do isolations come off. */
+export function mayRestore(state: JobState): boolean {
+  return state.barOut !== undefined && notClear(state).length === 0 && !!state.toolsCounted;
+}
+
+/** Whether the engine may go back to work in the middle of the job: bar out, everyone clear. */
+export function mayReturn(state: JobState): boolean {
+  return state.barOut !== undefined && notClear(state).length === 0;
 }
 
 /** The adjusters that could not be set: with any, the job is closed as incomplete. */
@@ -208,7 +216,7 @@ export function unsetOf(state: JobState): string[] {
     .map(([id]) => id);
 }
 
-export function missingAtRun(state: JobState): string[] {
-  if (!state.run) return ['Say how it ran.'];
-  return state.signed ? [] : ['Sign.'];
+export function missingAtRun(state: JobState): Missing[] {
+  if (!state.run) return [{ code: 'run' }];
+  return state.signed ? [] : [{ code: 'sign' }];
 }

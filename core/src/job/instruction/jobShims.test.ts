@@ -1,7 +1,7 @@
 import { inlineSix, planned } from '../../../test-support/engines';
-import { journal, setting } from '../../../test-support/journal';
+import { barredTo, foundAtMark, journal, setting } from '../../../test-support/journal';
 import type { JobAct, ShimStage } from '../..';
-import { foldJob, jobPlan, planShims, shimRows, shimStage } from '../..';
+import { dueActs, foldJob, jobPlan, planShims, shimRows, shimStage } from '../..';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
@@ -12,15 +12,15 @@ const supply = {
   buy: { from: 2200, to: 3000, step: 50 },
   policy: 'leave-inside' as const,
 };
-const START: JobAct[] = [{ type: 'position.found', angle: 0 }];
+const START: JobAct[] = [...foundAtMark(), ...dueActs(ofShims, foldJob(journal(foundAtMark())))];
 const PLAN = planned(jobPlan(ofShims, foldJob(journal(START))));
 const middle = (id: string) => (id.startsWith('intake') ? 330 : 580);
 const stopOf = (id: string) => PLAN.stops.findIndex(({ set }) => set.some((s) => s.id === id));
 
 /** Everything measured at target but one at each stop, which are the wrong way round. */
 function measured(): JobAct[] {
-  return PLAN.stops.flatMap(({ set }, stop): JobAct[] => [
-    { type: 'stop.reached', stop, round: false },
+  return PLAN.stops.flatMap(({ at, set }, stop): JobAct[] => [
+    ...(stop > 0 ? barredTo(at as 0 | 360) : []),
     ...set.flatMap(({ id }, i): JobAct[] => {
       const off = i > 0 ? 0 : stop === 0 ? -100 : 100;
       const gap = middle(id) + off;
@@ -48,7 +48,8 @@ describe('the work on the shims', () => {
 
   it('takes the middle of each gap and the stop it is measured at', () => {
     expect(rows).toHaveLength(12);
-    for (const { id, stop } of rows) expect(stop).toBe(stopOf(id));
+    // The crank stands at the second stop by now: the walk begins there.
+    for (const { id, stop } of rows) expect(stop).toBe(1 - stopOf(id));
   });
 
   it('goes from the plan to the last dab, each bucket closed before the crank moves on', () => {
@@ -58,8 +59,11 @@ describe('the work on the shims', () => {
     for (let i = 0; i < 60; i++) {
       const next = stage(done);
       stages.push(next.stage);
-      if (next.stage === 'plan') break;
-      if (next.stage === 'bar') done.push({ type: 'stop.reached', stop: next.stop, round: false });
+      if (next.stage === 'done') break;
+      if (next.stage === 'bar') {
+        const { at } = PLAN.stops[stopOf(next.ids[0] as string)]!;
+        done.push(...barredTo(at as 0 | 360));
+      }
       if (next.stage === 'fit') {
         const { id, in: size } = next.acts[0]!;
         done.push({ type: 'shim.fitted', adjuster: id, size });
@@ -87,7 +91,6 @@ describe('the work on the shims', () => {
       ...acts,
       { type: 'shims.planned', ...shims, order: [{ ...first!, in: 2450 }] },
       ...kept,
-      { type: 'stop.reached', stop: first!.stop, round: false },
       { type: 'shim.fitted', adjuster: first!.id, size: 2450 },
       { type: 'reading.taken', adjuster: first!.id, phase: 'left', reading: wrong },
     ];

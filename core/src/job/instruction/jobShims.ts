@@ -1,12 +1,17 @@
 import type { BarringPlan } from '../../barring/barringPlan';
-import { adjustersOf } from '../../engine/adjusters';
 import { specOf } from '../../engine/adjusterEntry';
-import type { EngineSheet } from '../../engine/sheet';
-import { judgeReading } from '../../gauging/judgeReading';
+import { adjustersOf } from '../../engine/adjusters';
+import { wrap } from '../../engine/angle';
+import type { EngineSheet, Spec } from '../../engine/sheet';
+import { verdictOf } from '../../gauging/judgeReading';
 import { middleOf } from '../../gauging/reading';
 import type { ShimAct } from '../../gauging/shimOrder';
+import { shimOrder } from '../../gauging/shimOrder';
 import type { ShimRow } from '../../gauging/shims';
-import type { JobState } from '../journal/state';
+import type { JobState, TakenReading } from '../journal/state';
+import { isOutside } from './adjusterStep';
+import { heldAtHand } from './atHand';
+import { crankOfJob } from './crankOfJob';
 
 /** The adjusters that are set by a shim. */
 export function shimIds(sheet: EngineSheet): string[] {
@@ -16,88 +21,95 @@ export function shimIds(sheet: EngineSheet): string[] {
 }
 
 /**
- * The buckets as measured, for `planShims`: the gap by the middle of its reading. After
- * shims were fitted and read again, the shim now in and the gap left with it. Buckets that
- * cannot be set or are not measured are left out.
+ * The buckets as measured, for `planShims`: the gap by the middle of its reading. After shims
+ * were fitted and read again, the shim now in and the gap left with it. Buckets that cannot be
+ * set, are not measured or stand at no stop are left out.
  */
 export function shimRows(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimRow[] {
+  const places = walkFrom(sheet, state, plan);
   return shimIds(sheet).flatMap((id) => {
-    const { found, shim, fitted, left, unset } = state.adjusters[id] ?? {};
+    const { found, shim, fitted, left, again, unset } = state.adjusters[id] ?? {};
     const spec = specOf(sheet, id);
-    const stop = plan.stops.findIndex(({ set }) => set.some((each) => each.id === id));
+    const stop = places.get(id);
     const refitted = typeof fitted === 'number' && left !== undefined;
     const old = refitted ? fitted : shim;
-    const gap = refitted ? left : found;
+    const gap = again ?? (refitted ? left : found);
     const measured = gap && middleOf(gap);
-    if (unset || !spec || old === undefined || measured === undefined || stop < 0) return [];
-    return [{ id, old, measured: Math.round(measured), spec, stop }];
+    if (
+      unset ||
+      !spec ||
+      !gap ||
+      old === undefined ||
+      measured === undefined ||
+      stop === undefined
+    ) {
+      return [];
+    }
+    return [{ id, old, measured: asJudged(spec, gap, Math.round(measured)), spec, stop }];
   });
 }
 
-/** The acts of the kept plan that are still to be done, in order. */
-export function shimActsLeft(state: JobState): ShimAct[] {
-  const open = state.shims?.order ?? [];
-  const done = new Map<string, number>();
-  for (const event of sincePlanned(state)) {
-    if (event.type === 'shim.fitted') {
-      done.set(event.adjuster, (done.get(event.adjuster) ?? 0) + 1);
-    }
-  }
-  return open.filter(({ id }) => {
-    const count = done.get(id) ?? 0;
-    if (count > 0) done.set(id, count - 1);
-    return count === 0;
-  });
+/** A gap that is judged outside its limits, though by a hair, is planned as one that is. */
+function asJudged(spec: Spec, gap: TakenReading, measured: number): number {
+  const verdict = verdictOf(spec, gap);
+  if (verdict === 'tight') return Math.min(measured, spec.low - 1);
+  return verdict === 'loose' ? Math.max(measured, spec.high + 1) : measured;
+}
+
+/** The place of each adjuster's stop in the walk from where the crank stands, 0 where it is. */
+function walkFrom(sheet: EngineSheet, state: JobState, plan: BarringPlan): Map<string, number> {
+  const { span } = crankOfJob(sheet, state);
+  const from = span?.from ?? plan.stops[0]?.at ?? 0;
+  const inWalk = [...plan.stops].sort(
+    (a, b) => wrap(a.at - from, plan.cycle) - wrap(b.at - from, plan.cycle),
+  );
+  return new Map(inWalk.flatMap(({ set }, place) => set.map(({ id }) => [id, place] as const)));
+}
+
+/**
+ * What is still to be done with the shims as planned, in the order in which the crank meets the
+ * buckets from where it stands now: the rows stay, the order is made anew.
+ */
+export function shimActsLeft(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimAct[] {
+  const { shims } = state;
+  if (!shims) return [];
+  const places = walkFrom(sheet, state, plan);
+  return shimOrder(
+    shims.rows.filter(({ id }) => !state.adjusters[id]?.unset),
+    (id) => places.get(id) ?? 0,
+    shims.put,
+  );
 }
 
 /** What the shims ask for next. */
 export type ShimStage =
   /** Work out which goes where, the first time or anew. */
   | { stage: 'plan' }
-  | { stage: 'bar'; stop: number }
-  /** Fit these, all at the stop where the crank stands. */
+  /** Nothing more at this place of the crank: bar to where these are. */
+  | { stage: 'bar'; ids: string[] }
+  /** Fit these, all where the crank stands. */
   | { stage: 'fit'; acts: ShimAct[] }
   /** Read a fitted bucket again, and finish it. */
-  | { stage: 'read'; id: string };
+  | { stage: 'read'; id: string }
+  | { stage: 'done' };
 
 /** Where the work on the shims stands: planned, fitted stop by stop, each stop read again. */
 export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimStage {
-  const acts = shimActsLeft(state);
-  const fitted = shimIds(sheet).filter((id) => {
-    const adjuster = state.adjusters[id];
-    const waits = acts.some((act) => act.id === id);
-    return typeof adjuster?.fitted === 'number' && !adjuster.painted && !adjuster.unset && !waits;
-  });
-  const outside = fitted.some((id) => isOutside(sheet, state, id));
-  if (!state.shims || outside || (acts.length === 0 && fitted.length === 0)) {
-    return { stage: 'plan' };
-  }
-  const here = state.lastStop?.stop;
-  const next = acts[0];
-  if (next && next.stop === here) {
-    return { stage: 'fit', acts: acts.slice(0, countAt(acts, here)) };
-  }
-  const stopOf = (id: string) => plan.stops.findIndex(({ set }) => set.some((s) => s.id === id));
-  const unread = fitted.find((id) => stopOf(id) === here);
+  const ids = shimIds(sheet).filter((id) => !state.adjusters[id]?.unset);
+  const acts = shimActsLeft(sheet, state, plan);
+  const waiting = new Set(acts.map(({ id }) => id));
+  const open = ids.filter((id) => !waiting.has(id) && !state.adjusters[id]?.painted);
+  const outside = ids.some((id) => !waiting.has(id) && isOutside(sheet, state, id));
+  if (acts.length === 0 && open.length === 0 && !outside) return { stage: 'done' };
+  const unplanned = ids.some((id) => !state.shims?.rows.some((row) => row.id === id));
+  if (!state.shims || outside || unplanned) return { stage: 'plan' };
+  const here = new Set(heldAtHand(sheet, state, plan));
+  // Only acts that go together are offered: what comes out of one bucket goes into the next.
+  const first = acts.findIndex(({ id }) => !here.has(id));
+  const now = first < 0 ? acts : acts.slice(0, first);
+  if (now.length > 0) return { stage: 'fit', acts: now };
+  const unread = open.find((id) => here.has(id));
   if (unread !== undefined) return { stage: 'read', id: unread };
-  return { stage: 'bar', stop: next?.stop ?? stopOf(fitted[0] as string) };
-}
-
-/** How many of the leading acts belong to one stop. */
-function countAt(acts: readonly ShimAct[], stop: number): number {
-  const other = acts.findIndex((act) => act.stop !== stop);
-  return other < 0 ? acts.length : other;
-}
-
-function isOutside(sheet: EngineSheet, state: JobState, id: string): boolean {
-  const left = state.adjusters[id]?.left;
-  const spec = specOf(sheet, id);
-  if (!left || !spec) return false;
-  const { verdict } = judgeReading(spec, left, 'leave-inside');
-  return verdict === 'tight' || verdict === 'loose';
-}
-
-function sincePlanned({ standing }: JobState) {
-  const planned = standing.findLastIndex(({ type }) => type === 'shims.planned');
-  return standing.slice(planned + 1);
+  const next = acts[0]?.id;
+  return { stage: 'bar', ids: next === undefined ? open : [next, ...open] };
 }

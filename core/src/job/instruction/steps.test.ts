@@ -13,6 +13,8 @@ import {
   closingItems,
   foldJob,
   hotUntil,
+  describeMissing,
+  instructionOf,
   isRefused,
   jobPlan,
   jobSteps,
@@ -31,9 +33,11 @@ describe('the steps', () => {
     const acts = wholeJob();
     let present = 0;
     for (let count = 0; count <= acts.length; count++) {
+      const state = foldJob(journal(acts.slice(0, count)));
       const steps = stepsAfter(count);
-      expect(presentStep(steps)).toBeGreaterThanOrEqual(present);
-      present = presentStep(steps);
+      const now = presentStep(setting, state, steps, instructionOf(setting, state, NOW));
+      expect(now).toBeGreaterThanOrEqual(present);
+      present = now;
     }
     expect(
       stepsAfter(acts.length).every(
@@ -61,19 +65,17 @@ describe('the steps', () => {
       .map(({ id }) => id);
     expect(closed).toEqual(['open', 'find', 'stop', 'stop', 'round', 'close', 'able', 'run']);
     const find = (count: number) => stepsAfter(count).find(({ id }) => id === 'find')?.closed;
-    expect(find(5)).toBe('Open up first.');
+    expect(find(5)).toBe('open-first');
     expect(find(6)).toBeUndefined();
   });
 
   it('closes barring again when an isolation is undone by mistake', () => {
     const acts: JobAct[] = [
-      ...wholeJob().slice(0, 10),
+      ...wholeJob().slice(0, 12),
       { type: 'event.undone', target: uuid(103) },
     ];
     const stops = jobSteps(setting, foldJob(journal(acts)), NOW).filter(({ id }) => id === 'stop');
-    expect(stops.every(({ closed }) => closed === 'Make the engine unable to start first.')).toBe(
-      true,
-    );
+    expect(stops.map(({ closed }) => closed)).toEqual(['unable-first', 'unable-first']);
   });
 
   it('waits until the engine counts as cold', () => {
@@ -87,8 +89,8 @@ describe('the steps', () => {
     const acts = wholeJob();
     const barOut = acts.findIndex(({ type }) => type === 'bar.out');
     const able = (count: number) => stepsAfter(count).find(({ id }) => id === 'able')?.missing;
-    expect(able(barOut)).toEqual(['Bar and pins out of the engine.']);
-    expect(able(barOut + 1)).toEqual([
+    expect(able(barOut)).toEqual([{ code: 'bar-out' }]);
+    expect(able(barOut + 1)?.map(describeMissing)).toEqual([
       'Ina: clear, own lock off.',
       'Tools counted back.',
       'Battery isolator on',
@@ -100,7 +102,7 @@ describe('the steps', () => {
     const undone = acts.findIndex(({ type }) => type === 'isolation.undone');
     const closed = (more: JobAct[]) =>
       jobSteps(setting, foldJob(journal([...acts.slice(0, undone + 1), ...more])), NOW)
-        .filter(({ closed: why }) => why?.startsWith('Isolations are coming off'))
+        .filter(({ closed: why }) => why === 'coming-off')
         .map(({ id }) => id);
     expect(closed([])).toEqual(['find', 'stop', 'stop', 'round']);
     expect(closed([{ type: 'event.undone', target: uuid(100 + undone) }])).toEqual([]);
@@ -113,18 +115,19 @@ describe('the steps', () => {
       jobSteps(setting, foldJob(journal([...acts.slice(0, tools + 1), ...more])), NOW).find(
         ({ id }) => id === 'able',
       )?.missing;
-    expect(able([])).toEqual(['Battery isolator on']);
-    const again: JobAct = { type: 'stop.reached', stop: 0, round: true };
-    expect(able([again])).toEqual(['Bar and pins out of the engine.']);
-    expect(able([again, { type: 'bar.out' }])).toContain('Ina: clear, own lock off.');
-    expect(able([{ type: 'position.found', angle: 0 }])).toEqual([
-      'Bar and pins out of the engine.',
-    ]);
+    expect(able([])).toEqual([{ code: 'item', text: 'Battery isolator on' }]);
+    const again: JobAct = { type: 'crank.turned', degrees: 20, how: 'barred', helper: 'Orla' };
+    expect(able([again])).toEqual([{ code: 'bar-out' }]);
+    const clear = (person: string) => ({ code: 'clear', person });
+    expect(able([again, { type: 'bar.out' }])).toEqual(
+      expect.arrayContaining([clear('Ina'), clear('Orla'), { code: 'tools' }]),
+    );
+    expect(able([{ type: 'position.found', angle: 0 }])).toEqual([{ code: 'bar-out' }]);
   });
 
-  it('begins the stops with the turn found', () => {
-    const plan = jobPlan(setting, foldJob(journal(wholeJob(360).slice(0, 8))));
-    expect(!isRefused(plan) && plan.stops[0]).toMatchObject({ at: 360, turn: 0 });
+  it('begins the stops where the crank was found', () => {
+    const plan = jobPlan(setting, foldJob(journal(wholeJob(360).slice(0, 12))));
+    expect(!isRefused(plan) && plan.stops[0]).toMatchObject({ at: 360 });
   });
 });
 
@@ -182,9 +185,9 @@ describe('what a job asks for besides', () => {
     const hot = { ...setting, sheet: inlineSix({ temperature }) };
     const hours: JobAct = { type: 'hours.read', hours: 6612 };
     const stopped = '2026-05-02T17:30:00.000Z';
-    expect(missing(hot, [hours], 'ready')).toEqual(['Say when the hot engine was shut down.']);
+    expect(missing(hot, [hours], 'ready')).toEqual([{ code: 'hot-stated' }]);
     expect(missing(hot, [hours, { type: 'hot.stated', stopped, ran: 10 }], 'ready')).toEqual([
-      'Run it hot: 30 min at least.',
+      { code: 'hot-run', minutes: 30 },
     ]);
     const acts: JobAct[] = [hours, { type: 'hot.stated', stopped, ran: 40 }];
     expect(missing(hot, acts, 'ready')).toEqual([]);
@@ -199,8 +202,8 @@ describe('what a job asks for besides', () => {
       variants: [{ tag: 'B7', adjusters: [{ kind: 'intake', spec }] }],
     });
     expect(missing({ ...setting, sheet }, wholeJob().slice(0, 3), 'ready')).toEqual([
-      'Read the data tag.',
-      'Tools laid out: Feeler blades, Barring tool',
+      { code: 'tag' },
+      { code: 'item', text: 'Tools laid out: Feeler blades, Barring tool' },
     ]);
     const figures = (tag: string) => {
       const state = foldJob(journal([{ type: 'tag.read', tag }]));
@@ -235,9 +238,11 @@ describe('what a job asks for besides', () => {
         stage: Math.floor(k / 2),
         fastener: k % 2,
       }));
-    expect(missing(head, before, 'torque')).toEqual(['Head bolts: 4 left.']);
+    expect(missing(head, before, 'torque')).toEqual([
+      { code: 'torque', name: 'Head bolts', left: 4 },
+    ]);
     const find = (acts: JobAct[]) => stepsOf(head, acts).find(({ id }) => id === 'find')?.closed;
-    expect(find([...before, ...done(3)])).toContain('Torque first');
+    expect(find([...before, ...done(3)])).toBe('torque-first');
     expect(find([...before, ...done(4)])).toBeUndefined();
   });
 
@@ -254,7 +259,7 @@ describe('what a job asks for besides', () => {
   it('asks everyone who isolated or barred for their own clear', () => {
     const acts = wholeJob();
     const events = journal(acts).map((event) =>
-      event.type === 'stop.reached' ? { ...event, by: 'Orla' } : event,
+      event.type === 'crank.turned' ? { ...event, by: 'Orla' } : event,
     );
     const open = (more: JobAct[]) => {
       const state = foldJob([
@@ -263,7 +268,7 @@ describe('what a job asks for besides', () => {
       ]);
       return jobSteps(setting, state, NOW).find(({ id }) => id === 'able')?.missing;
     };
-    expect(open([])).toEqual(['Ina: clear, own lock off.', 'Orla: clear, own lock off.']);
+    expect(open([])).toEqual(['Ina', 'Orla'].map((person) => ({ code: 'clear', person })));
     expect(open([{ type: 'clear.said', person: 'Ina' }])).toHaveLength(1);
     const looked = { type: 'clear.said', person: 'Orla', looked: 'Seen at the gate' } as const;
     expect(open([{ type: 'clear.said', person: 'Ina' }, looked])).toEqual([]);
@@ -284,7 +289,7 @@ describe('what a job asks for besides', () => {
     const doubted: JobAct = { type: 'adjuster.doubted', adjuster: 'exhaust.6' };
     const end = acts.findIndex(({ type }) => type === 'round.done');
     const withDoubt = [...acts.slice(0, end), doubted, ...acts.slice(end, -1)];
-    expect(missing(setting, withDoubt, 'round')).toEqual(['exhaust.6']);
+    expect(missing(setting, withDoubt, 'round')).toEqual([{ code: 'adjuster', id: 'exhaust.6' }]);
     expect(missing(setting, [...withDoubt, readAgain('exhaust.6')], 'round')).toEqual([]);
   });
 
@@ -294,12 +299,13 @@ describe('what a job asks for besides', () => {
       missing({ ...setting, round }, [...acts.slice(0, -1), ...more], 'round')?.length;
     expect(open('first')).toBe(0);
     expect(open('changed')).toBe(0);
-    expect(open('all')).toBe(12 - stops);
+    expect(open('all')).toBe(12 - 2 * stops);
     const lock: JobAct[] = [
       { type: 'adjuster.locked', adjuster: 'exhaust.6', how: 'torque' },
       ...keepAsFound('exhaust.6').slice(2),
     ];
-    expect(open('first', lock)).toBe(0);
+    // One of each kind that was set, whatever the rule.
+    expect(open('first', lock)).toBe(1);
     expect(open('changed', lock)).toBe(1);
   });
 });

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { BARRING_METHODS } from '../../barring/methods';
-import { ObservationSchema } from '../../barring/observation';
+import { ObservationSchema } from '../../crank/observation';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
 import { DateSchema, HoursSchema } from '../../service/hours';
 import { BlobTypeSchema, Sha256Schema } from './attachment';
@@ -66,7 +66,27 @@ const attachments = v.pipe(
 );
 
 /** Why an adjuster cannot be set today. */
-export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'other'] as const;
+export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'no-place', 'other'] as const;
+
+/** What may be exempted with a reason besides an isolation, which names itself. */
+export const EXEMPTIBLE = ['temperature', 'hours', 'ready'] as const;
+
+/** How the crank came to be turned. */
+export const TURNS = ['barred', 'overshot', 'pressed', 'unknown'] as const;
+
+/** Why an engine goes back to work in the middle of its job. */
+export const RETURNS = ['hot-run', 'bump', 'moved'] as const;
+
+/** The last event of the crank that the phone knew; null where it knew of none. */
+const after = v.optional(v.nullable(UuidSchema));
+
+const watch = v.union(
+  [
+    v.object({ cylinder: count, state: v.picklist(['rocking']) }),
+    v.object({ id: adjuster, valve: count, state: v.picklist(['down', 'peak']) }),
+  ],
+  'A stop is told by a cylinder that rocks or a valve that is down.',
+);
 
 /** What each known type of event carries besides the envelope. */
 const payloads = {
@@ -81,11 +101,31 @@ const payloads = {
   /** When a hot engine was shut down, after how many minutes under way. */
   'hot.stated': { stopped: instant, ran: minutes },
   /** Which of the sheet's data tags the engine carries; empty where it is none of them. */
-  'tag.read': { tag: note },
+  'tag.read': { tag: note, reason: v.optional(words) },
+  /** The metal's own temperature, which beats the clock, in °C. */
+  'metal.read': { celsius: v.pipe(v.number('A temperature is a number.'), v.finite()) },
+  /** A gate that cannot be met today, and why: the record says so. */
+  'gate.exempted': {
+    gate: v.picklist(EXEMPTIBLE, `The gate is one of ${EXEMPTIBLE.join(', ')}.`),
+    reason: words,
+  },
+  /** Which way the engine turns, where the sheet does not say. */
+  'rotation.stated': {
+    sense: v.picklist(['clockwise', 'counterclockwise'], 'The sense is clockwise or not.'),
+    seenFrom: v.picklist(['front', 'rear', 'flywheel'], 'It is seen from front, rear or flywheel.'),
+  },
+  /** Another method from here on: the plan is made anew. */
+  'method.changed': { method: v.picklist(BARRING_METHODS) },
   /** One list checked before the work: tools laid out, parts at hand. */
   'ready.done': { item: words },
   /** What the hour meter shows. */
-  'hours.read': { hours: HoursSchema },
+  'hours.read': {
+    hours: HoursSchema,
+    /** Read once more and it is so, though it looks doubtful. */
+    sure: v.optional(v.boolean()),
+    /** The meter was replaced or reset since the last reading. */
+    replaced: v.optional(v.boolean()),
+  },
   /** One item of the sheet's list, done by itself. */
   'isolation.done': { isolation: words },
   /** An item that does not apply here, and why. */
@@ -100,18 +140,53 @@ const payloads = {
   'opening.done': {},
   /** One fastener of a sequence run down at one stage, each counted from 0. */
   'torque.done': { sequence: words, stage: count, fastener: count },
-  /** What a rocker does at the mark while finding the first position. */
+  /** What a rocker did at the mark; written by earlier versions, and said of no crank now. */
   'rocker.felt': { adjuster, state: v.picklist(['loose', 'firm', 'moving'], 'Say what it does.') },
-  /** What tells where the crank stands, when no mark and mate do; `back` takes it back. */
+  /** What was seen or felt of the crank; `back` takes it back. */
   'crank.observed': {
     observation: ObservationSchema,
     back: v.optional(v.boolean('Back is true or false.')),
+    after,
   },
-  /** The crank angle settled on. */
+  /** The crank was turned: so far, give or take; null where nobody knows how far. */
+  'crank.turned': {
+    degrees: v.nullable(
+      v.pipe(v.number('A turn is in degrees.'), v.finite('A turn is in degrees.')),
+    ),
+    within: v.optional(v.pipe(v.number(), v.minValue(0))),
+    /** The angle that it was turned to. */
+    to: v.optional(angle),
+    how: v.picklist(TURNS, `It was ${TURNS.join(', ')}.`),
+    /** Who turned it, where that is another. */
+    helper: v.optional(person),
+    after,
+  },
+  /** Nobody turned the crank while the work lay. */
+  'crank.held': { after },
+  /** The work lay for so many minutes by the clock of the phone that noticed. */
+  'work.paused': { minutes, after },
+  /** These rockers are off or backed off: they say nothing of the crank until they are set. */
+  'rockers.loosened': { adjusters: v.array(adjuster) },
+  /** The stops as planned, each by its angle, and what no stop serves. */
+  'plan.made': {
+    method: v.picklist(BARRING_METHODS),
+    stops: v.array(
+      v.object({
+        at: angle,
+        mark: v.optional(v.string()),
+        watch: v.optional(watch),
+        set: v.array(adjuster),
+      }),
+    ),
+    unserved: v.array(adjuster),
+  },
+  /** The engine goes back to work or is moved in the middle of the job. */
+  'engine.returned': { why: v.picklist(RETURNS, `It is one of ${RETURNS.join(', ')}.`), after },
+  /** The crank angle settled on by earlier versions, which took it for a place in the plan. */
   'position.found': { angle },
-  /** The rockers do not agree with the stop: the position is to be found anew. */
+  /** The rockers did not agree with the stop; written by earlier versions. */
   'position.lost': {},
-  /** The crank stands at a stop and the rockers agree; `round` for the second time round. */
+  /** A stop of the plan by its place in it; written by earlier versions. */
   'stop.reached': { stop: stopNumber, round: v.boolean('Say whether this is the round again.') },
   /** A reading: as found, as set before locking, as left after it, or on the round again. */
   'reading.taken': {
@@ -141,6 +216,8 @@ const payloads = {
     reason: v.picklist(UNSET_REASONS, `Give the reason: ${UNSET_REASONS.join(', ')}.`),
     note: v.optional(note),
   },
+  /** Set where a person states that it may be, though the model does not say so, and why. */
+  'adjuster.placed': { adjuster, reason: words },
   /** To be read again on the round, whatever the shop's rule. */
   'adjuster.doubted': { adjuster },
   /** A slip or a finding was looked into before the adjuster was touched. */
@@ -163,7 +240,8 @@ const payloads = {
     outside: v.array(adjuster),
     order: v.array(
       v.object({
-        stop: stopNumber,
+        /** Its stop by place, in journals of earlier versions; the order is worked out now. */
+        stop: v.optional(stopNumber),
         id: adjuster,
         out: v.nullable(shimSize),
         in: v.nullable(shimSize),

@@ -24,6 +24,70 @@ export function foldJob(events: Iterable<JobEvent>): JobState {
   return state;
 }
 
+/** A journal and its state, from which the next fold goes on. */
+export type FoldedJob = { events: readonly JobEvent[]; state: JobState };
+
+/**
+ * The state after these events, made on from where it stood if they only add to what was folded
+ * before; anew where one was undone, came late or stands after the signature. The state before
+ * stays as it was.
+ */
+export function foldOn(before: FoldedJob | undefined, events: readonly JobEvent[]): FoldedJob {
+  const added = before && addedTo(before, events);
+  if (!added) return { events, state: foldJob(events) };
+  let { state } = before;
+  for (const event of added) state = withOne(state, event);
+  return { events, state };
+}
+
+/** The events added at the end, where nothing else than that happened; undefined otherwise. */
+function addedTo(before: FoldedJob, events: readonly JobEvent[]): JobEvent[] | undefined {
+  const count = before.events.length;
+  if (before.state.signed || events.length < count) return undefined;
+  if (
+    count > 0 &&
+    (events[0] !== before.events[0] || events[count - 1] !== before.events[count - 1])
+  ) {
+    return undefined;
+  }
+  const added = events.slice(count);
+  let { lastN } = before.state;
+  for (const { n, type } of added) {
+    if (n <= lastN || type === 'event.undone' || type === 'job.signed') return undefined;
+    lastN = n;
+  }
+  return added;
+}
+
+function withOne(before: JobState, event: JobEvent): JobState {
+  const state: JobState = { ...before, lastN: event.n };
+  if (!isKnown(event)) return state;
+  state.standing = [...before.standing, event];
+  state.adjusters = { ...before.adjusters };
+  if (!isOfAdjuster(event) && !isOfPosition(event)) copyLists(state);
+  apply(state, event);
+  return state;
+}
+
+/** What the events of the phases and of the end write into is no longer the state before's. */
+function copyLists(state: JobState): void {
+  const { ready, isolations, noted, torqued, answers, closing, clear, undone } = state;
+  Object.assign(state, {
+    ready: { ...ready },
+    isolations: { ...isolations },
+    noted: [...noted],
+    torqued: { ...torqued },
+    answers: { ...answers },
+    exempted: { ...state.exempted },
+    closing: { ...closing },
+    clear: { ...clear },
+    undone: { ...undone },
+    machineNotes: [...state.machineNotes],
+    handed: [...state.handed],
+    amendments: [...state.amendments],
+  });
+}
+
 /** The journal without repeats, in the order that counts. */
 export function inOrder(events: Iterable<JobEvent>): JobEvent[] {
   const byId = new Map<string, JobEvent>();

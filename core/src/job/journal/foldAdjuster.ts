@@ -1,5 +1,6 @@
 import type { EventOf, ToldBy } from './events';
 import { isOneOf } from './events';
+import { noteAtWork } from './people';
 import type { AdjusterState, JobState } from './state';
 
 /** The events of one adjuster. */
@@ -10,6 +11,7 @@ export const isOfAdjuster = isOneOf(
   'adjuster.painted',
   'adjuster.unset',
   'adjuster.doubted',
+  'adjuster.placed',
   'shim.found',
   'shim.fitted',
 );
@@ -17,19 +19,27 @@ export type AdjusterEvent = ToldBy<typeof isOfAdjuster>;
 
 /** What an event says of one adjuster. */
 export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
-  const adjuster = (state.adjusters[event.adjuster] ??= {});
+  const adjuster: AdjusterState = { ...state.adjusters[event.adjuster] };
+  state.adjusters[event.adjuster] = adjuster;
+  noteAtWork(state, event.by);
   switch (event.type) {
     case 'reading.taken':
       return read(adjuster, event);
     case 'adjuster.kept':
       adjuster.kept = true;
       delete adjuster.locked;
-      return;
+      return isSet(state, event.adjuster);
     case 'adjuster.locked':
       adjuster.locked = { how: event.how, torque: event.torque, by: event.by };
-      return changed(adjuster);
+      changed(adjuster);
+      return isSet(state, event.adjuster);
     case 'adjuster.painted':
+      if (adjuster.painted && adjuster.again) adjuster.againAccepted = true;
       adjuster.painted = true;
+      adjuster.doneAtTurn = state.crank.turns;
+      return;
+    case 'adjuster.placed':
+      adjuster.placed = { reason: event.reason, by: event.by, at: event.at };
       return;
     case 'adjuster.unset':
       adjuster.unset = { reason: event.reason, note: event.note, by: event.by };
@@ -42,16 +52,28 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       return;
     case 'shim.fitted':
       adjuster.fitted = event.size;
+      if (state.shims) {
+        const put = { ...state.shims.put, [event.adjuster]: event.size };
+        state.shims = { ...state.shims, put };
+      }
       return changed(adjuster);
   }
 }
 
 function read(adjuster: AdjusterState, event: EventOf<'reading.taken'>): void {
   const { phase, reading, tried, bladeSet, by } = event;
+  if (phase === 'again') delete adjuster.againAccepted;
   // All blades taken back: there is no reading any more.
   if (tried?.length === 0) delete adjuster[phase];
   else adjuster[phase] = { ...reading, tried, bladeSet, by };
   if (phase === 'again') delete adjuster.doubted;
+}
+
+/** A rocker that was off or backed off is set: what it does says something again. */
+function isSet(state: JobState, id: string): void {
+  const { loosened } = state.crank;
+  if (!loosened.includes(id)) return;
+  state.crank = { ...state.crank, loosened: loosened.filter((each) => each !== id) };
 }
 
 /** It was changed: whatever was read before says nothing any more, and it can be set after all. */
@@ -59,6 +81,8 @@ function changed(adjuster: AdjusterState): void {
   delete adjuster.kept;
   delete adjuster.left;
   delete adjuster.again;
+  delete adjuster.againAccepted;
   delete adjuster.painted;
+  delete adjuster.doneAtTurn;
   delete adjuster.unset;
 }

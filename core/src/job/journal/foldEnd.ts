@@ -45,6 +45,8 @@ export function applyEnd(state: JobState, event: EndEvent): void {
       state.machineNotes.push({ id: event.id, text: event.text, by, at });
       return;
     case 'job.handed':
+      // Who takes over was not there: what was known of the crank counts once it is said to hold.
+      if (state.crank.history.length > 0) state.crank = { ...state.crank, doubted: 'handed' };
       state.handed.push({ to: event.to, by, at });
       return;
     case 'record.amended':

@@ -2,6 +2,7 @@ import type { KnownEvent } from './events';
 import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
+import { noteAtWork } from './people';
 import type { JobState } from './state';
 
 /** The events of the phases before and around the setting itself: all the others. */
@@ -25,18 +26,42 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.hot = { stopped: event.stopped, ran: event.ran };
       return;
     case 'tag.read':
+      // Another tag has other figures, and with them the stops are planned anew.
+      if (state.tag !== undefined && state.tag !== event.tag) delete state.plan;
       state.tag = event.tag;
+      delete state.tagReason;
+      if (event.reason !== undefined) state.tagReason = event.reason;
+      return;
+    case 'metal.read':
+      state.metal = { celsius: event.celsius, by, at };
+      return;
+    case 'gate.exempted':
+      state.exempted[event.gate] = { reason: event.reason, by, at };
+      return;
+    case 'rotation.stated':
+      state.rotation = { sense: event.sense, seenFrom: event.seenFrom };
+      return;
+    case 'method.changed':
+      state.method = event.method;
+      delete state.plan;
       return;
     case 'ready.done':
       state.ready[event.item] = { by, at };
       return;
     case 'hours.read':
-      state.hours = { hours: event.hours, at };
+      state.hours = {
+        hours: event.hours,
+        at,
+        ...(event.sure && { sure: true }),
+        ...(event.replaced && { replaced: true }),
+      };
       return;
     case 'isolation.done':
+      noteAtWork(state, by);
       state.isolations[event.isolation] = { by, at };
       return;
     case 'isolation.exempted':
+      noteAtWork(state, by);
       state.isolations[event.isolation] = { by, at, exempt: event.reason };
       return;
     case 'opening.noted':
@@ -59,8 +84,8 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.answers[event.question] = { answer: event.answer, says: event.says, by, at };
       return;
     case 'shims.planned': {
-      const { rows, buy, outside, order } = event;
-      state.shims = { rows, buy, outside, order };
+      const { rows, buy, outside } = event;
+      state.shims = { rows, buy, outside, put: {} };
       return;
     }
     case 'round.done':

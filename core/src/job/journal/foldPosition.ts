@@ -1,57 +1,157 @@
-import { observe } from '../../barring/observation';
+import type { CrankEntry, Observation } from '../../crank/observation';
+import { concernsSame } from '../../crank/observation';
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
-import type { JobState } from './state';
+import { noteAtWork } from './people';
+import type { CrankState, JobState } from './state';
 
 /** The events of where the crank stands. */
 export const isOfPosition = isOneOf(
   'rocker.felt',
   'crank.observed',
+  'crank.turned',
+  'crank.held',
+  'work.paused',
+  'rockers.loosened',
+  'plan.made',
+  'engine.returned',
   'position.found',
   'position.lost',
   'stop.reached',
 );
 export type PositionEvent = ToldBy<typeof isOfPosition>;
 
-/** What an event says of where the crank stands. */
+/**
+ * What an event says of where the crank stands. What earlier versions wrote of it says nothing:
+ * they took a place in a plan for a place of the crank.
+ */
 export function applyPosition(state: JobState, event: PositionEvent): void {
   switch (event.type) {
     case 'rocker.felt':
-      state.felt[event.adjuster] = event.state;
-      return;
-    case 'crank.observed':
-      state.observations = observe(state.observations, event.observation, event.back);
+    case 'position.lost':
       return;
     case 'position.found':
-      // A plan begins anew from where the crank is found; work already done stands.
-      state.foundAt = event.angle;
-      barredAgain(state);
-      forgetStops(state);
-      return;
-    case 'position.lost':
-      delete state.foundAt;
-      state.felt = {};
-      state.observations = [];
-      forgetStops(state);
-      return;
-    case 'stop.reached': {
-      barredAgain(state);
-      const list = event.round ? state.reachedAgain : state.reached;
-      if (!list.includes(event.stop)) list.push(event.stop);
-      state.lastStop = { stop: event.stop, round: event.round, at: event.at };
+    case 'stop.reached':
+      return barredAgain(state, event.by);
+    case 'rockers.loosened':
+      return loosen(state, event.adjusters);
+    case 'plan.made': {
+      const { method, stops, unserved } = event;
+      state.plan ??= { method, stops, unserved };
       return;
     }
+    default:
+      return applyCrank(state, event);
   }
 }
 
-/** The crank was turned: the bar is on it again, and nobody is clear of it any more. */
-function barredAgain(state: JobState): void {
+type CrankEvent = Extract<
+  PositionEvent,
+  { type: 'crank.observed' | 'crank.turned' | 'crank.held' | 'work.paused' | 'engine.returned' }
+>;
+
+/** Whether an event is of the crank: it names the one before it that its phone knew. */
+export function isOfCrank(type: string): boolean {
+  return /^(crank\.|work\.paused|engine\.returned)/.test(type);
+}
+
+function applyCrank(state: JobState, event: CrankEvent): void {
+  // Earlier versions named no event before theirs, and did not tell what was turned between.
+  if (event.after === undefined) return;
+  const { crank } = state;
+  if (event.after !== crank.last) state.crank = { ...crank, history: [] };
+  state.crank = { ...state.crank, last: event.id };
+  switch (event.type) {
+    case 'crank.observed':
+      beginAnewIfDoubted(state);
+      noteAtWork(state, event.by);
+      if (saysNothing(state, event.observation)) return;
+      state.crank = { ...state.crank, history: look(state.crank, event) };
+      return;
+    case 'crank.turned': {
+      beginAnewIfDoubted(state);
+      const { degrees, within, to, helper } = event;
+      const history: CrankEntry[] =
+        degrees === null ? [] : [...state.crank.history, { turned: { by: degrees, within } }];
+      const { target: _, ...known } = state.crank;
+      const turns = known.turns + 1;
+      state.crank = { ...known, history, turns, ...(to !== undefined && { target: to }) };
+      return barredAgain(state, event.by, helper);
+    }
+    case 'crank.held': {
+      const { doubted: _, ...known } = state.crank;
+      state.crank = known;
+      return;
+    }
+    case 'work.paused':
+      state.crank = { ...state.crank, doubted: 'paused' };
+      return;
+    case 'engine.returned':
+      return backToWork(state, event.why);
+  }
+}
+
+/** Whoever looks anew without saying that nobody turned it begins anew. */
+function beginAnewIfDoubted(state: JobState): void {
+  if (!state.crank.doubted) return;
+  const { doubted: _, target: __, ...known } = state.crank;
+  state.crank = { ...known, history: [] };
+}
+
+/** A rocker that is off says nothing by being loose or firm. */
+function saysNothing(state: JobState, seen: Observation): boolean {
+  const feels = 'id' in seen && (seen.state === 'loose' || seen.state === 'firm');
+  return feels && isOff(state, seen.id);
+}
+
+/** Whether a rocker is off or backed off: after head work all are, until each is set. */
+export function isOff({ crank, why, adjusters }: JobState, id: string): boolean {
+  if (crank.loosened.includes(id)) return true;
+  const { locked, kept, fitted, painted } = adjusters[id] ?? {};
+  const set = locked ?? kept ?? painted ?? typeof fitted === 'number';
+  return why?.reason === 'head-work' && !set;
+}
+
+/** What is known after one more look; one that is taken back leaves, where it is not turned yet. */
+function look(
+  { history }: CrankState,
+  { observation, back }: { observation: Observation; back?: boolean | undefined },
+): CrankEntry[] {
+  if (!back) return [...history, { seen: observation }];
+  const turned = history.findLastIndex((entry) => 'turned' in entry);
+  return history.filter(
+    (entry, i) => i <= turned || !('seen' in entry) || !concernsSame(entry.seen, observation),
+  );
+}
+
+function loosen(state: JobState, adjusters: readonly string[]): void {
+  const loosened = [...new Set([...state.crank.loosened, ...adjusters])];
+  state.crank = { ...state.crank, loosened };
+}
+
+/** The crank was turned: the bar is on it, and nobody is clear of it any more. */
+function barredAgain(state: JobState, ...people: (string | undefined)[]): void {
+  noteAtWork(state, ...people);
   delete state.barOut;
+  delete state.toolsCounted;
   state.clear = {};
 }
 
-function forgetStops(state: JobState): void {
-  state.reached = [];
-  state.reachedAgain = [];
-  delete state.lastStop;
+/** The engine runs or moves: it can start, its covers are on, and nobody knows the crank. */
+function backToWork(state: JobState, why: 'hot-run' | 'bump' | 'moved'): void {
+  const { last, turns, loosened } = state.crank;
+  state.crank = { history: [], last, turns: turns + 1, loosened };
+  state.isolations = {};
+  state.undone = {};
+  state.clear = {};
+  delete state.opened;
+  delete state.barOut;
+  delete state.toolsCounted;
+  if (why !== 'bump') {
+    delete state.coldSince;
+    delete state.hot;
+    delete state.metal;
+    const { temperature: _, ...others } = state.exempted;
+    state.exempted = others;
+  }
 }

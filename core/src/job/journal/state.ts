@@ -1,9 +1,9 @@
-import type { Observation } from '../../barring/observation';
-import type { RockerFeel } from '../../barring/position';
+import type { BarringMethod } from '../../barring/methods';
+import type { CrankEntry } from '../../crank/observation';
 import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
 import type { Attachment } from './attachment';
-import type { KnownEvent, UNSET_REASONS } from './events';
+import type { EventOf, EXEMPTIBLE, KnownEvent, UNSET_REASONS } from './events';
 
 export type UnsetReason = (typeof UNSET_REASONS)[number];
 
@@ -12,6 +12,10 @@ export type AdjusterState = {
   found?: TakenReading;
   /** The size of the shim found in the bucket, µm. */
   shim?: number;
+  /** Set where a person states that it may be, and why. */
+  placed?: { reason: string; by: string; at: string };
+  /** How often the crank had been turned when it was finished. */
+  doneAtTurn?: number;
   /** Answered that it cannot be set today. */
   unset?: { reason: UnsetReason; note?: string | undefined; by: string };
   /** To be read again on the round. */
@@ -27,6 +31,8 @@ export type AdjusterState = {
   painted?: boolean;
   /** On the round again. */
   again?: TakenReading;
+  /** That reading spans a limit, and was left so. */
+  againAccepted?: boolean;
 };
 
 /** A reading with the blades tried for it, if it was taken blade by blade. */
@@ -34,6 +40,25 @@ export type TakenReading = Reading & {
   tried?: Trial[] | undefined;
   bladeSet?: string | undefined;
   by?: string | undefined;
+};
+
+export type Exemptible = (typeof EXEMPTIBLE)[number];
+export type KeptPlan = Pick<EventOf<'plan.made'>, 'method' | 'stops' | 'unserved'>;
+
+/** What the journal says of the crank. */
+export type CrankState = {
+  /** What was seen and turned since the last turn that nobody knows, oldest first. */
+  history: readonly CrankEntry[];
+  /** The last event of the crank: a phone names it in the next. */
+  last: string | null;
+  /** Why what was known does not count until somebody says that nobody turned it. */
+  doubted?: 'paused' | 'handed';
+  /** The angle that it was last turned to. */
+  target?: number;
+  /** How often it was turned. */
+  turns: number;
+  /** Rockers that are off or backed off, and not set since. */
+  loosened: readonly string[];
 };
 
 /** A job as its journal tells it. */
@@ -48,9 +73,11 @@ export type JobState = {
   hot?: { stopped: string; ran: number };
   /** The data tag read on the engine; empty where it is none the sheet knows. */
   tag?: string;
+  /** Why it is none that the sheet knows. */
+  tagReason?: string;
   /** Lists checked before the work. */
   ready: Record<string, { by: string; at: string }>;
-  hours?: { hours: number; at: string };
+  hours?: { hours: number; at: string; sure?: boolean; replaced?: boolean };
   isolations: Record<string, { by: string; at: string; exempt?: string }>;
   /** What came off or apart and belongs somewhere, by the event that noted it. */
   noted: {
@@ -64,19 +91,24 @@ export type JobState = {
   opened?: { by: string; at: string };
   /** Fasteners run down, as `sequence stage fastener`. */
   torqued: Record<string, { by: string; at: string }>;
-  felt: Record<string, RockerFeel>;
-  /** What was seen and felt to locate the crank. */
-  observations: Observation[];
-  foundAt?: number;
-  /** Stops reached with the rockers agreeing, by place in the plan. */
-  reached: number[];
-  reachedAgain: number[];
-  /** Where the crank was last known to stand. */
-  lastStop?: { stop: number; round: boolean; at: string };
+  /** All that is known of the crank. */
+  crank: CrankState;
+  /** The stops, made once when the place is first told, until something changes them. */
+  plan?: KeptPlan;
+  /** The method chosen in the job, where it is not the one it began with. */
+  method?: BarringMethod;
+  rotation?: { sense: 'clockwise' | 'counterclockwise'; seenFrom: string };
+  /** What was exempted, and why; an isolation's exemption stands with it. */
+  exempted: Partial<Record<Exemptible, { reason: string; by: string; at: string }>>;
+  /** The metal's temperature, °C. */
+  metal?: { celsius: number; by: string; at: string };
+  /** Everyone who isolated, barred, helped to bar or worked at the rockers, each once. */
+  people: string[];
   adjusters: Record<string, AdjusterState>;
   /** Answers to slips and findings, by question. */
   answers: Record<string, { answer: string; says?: string | undefined; by: string; at: string }>;
-  shims?: ShimPlan;
+  /** The shims as worked out, and what was put in since: null is a stand-in. */
+  shims?: Pick<ShimPlan, 'rows' | 'buy' | 'outside'> & { put: Record<string, number | null> };
   roundDone?: boolean;
   closing: Record<string, { by: string; at: string; note?: string | undefined }>;
   barOut?: { by: string; at: string };
@@ -108,10 +140,9 @@ export function emptyJob(): JobState {
     isolations: {},
     noted: [],
     torqued: {},
-    felt: {},
-    observations: [],
-    reached: [],
-    reachedAgain: [],
+    crank: { history: [], last: null, turns: 0, loosened: [] },
+    exempted: {},
+    people: [],
     adjusters: {},
     answers: {},
     closing: {},

@@ -21,9 +21,11 @@ const PHASES: Partial<Record<KnownEvent['type'], string>> = {
   'opening.done': 'Open up',
   'torque.done': 'Torque',
   'rocker.felt': 'Find position',
-  'crank.observed': 'Find position',
+  'metal.read': 'Ready',
+  'gate.exempted': 'Ready',
   'position.found': 'Find position',
   'position.lost': 'Find position',
+  'plan.made': 'Find position',
   'shims.planned': 'Shims',
   'shim.fitted': 'Shims',
   'round.done': 'Once round again',
@@ -44,13 +46,16 @@ const PHASES: Partial<Record<KnownEvent['type'], string>> = {
 export function phaseTimes({ standing }: Pick<JobState, 'standing'>): PhaseTime[] {
   const times = new Map<string, number>();
   let round = false;
+  let planned = false;
   let before: number | undefined;
   for (const event of standing) {
     if (event.type === 'stop.reached') round = event.round;
+    if (event.type === 'reading.taken') round = event.phase === 'again';
+    planned ||= event.type === 'plan.made';
     const at = Date.parse(event.at);
     const took = before === undefined ? 0 : at - before;
     before = at;
-    const phase = phaseOf(event, round);
+    const phase = phaseOf(event, round, planned);
     if (phase === undefined) continue;
     const counted = took > 0 && took <= CALLED_AWAY ? took : 0;
     times.set(phase, (times.get(phase) ?? 0) + counted);
@@ -58,9 +63,11 @@ export function phaseTimes({ standing }: Pick<JobState, 'standing'>): PhaseTime[
   return [...times].map(([phase, ms]) => ({ phase, ms }));
 }
 
-function phaseOf(event: KnownEvent, round: boolean): string | undefined {
+function phaseOf(event: KnownEvent, round: boolean, planned: boolean): string | undefined {
+  if (event.type.startsWith('crank.') && !planned) return 'Find position';
   const named = PHASES[event.type];
   if (named !== undefined) return named;
-  const atStops = event.type === 'stop.reached' || isOfAdjuster(event);
+  const atStops =
+    event.type === 'stop.reached' || event.type.startsWith('crank.') || isOfAdjuster(event);
   return atStops ? (round ? 'Once round again' : 'Stops') : undefined;
 }

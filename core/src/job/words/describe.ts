@@ -1,9 +1,9 @@
-import type { Observation } from '../../barring/observation';
+import type { Observation } from '../../crank/observation';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatFigure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { formatHours, formatInstant, formatMillimetres } from '../../units';
-import type { KnownEvent } from '../journal/events';
+import type { EventOf, KnownEvent } from '../journal/events';
 import type { ItemNames } from './itemNames';
 import type { AdjusterEvent } from '../journal/foldAdjuster';
 import { isOfAdjuster } from '../journal/foldAdjuster';
@@ -68,6 +68,8 @@ function describeAdjuster(event: AdjusterEvent): string {
       return describeUnset(event);
     case 'adjuster.doubted':
       return 'to be read again';
+    case 'adjuster.placed':
+      return `set where it stands: ${event.reason}`;
     case 'shim.found':
       return `${describeShim(event.size)} found`;
     case 'shim.fitted':
@@ -81,6 +83,18 @@ function describePosition(event: PositionEvent): Described {
       return { what: adjusterName(event.adjuster), detail: event.state };
     case 'crank.observed':
       return describeObservation(event.observation, event.back);
+    case 'crank.turned':
+      return describeTurn(event);
+    case 'crank.held':
+      return { what: 'Crank', detail: 'nobody turned it' };
+    case 'work.paused':
+      return { what: 'Paused', detail: `${Math.round(event.minutes)} min` };
+    case 'rockers.loosened':
+      return { what: 'Backed off', detail: event.adjusters.map(adjusterName).join(', ') };
+    case 'plan.made':
+      return { what: 'Plan', detail: `${event.stops.length} stops` };
+    case 'engine.returned':
+      return { what: 'Back to work', detail: RETURNED[event.why] };
     case 'position.found':
       return { what: 'Position found', detail: `${Math.round(event.angle)}°` };
     case 'position.lost':
@@ -101,6 +115,14 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
       return { what: 'Shut down hot', detail: formatInstant(event.stopped) };
     case 'tag.read':
       return { what: 'Data tag', detail: event.tag || 'none of the known' };
+    case 'metal.read':
+      return { what: 'Metal', detail: `${event.celsius} °C` };
+    case 'gate.exempted':
+      return { what: `${GATE[event.gate]}: not met`, detail: event.reason };
+    case 'rotation.stated':
+      return { what: 'Turns', detail: `${event.sense}, seen from the ${event.seenFrom}` };
+    case 'method.changed':
+      return { what: 'Method', detail: event.method };
     case 'ready.done':
       return { what: 'Ready', detail: named('ready', event.item) };
     case 'hours.read':
@@ -160,6 +182,28 @@ function describeEnd(event: EndEvent, names: ItemNames): Described {
   }
 }
 
+const RETURNED = {
+  'hot-run': 'run hot again',
+  bump: 'bumped',
+  moved: 'moved',
+} as const;
+
+const GATE = { temperature: 'Temperature', hours: 'Hours', ready: 'Tools and parts' } as const;
+
+/** How the crank was turned, for the log. */
+function describeTurn({ degrees, how, helper }: EventOf<'crank.turned'>): Described {
+  const far = degrees === null ? 'by an unknown way' : `${Math.round(degrees)}°`;
+  const who = helper === undefined ? '' : `, ${helper} turned`;
+  return { what: TURNED[how], detail: `${far}${who}` };
+}
+
+const TURNED = {
+  barred: 'Barred',
+  overshot: 'Overshot',
+  pressed: 'Barred on past the top',
+  unknown: 'Turned',
+} as const;
+
 function describeObservation(
   observation: Observation,
   back: boolean | undefined,
@@ -183,6 +227,7 @@ const UNSET: Record<UnsetReason, string> = {
   seized: 'seized',
   'no-part': 'part missing',
   'no-reach': 'out of reach',
+  'no-place': 'no place known for it',
   other: 'other reason',
 };
 

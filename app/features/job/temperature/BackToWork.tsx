@@ -1,0 +1,65 @@
+import type { JobAct } from '@longbar/core';
+import { mayReturn } from '@longbar/core';
+import { useState } from 'react';
+import { Act } from '../../../theme/Act';
+import { Caution } from '../../../theme/Caution';
+import { Stack } from '../../../theme/Panel';
+import { TickRow } from '../../../theme/TickRow';
+import { Words } from '../../../theme/Words';
+import type { WorkingJob } from '../model/useJob';
+
+type Why = Extract<JobAct, { type: 'engine.returned' }>['why'];
+
+const WAYS: { why: Why; label: string }[] = [
+  { why: 'hot-run', label: 'Run it hot again' },
+  { why: 'bump', label: 'Bump it over' },
+  { why: 'moved', label: 'Move the machine' },
+];
+
+/**
+ * The engine goes back to work in the middle of the job: only with the bar out and everyone
+ * clear, and after it nothing is isolated, no cover is off and nobody knows the crank.
+ */
+export function BackToWork({ job }: { job: WorkingJob }) {
+  const [open, setOpen] = useState(false);
+  const { state } = job;
+  if (Object.keys(state.isolations).length === 0) return null;
+  if (!open) {
+    return <Act label="It must run or move in between" onPress={() => setOpen(true)} />;
+  }
+  const may = mayReturn(state);
+  return (
+    <Stack>
+      <Words as="heading">Before it runs or moves</Words>
+      <Caution>
+        Covers back on, bar and pins out, everyone clear. Afterwards every isolation is done anew
+        and the crank’s place is found anew.
+      </Caution>
+      <TickRow
+        text="Bar and pins are out of the engine"
+        done={state.barOut !== undefined}
+        onPress={() => job.act({ type: 'bar.out' })}
+      />
+      {state.people.map((person) => (
+        <TickRow
+          key={person}
+          text={`${person}: clear`}
+          done={state.clear[person] !== undefined}
+          onPress={() => job.act({ type: 'clear.said', person })}
+        />
+      ))}
+      {WAYS.map(({ why, label }) => (
+        <Act
+          key={why}
+          weight={may ? 'stop' : 'plain'}
+          label={label}
+          disabled={!may}
+          onPress={() => {
+            job.act({ type: 'engine.returned', why });
+            setOpen(false);
+          }}
+        />
+      ))}
+    </Stack>
+  );
+}

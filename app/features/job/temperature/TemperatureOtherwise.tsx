@@ -1,0 +1,76 @@
+import { missingTemperature } from '@longbar/core';
+import { useState } from 'react';
+import { Act } from '../../../theme/Act';
+import { Choice } from '../../../theme/Choice';
+import { Field } from '../../../theme/Field';
+import { Row, Stack } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { Reason } from '../frame/Reason';
+import { useClock } from '../model/useJob';
+import type { WorkingJob } from '../model/useJob';
+
+/** Besides the clock: the metal's own temperature, or a reason why it is read all the same. */
+export function TemperatureOtherwise({ job }: { job: WorkingJob }) {
+  const now = useClock(15_000);
+  const { sheet } = job.setting;
+  const { exempted, metal } = job.state;
+  const missing = missingTemperature(sheet, job.state, now);
+  const told = job.state.coldSince !== undefined || job.state.hot !== undefined || metal;
+  return (
+    <Stack>
+      {sheet.temperature?.metal && <Metal job={job} />}
+      {(exempted.temperature || (told && missing.length > 0)) && (
+        <Reason
+          label="Read it all the same: why"
+          given={exempted.temperature?.reason}
+          onGive={(reason) => job.act({ type: 'gate.exempted', gate: 'temperature', reason })}
+        />
+      )}
+    </Stack>
+  );
+}
+
+const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+const inFahrenheit = (celsius: number) => celsius * 1.8 + 32;
+
+function Metal({ job }: { job: WorkingJob }) {
+  const [text, setText] = useState('');
+  const [unit, setUnit] = useState<'°C' | '°F'>('°C');
+  const { from, to } = job.setting.sheet.temperature?.metal ?? {};
+  const { metal } = job.state;
+  const typed = Number(text.replace(',', '.'));
+  const fine = text.trim() !== '' && Number.isFinite(typed);
+  const celsius = unit === '°C' ? typed : (typed - 32) / 1.8;
+  const limits = [
+    ...(from === undefined
+      ? []
+      : [`from ${figure.format(from)} °C (${figure.format(inFahrenheit(from))} °F)`]),
+    ...(to === undefined
+      ? []
+      : [`to ${figure.format(to)} °C (${figure.format(inFahrenheit(to))} °F)`]),
+  ];
+  return (
+    <Stack>
+      <Words as="strong">The metal itself, where you can take it: {limits.join(' ')}</Words>
+      {metal && (
+        <Words>
+          {figure.format(metal.celsius)} °C, {metal.by}
+        </Words>
+      )}
+      <Field label="Temperature of the metal" inputMode="decimal" value={text} onChange={setText} />
+      <Row>
+        {(['°C', '°F'] as const).map((each) => (
+          <Choice key={each} label={each} chosen={unit === each} onPress={() => setUnit(each)} />
+        ))}
+        <Act
+          label="Record it"
+          disabled={!fine}
+          onPress={() => {
+            job.act({ type: 'metal.read', celsius: Math.round(celsius * 10) / 10 });
+            setText('');
+          }}
+        />
+      </Row>
+    </Stack>
+  );
+}

@@ -1,0 +1,47 @@
+import type { Refused } from '../../barring/barringPlan';
+import { isRefused } from '../../barring/barringPlan';
+import type { CrankBelief } from '../../crank/belief';
+import { crankBelief, spanOf } from '../../crank/belief';
+import type { CrankHistory } from '../../crank/observation';
+import { settable } from '../../crank/settable';
+import { cycleDegrees } from '../../engine/firing';
+import type { EngineSheet } from '../../engine/sheet';
+import type { JobState } from '../journal/state';
+
+/** Where the crank of a job is believed to stand. */
+export type CrankOfJob = {
+  belief: CrankBelief;
+  /** What may be lit, read and set. */
+  settable: ReadonlySet<string>;
+  /** The arc that holds all plausible degrees; none while the place is not told. */
+  span?: { from: number; to: number; length: number };
+};
+
+/** A history is never changed in place: what it tells of a sheet's engine is worked out once. */
+const known = new WeakMap<CrankHistory, WeakMap<EngineSheet, CrankOfJob>>();
+const NOTHING: CrankHistory = [];
+
+/**
+ * Where the crank stands by the journal. While it is doubted whether somebody turned it, nothing
+ * is known; what this sheet cannot show, as after another sheet, says nothing either.
+ */
+export function crankOfJob(sheet: EngineSheet, { crank }: Pick<JobState, 'crank'>): CrankOfJob {
+  const history = crank.doubted ? NOTHING : crank.history;
+  const bySheet = known.get(history) ?? new WeakMap<EngineSheet, CrankOfJob>();
+  known.set(history, bySheet);
+  const before = bySheet.get(sheet);
+  if (before) return before;
+  const made = workOut(sheet, history);
+  bySheet.set(sheet, made);
+  return made;
+}
+
+function workOut(sheet: EngineSheet, history: CrankHistory): CrankOfJob {
+  const answer: CrankBelief | Refused = crankBelief(sheet, history);
+  const belief = isRefused(answer) ? (crankBelief(sheet, []) as CrankBelief) : answer;
+  return {
+    belief,
+    settable: new Set(settable(sheet, belief)),
+    ...(belief.told && { span: spanOf(belief.plausible, cycleDegrees(sheet)) }),
+  };
+}

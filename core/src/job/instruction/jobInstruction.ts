@@ -1,0 +1,106 @@
+import { sheetForTag } from '../../engine/variant';
+import type { JobEvent } from '../journal/events';
+import type { FoldedJob } from '../journal/fold';
+import { foldOn } from '../journal/fold';
+import type { JobSetting } from '../journal/setting';
+import type { JobState } from '../journal/state';
+import type { AtStep } from './atWork';
+import { atWork } from './atWork';
+import {
+  closingItems,
+  isolationsToUndo,
+  missingLists,
+  missingTag,
+  missingTemperature,
+  nextFastener,
+  notClear,
+  openIsolations,
+  readyItems,
+  unsetOf,
+} from './gates';
+import type { Instruction } from './instruction';
+import { jobSteps } from './steps';
+
+/** The last fold of each journal that was asked for, by the setting it is worked with. */
+const folded = new WeakMap<JobSetting, FoldedJob>();
+
+/**
+ * The one thing to do next in a job, as data: what screen, voice, paper, helper and the
+ * simulated mechanic all follow. `events` is the journal, `now` an ISO instant. Undefined once
+ * the job is signed.
+ *
+ * `jobInstruction(setting, [], '2026-05-02T08:00:00Z')` → `{ do: 'answer', ask: 'why', … }`
+ */
+export function jobInstruction(
+  setting: JobSetting,
+  events: readonly JobEvent[],
+  now: string,
+): Instruction | undefined {
+  const job = foldOn(folded.get(setting), events);
+  folded.set(setting, job);
+  const { sheet, ...others } = setting;
+  const worked = { ...others, sheet: sheetForTag(sheet, job.state.tag) };
+  return instructionOf(worked, job.state, now);
+}
+
+/** The same from the state of the journal, and from the sheet as it applies to this engine. */
+export function instructionOf(
+  setting: JobSetting,
+  state: JobState,
+  now: string,
+): Instruction | undefined {
+  const bare = nextOf(setting, state, now);
+  if (!bare) return undefined;
+  const missing = jobSteps(setting, state, now).find(({ id }) => id === bare.step)?.missing ?? [];
+  return { ...bare, missing } as Instruction;
+}
+
+/** What to do next, without what its step misses besides. */
+export function nextOf(setting: JobSetting, state: JobState, now: string): AtStep | undefined {
+  if (state.signed) return undefined;
+  const comingOff = Object.keys(state.undone).length > 0;
+  return (
+    (comingOff ? undefined : (before(setting, state, now) ?? atWork(setting, state, now))) ??
+    afterWork(setting, state)
+  );
+}
+
+function before({ sheet }: JobSetting, state: JobState, now: string): AtStep | undefined {
+  if (!state.why) return { step: 'why', do: 'answer', ask: 'why' };
+  const lists = missingLists(sheet, state);
+  if (missingTag(sheet, state).length > 0) {
+    const tags = (sheet.variants ?? []).map(({ tag }) => tag);
+    return { step: 'ready', do: 'answer', ask: 'tag', tags };
+  }
+  const [temperature] = missingTemperature(sheet, state, now);
+  // A rest that is under way is waited for at the rockers, not here.
+  if (temperature && temperature.code !== 'rest') {
+    return { step: 'ready', do: 'answer', ask: 'temperature' };
+  }
+  if (lists.some(({ code }) => code === 'hours')) {
+    return { step: 'ready', do: 'answer', ask: 'hours' };
+  }
+  const item = readyItems(sheet).find(({ id }) => !state.ready[id]);
+  if (lists.length > 0 && item) return { step: 'ready', do: 'answer', ask: 'ready', item: item.id };
+  const [isolation] = openIsolations(sheet, state);
+  if (isolation) return { step: 'unable', do: 'isolate', isolation: isolation.id };
+  if (!state.opened) return { step: 'open', do: 'open' };
+  const fastener = nextFastener(sheet, state, 'first');
+  return fastener && { step: 'torque', do: 'torque', ...fastener };
+}
+
+function afterWork({ sheet }: JobSetting, state: JobState): AtStep {
+  const item = closingItems(sheet, state).find(({ id }) => !state.closing[id]);
+  if (item) return { step: 'close', do: 'close', item: item.id };
+  const fastener = nextFastener(sheet, state, 'close');
+  if (fastener) return { step: 'close', do: 'torque', ...fastener };
+  if (!state.barOut) return { step: 'able', do: 'clear', what: 'bar' };
+  const [person] = notClear(state);
+  if (person !== undefined) return { step: 'able', do: 'clear', what: 'person', person };
+  if (!state.toolsCounted) return { step: 'able', do: 'count' };
+  const [isolation] = isolationsToUndo(sheet, state);
+  if (isolation) return { step: 'able', do: 'restore', isolation: isolation.id };
+  if (!state.run) return { step: 'run', do: 'run' };
+  const unset = unsetOf(state);
+  return { step: 'run', do: 'sign', incomplete: unset.length > 0, unset };
+}

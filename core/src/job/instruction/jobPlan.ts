@@ -1,0 +1,95 @@
+import { rockersAt } from '../../barring/assembly';
+import type { BarringPlan, Refused, Stop } from '../../barring/barringPlan';
+import { isRefused } from '../../barring/barringPlan';
+import { marginAt } from '../../barring/assembly';
+import { sumOf, turnsOf } from '../../barring/sites';
+import { planWork } from '../../crank/planWork';
+import { adjustersOf } from '../../engine/adjusters';
+import { cycleDegrees } from '../../engine/firing';
+import type { EngineSheet } from '../../engine/sheet';
+import type { JobAct } from '../journal/events';
+import type { JobSetting } from '../journal/setting';
+import type { JobState, KeptPlan } from '../journal/state';
+import { crankOfJob } from './crankOfJob';
+
+/** The method a job is worked by: the one it began with, or the one chosen since. */
+export function methodOf({ head }: Pick<JobSetting, 'head'>, state: Pick<JobState, 'method'>) {
+  return state.method ?? head.method;
+}
+
+/**
+ * The stops of the job: as its journal keeps them, else as they would be planned now. They are
+ * known by their angles and walked in the order in which the crank meets what is left.
+ */
+export function jobPlan(setting: JobSetting, state: JobState): BarringPlan | Refused {
+  if (state.plan) return planKept(setting.sheet, state.plan);
+  return planNow(setting, state);
+}
+
+/** The last plan of each sheet: a tap asks for it several times, and it seldom changes. */
+const made = new WeakMap<EngineSheet, { key: string; plan: BarringPlan | Refused }>();
+
+function planNow(setting: JobSetting, state: JobState): BarringPlan | Refused {
+  const { sheet } = setting;
+  const startAt = crankOfJob(sheet, state).span?.from;
+  const key = `${methodOf(setting, state)} ${startAt ?? ''}`;
+  const before = made.get(sheet);
+  if (before?.key === key) return before.plan;
+  const plan = planWork(sheet, { method: methodOf(setting, state), startAt });
+  made.set(sheet, { key, plan });
+  return plan;
+}
+
+const kept = new WeakMap<KeptPlan, WeakMap<EngineSheet, BarringPlan>>();
+
+/** The plan with all that follows from the stops that the journal keeps. */
+function planKept(sheet: EngineSheet, plan: KeptPlan): BarringPlan {
+  const bySheet = kept.get(plan) ?? new WeakMap<EngineSheet, BarringPlan>();
+  kept.set(plan, bySheet);
+  const before = bySheet.get(sheet);
+  if (before) return before;
+  const cycle = cycleDegrees(sheet);
+  const adjusters = adjustersOf(sheet);
+  const turns = turnsOf(
+    plan.stops.map(({ at }) => at),
+    cycle,
+  );
+  const margins: number[] = [];
+  const stops = plan.stops.map(({ at, mark, watch, set }, i): Stop => ({
+    at,
+    turn: turns[i] ?? 0,
+    ...(mark !== undefined && { mark }),
+    ...(watch && { watch }),
+    ...rockersAt(adjusters, at, cycle),
+    set: set.flatMap((id) => {
+      const adjuster = adjusters.find((each) => each.id === id);
+      const margin = adjuster && marginAt(adjuster, at, cycle);
+      if (margin === undefined) return [];
+      margins.push(margin);
+      return [{ id, margin }];
+    }),
+  }));
+  const leftOver = plan.unserved.map((id) => ({ id, reason: '', at: null }));
+  const smallestMargin = margins.length > 0 ? Math.min(...margins) : null;
+  const answer = { cycle, stops, smallestMargin, spare: null, totalTurn: sumOf(turns), leftOver };
+  bySheet.set(sheet, answer);
+  return answer;
+}
+
+/**
+ * What a phone writes down by itself as soon as it follows: the plan, once the place is first
+ * told. Every phone makes the same one, and the first that stands counts.
+ */
+export function dueActs(setting: JobSetting, state: JobState): JobAct[] {
+  if (state.plan || state.signed || !crankOfJob(setting.sheet, state).belief.told) return [];
+  const plan = planNow(setting, state);
+  if (isRefused(plan)) return [];
+  const stops = plan.stops.map(({ at, mark, watch, set }) => ({
+    at,
+    ...(mark !== undefined && { mark }),
+    ...(watch && { watch }),
+    set: set.map(({ id }) => id),
+  }));
+  const unserved = plan.leftOver.map(({ id }) => id);
+  return [{ type: 'plan.made', method: methodOf(setting, state), stops, unserved }];
+}

@@ -1,0 +1,61 @@
+import type { Stop } from '../../barring/barringPlan';
+import { specOf } from '../../engine/adjusterEntry';
+import { adjustersOf } from '../../engine/adjusters';
+import { verdictOf } from '../../gauging/judgeReading';
+import type { JobSetting } from '../journal/setting';
+import type { JobState } from '../journal/state';
+
+/**
+ * What is read once more on the round: by the shop's rule the first of each stop, what was
+ * changed besides, or all; what was doubted; and whatever the rule, at least one of each kind.
+ */
+export function roundIds(
+  { sheet, round = 'first' }: JobSetting,
+  state: JobState,
+  stops: readonly Stop[],
+): string[] {
+  const planned = stops.flatMap(({ set }) => set.map(({ id }) => id));
+  const readable = (id: string) => {
+    const { unset, painted } = state.adjusters[id] ?? {};
+    // What has no figure, a bridge that was levelled, is not read at all.
+    return painted === true && !unset && specOf(sheet, id) !== undefined;
+  };
+  const chosen = new Set<string>();
+  for (const { set } of stops) {
+    const first = set.find(({ id }) => readable(id))?.id;
+    if (first !== undefined) chosen.add(first);
+  }
+  for (const id of planned.filter(readable)) {
+    const { locked, fitted, doubted } = state.adjusters[id] ?? {};
+    const changed = locked !== undefined || typeof fitted === 'number';
+    if (round === 'all' || doubted || (round === 'changed' && changed)) chosen.add(id);
+  }
+  const kindOf = new Map(adjustersOf(sheet).map(({ id, kind }) => [id, kind]));
+  const kinds = new Set([...chosen].map((id) => kindOf.get(id)));
+  for (const id of [...planned].filter(readable).sort(changedFirst(state))) {
+    const kind = kindOf.get(id);
+    if (kinds.has(kind)) continue;
+    kinds.add(kind);
+    chosen.add(id);
+  }
+  return planned.filter((id) => chosen.has(id));
+}
+
+/** One that was set tells more than one that was left as found. */
+function changedFirst({ adjusters }: JobState): (a: string, b: string) => number {
+  const kept = (id: string) => Number(adjusters[id]?.kept === true);
+  return (a, b) => kept(a) - kept(b);
+}
+
+/**
+ * What the round still has to read: chosen for it, and not read since it was last changed. A
+ * reading that spans a limit is only begun, unless it was left so.
+ */
+export function unreadOf(setting: JobSetting, state: JobState, stops: readonly Stop[]): string[] {
+  return roundIds(setting, state, stops).filter((id) => {
+    const { again, doubted, againAccepted } = state.adjusters[id] ?? {};
+    const spec = specOf(setting.sheet, id);
+    if (doubted || !again || !spec) return true;
+    return !againAccepted && verdictOf(spec, again) === 'unsure';
+  });
+}

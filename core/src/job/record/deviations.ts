@@ -1,0 +1,43 @@
+import { adjusterName } from '../../engine/adjusterEntry';
+import { formatHours } from '../../units';
+import type { Exemptible, JobState } from '../journal/state';
+
+/** What a job did otherwise than its gates ask, with the reason that was given. */
+export type Deviation = { what: string; reason: string; by: string };
+
+const EXEMPTED: Record<Exemptible, string> = {
+  temperature: 'The temperature was not as the sheet asks',
+  hours: 'The hours were not read',
+  ready: 'Tools and parts were not all laid out',
+};
+
+/**
+ * What stands in the record as a deviation: every gate that was exempted, a tag that is none of
+ * the sheet's, doubtful hours, and what was set where a person said that it may be.
+ */
+export function deviationsOf(state: JobState): Deviation[] {
+  const list: Deviation[] = [];
+  for (const [gate, words] of Object.entries(EXEMPTED) as [Exemptible, string][]) {
+    const exempted = state.exempted[gate];
+    if (exempted) list.push({ what: words, reason: exempted.reason, by: exempted.by });
+  }
+  if (state.tagReason !== undefined) {
+    const by = lastBy(state, 'tag.read');
+    list.push({ what: 'The data tag is none of the sheet’s', reason: state.tagReason, by });
+  }
+  if (state.hours?.sure || state.hours?.replaced) {
+    const reason = state.hours.replaced ? 'the meter was replaced or reset' : 'read once more';
+    const what = `${formatHours(state.hours.hours)} h looked doubtful`;
+    list.push({ what, reason, by: lastBy(state, 'hours.read') });
+  }
+  for (const [id, { placed }] of Object.entries(state.adjusters)) {
+    if (!placed) continue;
+    const what = `${adjusterName(id)} was set where a person placed it`;
+    list.push({ what, reason: placed.reason, by: placed.by });
+  }
+  return list;
+}
+
+function lastBy({ standing }: JobState, type: JobState['standing'][number]['type']): string {
+  return standing.findLast((event) => event.type === type)?.by ?? '';
+}

@@ -1,0 +1,19 @@
+import { adjusterName } from '../../engine/adjusterEntry';
+import type { Feel } from '../../crank/rockersToFeel';
+
+/** What rockers must do, for people: "No. 1 both loose, No. 6 both firm." */
+export function describeFeel({ loose, firm }: Feel): string {
+  const words = [...groups(loose, 'loose'), ...groups(firm, 'firm')];
+  return words.length > 0 ? `${words.join(', ')}.` : 'no rocker tells this place.';
+}
+
+function groups(ids: readonly string[], state: string): string[] {
+  const byCylinder = new Map<string, string[]>();
+  for (const id of ids) {
+    const cylinder = id.split('.')[1] ?? '';
+    byCylinder.set(cylinder, [...(byCylinder.get(cylinder) ?? []), id]);
+  }
+  return [...byCylinder].map(([cylinder, own]) =>
+    own.length > 1 ? `No. ${cylinder} both ${state}` : `${adjusterName(own[0] ?? '')} ${state}`,
+  );
+}

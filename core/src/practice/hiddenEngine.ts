@@ -1,0 +1,169 @@
+import type { Observation } from '../crank/observation';
+import { evidenceOf } from '../crank/evidence';
+import { isRefused } from '../barring/barringPlan';
+import type { Adjuster } from '../engine/adjusters';
+import { adjustersOf } from '../engine/adjusters';
+import { wrap } from '../engine/angle';
+import { marginIn } from '../engine/arc';
+import { cycleDegrees } from '../engine/firing';
+import type { EngineSheet } from '../engine/sheet';
+import { measureOf } from '../gauging/measure';
+import type { Reading } from '../gauging/reading';
+import { readingFromFigure } from '../gauging/reading';
+import { SeededRandom } from '../seededRandom';
+
+/** What is wrong with an engine, or with the one who works at it. */
+export type Faults = {
+  /** Rockers that always feel firm. */
+  tight?: readonly string[];
+  /** Rockers that feel loose unless they stand deep on their lobe. */
+  slack?: readonly string[];
+  /** The chance at each turn to go past by an unknown way, and to notice. */
+  overshoot?: number;
+  /** The chance at each turn that is told as 270° or more to be a full turn out, and not to notice. */
+  miscount?: number;
+  /** What locking a nut closes the gap by, µm. */
+  lockShift?: number;
+  /** Cylinders whose intake and exhaust were set with each other's blade. */
+  swapped?: readonly number[];
+  /** The chance at each act of a long pause in which a stranger may turn the crank. */
+  interrupted?: number;
+};
+
+/** A rocker with slack feels firm only this deep on its lobe, degrees. */
+const SLACK_FEELS_FIRM = -28;
+/** This near a lobe's edge a rocker may feel either way, degrees. */
+const EITHER_WAY = 10;
+/** How far a hand stops from what it waits for, degrees: less than its sight allows. */
+const LANDS_WITHIN = 3;
+/** A hand pulls the same gap a little differently each time, µm. */
+const FEEL_SPREAD = 3;
+/** The shims found in the buckets, µm. */
+const SHIMS = { from: 2400, to: 3000, step: 50 };
+
+export type HiddenEngine = {
+  /** The true crank angle, whole degrees; nobody at the engine knows it. */
+  crank(): number;
+  /** Turns the crank forward by whole degrees. */
+  bar(degrees: number): void;
+  /** The way forward to where this is seen next, at least `from` degrees on; none if never. */
+  wayTo(seen: Observation, from: number): number | undefined;
+  /** The next mark that comes to its pointer, and the way to it. */
+  nextMark(): { name: string; way: number } | undefined;
+  sees(seen: Observation): boolean;
+  feel(id: string): 'loose' | 'firm';
+  /** A reading of the gap, height or preload, between two blades `step` µm apart. */
+  measure(id: string, step: number): Reading;
+  /** Sets a gap and locks its nut, which may shift it. */
+  set(id: string, gap: number): void;
+  /** The size of the shim in a bucket, µm. */
+  shim(id: string): number;
+  fit(id: string, size: number): void;
+};
+
+/**
+ * An engine that knows its own crank angle and gaps and tells them only to whoever bars, feels,
+ * looks and measures. The same seed makes the same engine with the same hands at it.
+ *
+ * `hiddenEngine(sheet, { seed: 7, crank: 137, faults: { tight: ['exhaust.4'] } })`
+ */
+export function hiddenEngine(
+  sheet: EngineSheet,
+  { seed, crank: start, faults }: { seed: number; crank: number; faults: Faults },
+): HiddenEngine {
+  const cycle = cycleDegrees(sheet);
+  const random = new SeededRandom(seed);
+  const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
+  const gaps = trueGaps(sheet, random, faults);
+  const shims = new Map(
+    [...adjusters.keys()].map((id) => {
+      const steps = (SHIMS.to - SHIMS.from) / SHIMS.step;
+      return [id, SHIMS.from + SHIMS.step * random.whole(0, steps)];
+    }),
+  );
+  let crank = wrap(Math.round(start), cycle);
+  const at = (id: string) => adjusters.get(id) as Adjuster;
+  const fitsAt = (seen: Observation, degree: number) => {
+    const evidence = evidenceOf(sheet, seen);
+    return !isRefused(evidence) && evidence.fits[degree] === 1;
+  };
+  /** The middle of the next stretch of degrees where it is seen, and a hand's width off. */
+  const wayTo = (seen: Observation, from: number) => {
+    let into = Math.max(0, Math.ceil(from));
+    const first = into;
+    const seenAt = (way: number) => fitsAt(seen, (crank + way) % cycle);
+    // One that is in sight already is only waited for from its beginning on.
+    while (into > 0 && seenAt(into) && seenAt(into - 1) && first - into < cycle) into--;
+    while (!seenAt(into) && into - first <= cycle) into++;
+    if (into - first > cycle) return undefined;
+    let out = into;
+    while (seenAt(out + 1) && out - into < cycle) out++;
+    const middle = Math.round((into + out) / 2);
+    return Math.max(0, middle + random.whole(-LANDS_WITHIN, LANDS_WITHIN));
+  };
+  return {
+    crank: () => crank,
+    bar(degrees) {
+      crank = wrap(crank + Math.round(degrees), cycle);
+    },
+    wayTo,
+    nextMark() {
+      const ways = (sheet.marks ?? []).map(({ name, at: angle }) => ({
+        name,
+        way:
+          wrap(Math.round(angle) - crank - 5, 360) + 5 + random.whole(-LANDS_WITHIN, LANDS_WITHIN),
+      }));
+      return ways.sort((a, b) => a.way - b.way)[0];
+    },
+    sees: (seen) => fitsAt(seen, crank),
+    feel(id) {
+      const { baseCircle } = at(id);
+      if (faults.tight?.includes(id) || !baseCircle) return 'firm';
+      const margin = marginIn(baseCircle, crank, cycle);
+      if (faults.slack?.includes(id)) return margin < SLACK_FEELS_FIRM ? 'firm' : 'loose';
+      if (Math.abs(margin) < EITHER_WAY) return random.next() < 0.5 ? 'loose' : 'firm';
+      return margin >= 0 ? 'loose' : 'firm';
+    },
+    measure(id, step) {
+      const gap = Math.max(0, (gaps.get(id) ?? 0) + random.whole(-FEEL_SPREAD, FEEL_SPREAD));
+      const measure = measureOf(at(id).entry);
+      if (measure === 'height') return readingFromFigure(gap, 'gauge');
+      if (measure === 'preload') return readingFromFigure(gap, 'wrench');
+      const go = Math.floor(gap / step) * step;
+      return { go, noGo: go + step, how: 'go-no-go' };
+    },
+    set(id, gap) {
+      gaps.set(id, Math.max(0, gap - (faults.lockShift ?? 0)));
+    },
+    shim: (id) => shims.get(id) ?? SHIMS.from,
+    fit(id, size) {
+      gaps.set(id, Math.max(0, (gaps.get(id) ?? 0) + (shims.get(id) ?? size) - size));
+      shims.set(id, size);
+    },
+  };
+}
+
+/** The gaps as they are: worn about their target, the faulty ones far out. */
+function trueGaps(sheet: EngineSheet, random: SeededRandom, faults: Faults): Map<string, number> {
+  const gaps = new Map<string, number>();
+  for (const { id, entry } of adjustersOf(sheet)) {
+    const { low, target, high } = entry.spec ?? { low: 200, target: 250, high: 300 };
+    const worn = Math.round(target + random.normal() * (high - low) * 0.4);
+    const gap = faults.tight?.includes(id)
+      ? 0
+      : faults.slack?.includes(id)
+        ? high + 3 * (high - low)
+        : worn;
+    gaps.set(id, Math.max(0, gap));
+  }
+  for (const cylinder of faults.swapped ?? []) {
+    const [intake, exhaust] = ['intake', 'exhaust'].map(
+      (kind) => adjustersOf(sheet).find((a) => a.kind === kind && a.cylinder === cylinder)?.id,
+    );
+    if (intake === undefined || exhaust === undefined) continue;
+    const before = gaps.get(intake) ?? 0;
+    gaps.set(intake, gaps.get(exhaust) ?? before);
+    gaps.set(exhaust, before);
+  }
+  return gaps;
+}

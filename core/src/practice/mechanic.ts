@@ -1,0 +1,266 @@
+import { isRefused } from '../barring/barringPlan';
+import type { Observation } from '../crank/observation';
+import type { EngineSheet } from '../engine/sheet';
+import { planShims } from '../gauging/shims';
+import type { JobAct } from '../job/journal/events';
+import type { JobSetting } from '../job/journal/setting';
+import type { JobState } from '../job/journal/state';
+import type { AtStep } from '../job/instruction/atWork';
+import { missingTemperature } from '../job/instruction/gates';
+import type { BarInstruction } from '../job/instruction/instruction';
+import { jobPlan } from '../job/instruction/jobPlan';
+import { shimRows } from '../job/instruction/jobShims';
+import type { SeededRandom } from '../seededRandom';
+import type { Faults, HiddenEngine } from './hiddenEngine';
+import type { LogEntry } from './log';
+
+type Answer = readonly JobAct[] | undefined;
+type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
+
+/** Blades this far apart are at hand; stacked they tell a gap finer, µm. */
+const BLADE_STEP = 20;
+const STACK_STEP = 5;
+/** From this way on a turn may be miscounted by a full one, degrees. */
+const MISCOUNTED_FROM = 270;
+/** Shims that can be bought, µm. */
+const TO_BUY = { from: 1000, to: 5000, step: 10 };
+
+/** Does what an instruction says at the hidden engine, and says what came of it. */
+export class Mechanic {
+  /** Readings that spanned a limit and were tried finer already. */
+  private readonly settled = new Set<string>();
+  /** What locking was seen to close, µm: it is left as much looser the next time. */
+  private readonly shifted = new Map<string, number>();
+  /** The bucket or nut in hand, while it is open. */
+  private open = false;
+
+  constructor(
+    private readonly engine: HiddenEngine,
+    private readonly faults: Faults,
+    private readonly random: SeededRandom,
+    private readonly log: LogEntry[],
+  ) {}
+
+  /** Whether a shim is out or a nut is loose. */
+  isOpen(): boolean {
+    return this.open;
+  }
+
+  /** The acts that answer an instruction; undefined where the mechanic knows no answer. */
+  answer(at: AtStep, setting: JobSetting, state: JobState, now: string): Answer {
+    switch (at.do) {
+      case 'answer':
+        return this.say(at, setting, state, now);
+      case 'bar':
+        return this.bar(at);
+      case 'feel':
+        return [...at.feel.loose, ...at.feel.firm].map((id) => this.feel(id));
+      case 'look':
+        return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
+      case 'read':
+        return [this.read(at.id, at.phase, BLADE_STEP)];
+      case 'settle':
+        return this.settle(at);
+      case 'decide':
+        return [{ type: 'adjuster.kept', adjuster: at.id }];
+      case 'adjust':
+      case 'lock':
+        return this.adjust(at);
+      case 'mark':
+        this.log.push({ mark: at.id });
+        return [{ type: 'adjuster.painted', adjuster: at.id }];
+      case 'fit':
+        return 'acts' in at ? this.fit(at.acts) : this.planShims(setting, state);
+      default:
+        return [ordinaryAct(at)];
+    }
+  }
+
+  private say(at: To<'answer'>, setting: JobSetting, state: JobState, now: string): Answer {
+    switch (at.ask) {
+      case 'why':
+        return [{ type: 'why.noted', reason: 'interval' }];
+      case 'tag':
+        return [{ type: 'tag.read', tag: this.random.one(at.tags) }];
+      case 'hours':
+        return [{ type: 'hours.read', hours: 1000 }];
+      case 'ready':
+        return [{ type: 'ready.done', item: at.item }];
+      case 'rotation':
+        return [{ type: 'rotation.stated', sense: 'clockwise', seenFrom: 'front' }];
+      case 'turned':
+        // Who was away never says that nobody turned it.
+        return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
+      case 'shim':
+        return [{ type: 'shim.found', adjuster: at.id, size: this.engine.shim(at.id) }];
+      case 'unserved':
+        return [{ type: 'adjuster.unset', adjuster: at.id, reason: 'no-place' }];
+      case 'temperature':
+        return [temperatureAct(setting.sheet, state, now)];
+      default:
+        return undefined;
+    }
+  }
+
+  /** Turns as told, waits for what is to be seen, and says so; or notices to have gone past. */
+  private bar(at: BarInstruction): Answer {
+    const { sight, turned, to } = at;
+    const mark = sight === 'any-mark' ? this.engine.nextMark() : undefined;
+    const seen: Observation | undefined =
+      sight === 'any-mark' ? mark && { mark: mark.name, state: 'at' } : sight;
+    const way = mark?.way ?? (seen ? this.engine.wayTo(seen, (at.least ?? 5) - 2) : this.byEye(at));
+    if (way === undefined) return undefined;
+    const missed =
+      (turned.degrees ?? way) >= MISCOUNTED_FROM && this.random.next() < (this.faults.miscount ?? 0)
+        ? 360
+        : 0;
+    const past = this.random.next() < (this.faults.overshoot ?? 0) ? this.random.whole(20, 200) : 0;
+    this.turn(way + missed + past);
+    const there = seen && this.engine.sees(seen);
+    if (past > 0 || (seen && !there)) {
+      return [{ type: 'crank.turned', degrees: null, how: 'overshot' }];
+    }
+    const act: JobAct = {
+      type: 'crank.turned',
+      how: 'barred',
+      ...turned,
+      ...(to !== undefined && { to }),
+    };
+    return seen ? [act, this.see(seen)] : [act];
+  }
+
+  private byEye({ turned: { degrees, within = 0 } }: BarInstruction): number | undefined {
+    if (degrees === null) return undefined;
+    return Math.max(0, Math.round(degrees + (2 * this.random.next() - 1) * (within - 1)));
+  }
+
+  private turn(degrees: number): void {
+    this.engine.bar(degrees);
+    this.log.push({ bar: degrees });
+  }
+
+  private see(seen: Observation): JobAct {
+    const see = 'mark' in seen ? seen.mark : 'cylinder' in seen ? seen.cylinder : seen.id;
+    this.log.push({ see, state: seen.state });
+    return { type: 'crank.observed', observation: seen };
+  }
+
+  private feel(id: string): JobAct {
+    const state = this.engine.feel(id);
+    this.log.push({ feel: id, state });
+    return { type: 'crank.observed', observation: { id, state } };
+  }
+
+  private read(id: string, phase: 'found' | 'left' | 'again', step: number): JobAct {
+    const reading = this.engine.measure(id, step);
+    this.log.push({ read: id, phase, go: reading.go, noGo: reading.noGo });
+    return { type: 'reading.taken', adjuster: id, phase, reading };
+  }
+
+  /** Tries the blades at the limit once; what stays between is set, or left once it was set. */
+  private settle({ id, phase }: To<'settle'>): Answer {
+    const key = `${id} ${phase}`;
+    if (!this.settled.has(key)) {
+      this.settled.add(key);
+      return [this.read(id, phase, STACK_STEP)];
+    }
+    if (phase === 'found') return [{ type: 'adjuster.kept', adjuster: id }];
+    this.log.push({ mark: id });
+    return [{ type: 'adjuster.painted', adjuster: id }];
+  }
+
+  private adjust({ id, ...at }: To<'adjust'> | To<'lock'>): Answer {
+    if (at.spec) {
+      const loose = this.shifted.get(id) ?? 0;
+      this.engine.set(id, at.spec.target + loose);
+      // A gap that came out off its target tells what locking does: so much looser next time.
+      const { go, noGo } = this.engine.measure(id, STACK_STEP);
+      const off = at.spec.target - (go + (noGo ?? go)) / 2;
+      this.shifted.set(id, loose + Math.round(off));
+    }
+    this.log.push({ set: id });
+    const { torque } = at;
+    return [
+      torque === undefined
+        ? { type: 'adjuster.locked', adjuster: id, how: 'feel' }
+        : { type: 'adjuster.locked', adjuster: id, how: 'torque', torque },
+    ];
+  }
+
+  private planShims(setting: JobSetting, state: JobState): Answer {
+    const plan = jobPlan(setting, state);
+    if (isRefused(plan)) return undefined;
+    const rows = shimRows(setting.sheet, state, plan);
+    const { policy } = setting;
+    const shims = planShims(rows, { stock: [], buy: TO_BUY, policy });
+    if (shims.outside.length > 0) {
+      return shims.outside.map((adjuster) => ({
+        type: 'adjuster.unset',
+        adjuster,
+        reason: 'no-part',
+      }));
+    }
+    const stay = shims.rows.filter(({ id, from }) => from === id && !state.adjusters[id]?.painted);
+    stay.forEach(({ id }) => this.log.push({ mark: id }));
+    return [
+      { type: 'shims.planned', ...shims },
+      ...stay.flatMap(({ id }): JobAct[] => [
+        { type: 'adjuster.kept', adjuster: id },
+        { type: 'adjuster.painted', adjuster: id },
+      ]),
+    ];
+  }
+
+  /** One bucket at a time: out with the one shim, in with the other, a stand-in where it waits. */
+  private fit(acts: readonly { id: string; in: number | null }[]): Answer {
+    const [act] = acts;
+    if (!act) return undefined;
+    this.engine.fit(act.id, act.in ?? this.engine.shim(act.id));
+    this.log.push({ set: act.id });
+    return [{ type: 'shim.fitted', adjuster: act.id, size: act.in }];
+  }
+}
+
+/** What is simply done as it is told. */
+function ordinaryAct(at: AtStep): JobAct {
+  switch (at.do) {
+    case 'isolate':
+      return { type: 'isolation.done', isolation: at.isolation };
+    case 'open':
+      return { type: 'opening.done' };
+    case 'torque':
+      return {
+        type: 'torque.done',
+        sequence: at.sequence,
+        stage: at.stage,
+        fastener: at.fastener,
+      };
+    case 'round':
+      return { type: 'round.done' };
+    case 'close':
+      return { type: 'closing.done', item: at.item };
+    case 'clear':
+      return at.what === 'bar' ? { type: 'bar.out' } : { type: 'clear.said', person: at.person };
+    case 'count':
+      return { type: 'tools.counted' };
+    case 'restore':
+      return { type: 'isolation.undone', isolation: at.isolation };
+    case 'run':
+      return { type: 'run.noted', ran: true, leaks: false };
+    case 'sign':
+      return { type: 'job.signed', name: 'Ina', ...(at.incomplete && { incomplete: true }) };
+    default:
+      throw new Error(`Nothing is simply done for “${at.do}”.`);
+  }
+}
+
+/** Rested since yesterday, or run hot just now; what cannot be waited for has its reason. */
+function temperatureAct(sheet: EngineSheet, state: JobState, now: string): JobAct {
+  const [missing] = missingTemperature(sheet, state, now);
+  const yesterday = new Date(Date.parse(now) - 86_400_000).toISOString();
+  if (missing?.code === 'cold-since') return { type: 'cold.stated', since: yesterday };
+  if (missing?.code === 'hot-stated') {
+    return { type: 'hot.stated', stopped: now, ran: sheet.temperature?.soakMinutes ?? 0 };
+  }
+  return { type: 'gate.exempted', gate: 'temperature', reason: 'It cannot be run again today.' };
+}

@@ -1,0 +1,60 @@
+import type { EngineSheet, JobOutcome } from '../src';
+import {
+  adjustersOf,
+  closingItems as _,
+  cycleDegrees,
+  holdsAt,
+  isKnown,
+  isolationsOf,
+  marginAt,
+} from '../src';
+
+export type Broken = { law: string; what: string; at: number };
+
+/** What a job did that no job may do, and the smallest margin at which anything was done. */
+export function brokenLaws(
+  sheet: EngineSheet,
+  start: number,
+  { events, log, outcome }: JobOutcome,
+): { broken: Broken[]; worst: number; acts: number } {
+  const cycle = cycleDegrees(sheet);
+  const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
+  const broken: Broken[] = [];
+  let crank = start;
+  let worst = Infinity;
+  const marked = new Set<string>();
+  for (const entry of log) {
+    if ('bar' in entry) crank = (crank + entry.bar) % cycle;
+    if ('mark' in entry) marked.add(entry.mark);
+    const id = 'read' in entry ? entry.read : 'set' in entry ? entry.set : undefined;
+    const adjuster = id === undefined ? undefined : adjusters.get(id);
+    if (!adjuster) continue;
+    const need = 'need' in adjuster.place ? adjuster.place.need : 0;
+    worst = Math.min(worst, (marginAt(adjuster, crank, cycle) ?? -Infinity) - need);
+    if (!holdsAt(adjuster, crank, cycle))
+      broken.push({ law: 'off its place', what: adjuster.id, at: crank });
+  }
+  const isolated = new Set<string>();
+  const unset = new Set<string>();
+  const out = new Set<string>();
+  for (const event of events) {
+    if (!isKnown(event)) continue;
+    if (event.type === 'isolation.done') isolated.add(event.isolation);
+    if (event.type === 'adjuster.unset') unset.add(event.adjuster);
+    if (event.type !== 'crank.turned') continue;
+    if (isolationsOf(sheet).some(({ id }) => !isolated.has(id)))
+      broken.push({ law: 'barred before isolation', what: event.id, at: crank });
+    if (out.size > 0)
+      broken.push({ law: 'barred with a shim out', what: [...out].join(), at: crank });
+  }
+  if (outcome === 'stuck')
+    broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
+  else {
+    for (const id of adjusters.keys()) {
+      if (!marked.has(id) && !unset.has(id)) broken.push({ law: 'forgotten', what: id, at: crank });
+    }
+    if (unset.size > 0 !== (outcome === 'incomplete'))
+      broken.push({ law: 'signed as it is not', what: outcome, at: crank });
+  }
+  return { broken, worst, acts: events.length };
+}

@@ -1,0 +1,35 @@
+import type { EngineSheet, Faults, SimulatedJob } from '../src';
+import { adjustersOf, BARRING_METHODS, cycleDegrees, SeededRandom } from '../src';
+
+/** A job from a seed: method, policy, starting angle, phones, and at most one fault of a kind. */
+export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
+  const random = new SeededRandom(seed * 7 + 1);
+  return {
+    method: random.one(BARRING_METHODS),
+    policy: random.one(['leave-inside', 'reset-all', 'loose-side'] as const),
+    start: random.whole(0, cycleDegrees(sheet) - 1),
+    seed,
+    faults: randomFaults(sheet, random),
+    phones: random.next() < 0.3 ? 2 : 1,
+    round: random.one(['first', 'changed', 'all'] as const),
+  };
+}
+
+function randomFaults(sheet: EngineSheet, random: SeededRandom): Faults {
+  const rockers = adjustersOf(sheet).filter(({ kind }) => kind === 'intake' || kind === 'exhaust');
+  const chance = (share: number) => random.next() < share;
+  if (rockers.length === 0) return {};
+  const one = random.one(rockers);
+  const own = rockers.filter(({ cylinder }) => cylinder === one.cylinder).map(({ id }) => id);
+  const liars = chance(0.3) ? own : [one.id];
+  const kind = random.whole(0, 2);
+  return {
+    ...(kind === 0 && { tight: liars }),
+    ...(kind === 1 && { slack: liars }),
+    ...(chance(0.3) && { overshoot: 0.15 }),
+    ...(chance(0.4) && { miscount: 0.2 }),
+    ...(chance(0.3) && { lockShift: 30 }),
+    ...(chance(0.2) && { swapped: [one.cylinder] }),
+    ...(chance(0.3) && { interrupted: 0.03 }),
+  };
+}
