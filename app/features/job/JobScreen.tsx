@@ -52,9 +52,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   const { present } = job;
   const view = useCallback((i: number) => setAhead(i === present ? undefined : i), [present]);
   // Who looked ahead, or back, and whose work has come there by now, looks no further.
-  useEffect(() => {
-    if (ahead === present) setAhead(undefined);
-  }, [ahead, present]);
+  if (ahead === present) setAhead(undefined);
   const viewed = ahead === undefined ? present : Math.min(ahead, job.steps.length - 1);
   const step = job.steps[viewed] as (typeof job.steps)[number];
   const place = placeOf(job, viewed, selected);
