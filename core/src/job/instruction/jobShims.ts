@@ -45,8 +45,22 @@ export function shimRows(sheet: EngineSheet, state: JobState, plan: BarringPlan)
     ) {
       return [];
     }
-    return [{ id, old, measured: asJudged(spec, gap, Math.round(measured)), spec, stop }];
+    const judged = asJudged(spec, gap, Math.round(measured));
+    return [{ id, old, measured: judged, spec: wellInside(spec), stop }];
   });
+}
+
+/** Nearer to a limit than this a blade that counts as the limit may say outside, µm. */
+const CLEAR_OF_LIMITS = 10;
+
+/**
+ * The limits to plan by: a shim that leaves the gap on the very edge would be judged outside by
+ * one reading and inside by the next, and be planned for ever.
+ */
+function wellInside({ low, target, high }: Spec): Spec {
+  const room = Math.min(target - low, high - target);
+  const clear = room >= 3 * CLEAR_OF_LIMITS ? CLEAR_OF_LIMITS : 0;
+  return { low: low + clear, target, high: high - clear };
 }
 
 /** A gap that is judged outside its limits, though by a hair, is planned as one that is. */
