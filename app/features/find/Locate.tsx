@@ -1,5 +1,13 @@
 import type { CrankBelief, EngineSheet, Observation, Refused, Rotation } from '@longbar/core';
-import { adjustersOf, cycleDegrees, isRefused, seatingOf, wrap } from '@longbar/core';
+import {
+  adjustersOf,
+  cycleDegrees,
+  describeOdd,
+  describeSeen,
+  isRefused,
+  seatingOf,
+  wrap,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { EngineDial } from '../../drawing/EngineDial';
@@ -11,7 +19,7 @@ import { Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 import { CylinderFeel } from './CylinderFeel';
-import { oddWords, placesWords, seenWords, widthOf } from './findWords';
+import { placesWords, widthOf } from './findWords';
 import { HomeMadeMarks } from './HomeMadeMarks';
 import { MarksSeen } from './MarksSeen';
 
@@ -92,11 +100,11 @@ function Answer({ sheet, rotation, belief }: AnswerProps) {
       </Words>
       {clash && (
         <Words color="stop" style={styles.centred}>
-          Look again: {new Intl.ListFormat('en').format(clash.map(seenWords))}. If all of it is so,
-          the crank was turned meanwhile.
+          Look again: {new Intl.ListFormat('en').format(clash.map(describeSeen))}. If all of it is
+          so, the crank was turned meanwhile.
         </Words>
       )}
-      {oddWords(odd).map((text) => (
+      {describeOdd(odd).map((text) => (
         <Words key={text} as="strong" color="stop">
           {text}
         </Words>

@@ -1,6 +1,6 @@
 import type { CrankBelief, EngineSheet } from '@longbar/core';
-import { isRefused, planBarring } from '@longbar/core';
-import { oddWords, onward, placesWords, seenWords } from './findWords';
+import { describeOdd, describeSeen, isRefused, planBarring } from '@longbar/core';
+import { onward, placesWords } from './findWords';
 
 const sheet = {
   format: 'longbar.sheet/1',
@@ -30,14 +30,14 @@ describe('where the crank is, in words', () => {
   });
 
   it('names each odd one, and what was seen', () => {
-    expect(oddWords(['exhaust.4'])).toEqual([
+    expect(describeOdd(['exhaust.4'])).toEqual([
       'No. 4 exhaust is the odd one: tight, slack or misread.',
     ]);
-    expect(seenWords({ mark: 'II', state: 'at' })).toBe('mark II at the pointer');
-    expect(seenWords({ id: 'intake.1', state: 'peak' })).toBe(
+    expect(describeSeen({ mark: 'II', state: 'at' })).toBe('mark II at the pointer');
+    expect(describeSeen({ id: 'intake.1', state: 'peak' })).toBe(
       'No. 1 intake has stopped going down',
     );
-    expect(seenWords({ cylinder: 3, state: 'top' })).toBe('No. 3 at its top');
+    expect(describeSeen({ cylinder: 3, state: 'top' })).toBe('No. 3 at its top');
   });
 
   it('tells how far to bar and what must be felt there; nothing while it is not told', () => {

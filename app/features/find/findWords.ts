@@ -1,12 +1,5 @@
-import type {
-  BarringPlan,
-  CrankArc,
-  CrankBelief,
-  EngineSheet,
-  Observation,
-  Rotation,
-} from '@longbar/core';
-import { adjusterName, cycleDegrees, describeFeel, rockersToFeel, wayTo } from '@longbar/core';
+import type { BarringPlan, CrankArc, CrankBelief, EngineSheet, Rotation } from '@longbar/core';
+import { cycleDegrees, describeFeel, rockersToFeel, wayTo } from '@longbar/core';
 
 /** How many places remain, and how wide. */
 export function placesWords(arcs: readonly CrankArc[], cycle = 720): string {
@@ -17,21 +10,6 @@ export function placesWords(arcs: readonly CrankArc[], cycle = 720): string {
   const wide = new Intl.ListFormat('en').format(widths.map((width) => `${width}°`));
   if (arcs.length === 1) return `One place, ${wide} wide.`;
   return `One of ${arcs.length} places, ${wide} wide.`;
-}
-
-/** The rockers that do not fit where the crank is, each named. */
-export function oddWords(odd: readonly string[]): string[] {
-  return odd.map((id) => `${adjusterName(id)} is the odd one: tight, slack or misread.`);
-}
-
-/** An observation in words, as it was made. */
-export function seenWords(seen: Observation): string {
-  if ('mark' in seen) return `mark ${seen.mark} at the pointer`;
-  if ('cylinder' in seen) {
-    return seen.state === 'top' ? `No. ${seen.cylinder} at its top` : `No. ${seen.cylinder} rocks`;
-  }
-  if (seen.state === 'peak') return `${adjusterName(seen.id)} has stopped going down`;
-  return `${adjusterName(seen.id)} ${seen.state === 'down' ? 'fully down' : seen.state}`;
 }
 
 /** The way to the next stop, and what must be felt there; nothing while the place is not told. */

@@ -1,4 +1,4 @@
-import type { Instruction, Stop } from '@longbar/core';
+import type { Stop } from '@longbar/core';
 import { isAtAdjuster, isRefused } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { memo, useCallback, useEffect, useState } from 'react';
@@ -18,6 +18,7 @@ import { KeysHelp } from './frame/KeysHelp';
 import { StepBody } from './StepBody';
 import type { WorkingJob } from './model/useJob';
 import { useJob } from './model/useJob';
+import { useInstructionAloud } from './reading/speech';
 
 /** The job, full screen: the present step, the map, and the way ahead. */
 export function JobScreen({ id }: { id: string }) {
@@ -50,6 +51,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   const [ahead, setAhead] = useState<number>();
   const [selected, setSelected] = useState<string>();
   const { present } = job;
+  useInstructionAloud(job.says);
   const view = useCallback((i: number) => setAhead(i === present ? undefined : i), [present]);
   // Who looked ahead, or back, and whose work has come there by now, looks no further.
   if (ahead === present) setAhead(undefined);
@@ -86,7 +88,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
           />
         </View>
         <View style={[styles.aside, { borderColor: tokens.line }]}>{body}</View>
-        <KeysHelp />
+        <KeysHelp job={job} />
       </View>
     );
   }
@@ -123,7 +125,7 @@ function placeOf(job: WorkingJob, viewed: number, selected: string | undefined):
   if (step?.id === 'round' && read && job.crank.settable.has(selected)) {
     return { stop, lit: [selected], chosen: selected };
   }
-  const atWork = instruction && (isAtAdjuster(instruction) || isShim(instruction));
+  const atWork = instruction && isAtAdjuster(instruction);
   if (!atWork || viewed !== job.present) {
     // A stop that is finished while the crank still stands there can be looked through.
     const stands = stop?.set.some(({ id }) => offered.includes(id)) ?? false;
@@ -134,10 +136,6 @@ function placeOf(job: WorkingJob, viewed: number, selected: string | undefined):
   const held = (id: string) => here.includes(id) && job.crank.settable.has(id);
   const chosen = selected !== undefined && held(selected) ? selected : instruction.id;
   return { stop: own, lit: here.filter(held), chosen };
-}
-
-function isShim(instruction: Instruction): instruction is Instruction & { id: string } {
-  return instruction.do === 'answer' && instruction.ask === 'shim';
 }
 
 const ASIDE = 388;

@@ -50,6 +50,11 @@ function Paper({ job }: { job: WorkingJob }) {
           ? 'The crank’s position is not known: find it before anything is read.'
           : `The crank was last at about ${Math.round(at)}°.`}
       </Words>
+      {job.says && (
+        <Words as="strong">
+          Next: {[job.says.what, job.says.detail].filter(Boolean).join('. ')}
+        </Words>
+      )}
       {open.length === 0 && <Words>Nothing is left to set.</Words>}
       {open.map(({ stop, place, ids }) => (
         <PaperStop key={place} {...{ job, stop, place, ids }} />

@@ -8,7 +8,7 @@ import { Way } from '../../theme/Way';
 /** The job in progress: one tap from where it was left. */
 export function OpenJobCard({ job }: { job: OpenJobLine }) {
   const tokens = useTokens();
-  const next = job.next ? `${job.next} is next. ` : '';
+  const next = job.next ? `Next: ${job.next}. ` : '';
   return (
     <Way
       to={`/jobs/${job.id}`}

@@ -1,5 +1,5 @@
 import type { MachineLine } from '@longbar/core';
-import { adjusterName, adjustersOf } from '@longbar/core';
+import { adjustersOf } from '@longbar/core';
 import type { KeptJob } from '../../state/jobs';
 import { openJob } from '../../state/jobs';
 import { workingJob } from '../job/model/workingJob';
@@ -49,11 +49,9 @@ function fromPhone(job: KeptJob): OpenJobLine[] {
     state,
     steps,
     present: place,
+    says,
   } = workingJob(job, new Date().toISOString());
   const step = steps[place];
-  const open =
-    step?.id === 'stop' ? step.missing.find(({ code }) => code === 'adjuster') : undefined;
-  const next = open && 'id' in open ? open.id : undefined;
   const all = adjustersOf(setting.sheet).length;
   const done = Object.values(state.adjusters).filter(({ painted }) => painted).length;
   return [
@@ -65,7 +63,7 @@ function fromPhone(job: KeptJob): OpenJobLine[] {
       of: steps.length,
       done,
       all,
-      ...(next && { next: adjusterName(next) }),
+      ...(says && { next: says.what }),
     },
   ];
 }

@@ -93,6 +93,10 @@ export class Mechanic {
         return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
       case 'shim':
         return [{ type: 'shim.found', adjuster: at.id, size: this.engine.shim(at.id) }];
+      case 'question': {
+        const { key, says } = at.question;
+        return [{ type: 'question.answered', question: key, answer: 'Looked, it is so', says }];
+      }
       case 'unserved':
         return [{ type: 'adjuster.unset', adjuster: at.id, reason: 'no-place' }];
       case 'temperature':

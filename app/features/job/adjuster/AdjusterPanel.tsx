@@ -1,14 +1,7 @@
 import type { AdjusterEntry, JobAct, Question } from '@longbar/core';
-import {
-  adjusterName,
-  entryOf,
-  isRefused,
-  measureOf,
-  plainBlades,
-  questionsAt,
-} from '@longbar/core';
+import { adjusterInstruction, adjusterName, entryOf, isRefused, measureOf } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { StyleSheet } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Spread } from '../../../theme/Panel';
@@ -77,11 +70,8 @@ function Panel({ entry, set, ...props }: PanelProps) {
   const state = job.state.adjusters[id];
   const findings = useFindings(job.setting.head.machine).filter(({ ids }) => ids.includes(id));
   const view = adjusterView(state, entry, job.setting.policy, phase);
-  const [question] = questionsAt(job.state, id, {
-    sheet: job.setting.sheet,
-    left: job.context.lastLeft?.readings ?? {},
-    blades: plainBlades(set),
-  });
+  const next = adjusterInstruction(job.setting, job.state, id);
+  const question = next?.do === 'answer' && next.ask === 'question' ? next.question : undefined;
   const record = job.act;
   const act = useCallback(
     (act: JobAct) => {
@@ -95,11 +85,10 @@ function Panel({ entry, set, ...props }: PanelProps) {
     act({
       type: 'reading.taken',
       adjuster: id,
-      phase: 'found',
+      phase: view.reads ?? 'found',
       reading: { go: 0, noGo: null, how: 'go-no-go' },
       tried: [],
     });
-  useEffect(() => say(adjusterName(id)), [say, id]);
   const primary = question ? null : (
     <>
       <Offer {...{ job, id, entry, view, act }} key={`${id} ${view.offers}`} />

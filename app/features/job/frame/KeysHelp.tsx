@@ -4,6 +4,7 @@ import { Act } from '../../../theme/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../theme/Words';
+import type { WorkingJob } from '../model/useJob';
 
 const KEYS: [key: string, does: string][] = [
   ['Arrows', 'move over the map, from rocker to rocker'],
@@ -13,8 +14,8 @@ const KEYS: [key: string, does: string][] = [
   ['?', 'shows and hides these keys'],
 ];
 
-/** The keys of the job, on `?`. */
-export function KeysHelp() {
+/** The keys of the job and what is to be done now, on `?`. */
+export function KeysHelp({ job: { says } }: { job: WorkingJob }) {
   const tokens = useTokens();
   const [shown, setShown] = useState(false);
   useEffect(() => {
@@ -35,6 +36,7 @@ export function KeysHelp() {
       style={[styles.card, { backgroundColor: tokens.sheet, borderColor: tokens.ink }]}
     >
       <Words as="heading">Keys</Words>
+      {says && <Words>Now: {says.what}</Words>}
       {KEYS.map(([key, does]) => (
         <View key={key} style={styles.row}>
           <Words as="strong" style={styles.key}>

@@ -52,6 +52,13 @@ function Turning({ job }: { job: WorkingJob }) {
   return (
     <>
       <LinkBoard word={word} turn={turn} role="helper" />
+      {!turn && job.says && (
+        <Stack>
+          <Words color="secondInk">The one at the rockers now:</Words>
+          <Words as="heading">{job.says.what}</Words>
+          <Words>{job.says.detail}</Words>
+        </Stack>
+      )}
       {turn && (
         <View style={styles.dial}>
           <EngineDial sheet={sheet} at={turn.from} turn={turn.degrees} size={220} />

@@ -7,6 +7,7 @@ import type {
   JobSetting,
   JobState,
   Refused,
+  SaidInstruction,
   Step,
 } from '@longbar/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -28,6 +29,8 @@ export type WorkingJob = {
   crank: CrankOfJob;
   /** The one thing to do next; none once the job is signed. */
   instruction: Instruction | undefined;
+  /** The same in words. */
+  says: SaidInstruction | undefined;
   /** What may be set where the crank stands, and is asked for. */
   offered: readonly string[];
   steps: Step[];

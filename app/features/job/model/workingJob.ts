@@ -1,7 +1,9 @@
 import {
   crankOfJob,
+  describeInstruction,
   instructionOf,
   isRefused,
+  itemNames,
   jobPlan,
   jobSteps,
   offeredOf,
@@ -25,6 +27,7 @@ export function workingJob(kept: KeptJob, now: string): Omit<WorkingJob, 'by' | 
     plan,
     crank: crankOfJob(setting.sheet, state),
     instruction,
+    says: instruction && describeInstruction(instruction, itemNames(setting.sheet, state)),
     offered: isRefused(plan) ? [] : offeredOf(setting, state, plan, wantedOf(setting, state, plan)),
     steps,
     present: presentStep(setting, state, steps, instruction),

@@ -1,5 +1,12 @@
 import type { EngineSheet, InstructionTo, JobAct } from '@longbar/core';
-import { cycleDegrees, describeFeel, ratchetClicks, toolTurns } from '@longbar/core';
+import {
+  cycleDegrees,
+  describeBar,
+  describeFeel,
+  describeOdd,
+  ratchetClicks,
+  toolTurns,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
@@ -8,7 +15,6 @@ import { Caution } from '../../../theme/Caution';
 import { Row } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { oddWords, seenWords } from '../../find/findWords';
 import { crankAngle, jobCells } from '../engine/jobCells';
 import { JobMap } from '../engine/JobMap';
 import { StepFrame } from '../frame/StepFrame';
@@ -26,6 +32,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
   const { sheet } = job.setting;
   const { turned, least = 0, most = 0, to, feel, sight, rotation, reversible } = instruction;
   const turn = Math.round(turned.degrees ?? 0);
+  const says = describeBar(instruction);
   const from = crankAngle(job);
   const bar: JobAct = {
     type: 'crank.turned',
@@ -58,7 +65,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
     >
       <View style={styles.centre}>
         <Words as="title" style={styles.centred}>
-          Bar {turn}° {rotation?.sense ?? 'on'}
+          {says.what}
         </Words>
         <Words color="secondInk" style={styles.centred}>
           {[
@@ -76,7 +83,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
           />
         )}
         <Words as="strong" style={styles.centred}>
-          {sightWords(instruction, turn)}
+          {says.sight}
         </Words>
         <Words as="note" color="secondInk" style={styles.centred}>
           {reversible
@@ -85,7 +92,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
         </Words>
       </View>
       <Words as="heading">There: {describeFeel(feel)}</Words>
-      {oddWords(job.crank.belief.odd).map((text) => (
+      {describeOdd(job.crank.belief.odd).map((text) => (
         <Words key={text} as="strong" color="stop">
           {text}
         </Words>
@@ -122,18 +129,6 @@ function toolWords(barring: EngineSheet['barring'], turn: number): string[] {
   if (barring.teeth !== undefined)
     words.push(`${number.format(ratchetClicks(turns, barring.teeth))} clicks`);
   return words;
-}
-
-/** What is waited for on the way. */
-function sightWords({ sight, why }: InstructionTo<'bar'>, turn: number): string {
-  if (!sight || sight === 'any-mark') {
-    return 'No mark stands here: by eye, or by the turns of the tool.';
-  }
-  if ('mark' in sight) {
-    return turn >= 360 ? `Mark ${sight.mark} comes round once more.` : `To mark ${sight.mark}.`;
-  }
-  const slowly = `Slowly, until ${seenWords(sight)}.`;
-  return why === 'peak' ? `${slowly} That tells the place before the stop.` : slowly;
 }
 
 const styles = StyleSheet.create({

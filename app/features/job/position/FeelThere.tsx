@@ -1,5 +1,5 @@
 import type { Feel, InstructionTo, JobAct } from '@longbar/core';
-import { adjusterName } from '@longbar/core';
+import { adjusterName, describeOdd } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
@@ -7,7 +7,6 @@ import { Choice } from '../../../theme/Choice';
 import { Row, Stack } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { oddWords } from '../../find/findWords';
 import { crankAngle, jobCells } from '../engine/jobCells';
 import { JobMap } from '../engine/JobMap';
 import { StepFrame } from '../frame/StepFrame';
@@ -29,7 +28,7 @@ export function FeelThere({ job, wide, after, instruction }: Props) {
         onPress: () => job.act(...asTold(feel)),
       }}
     >
-      <Words as="title">Feel these first</Words>
+      <Words as="title">{job.says?.what}</Words>
       <Words color="secondInk">
         Nothing is read here before they were felt. One that is otherwise: tap what it does; a tight
         or a slack one is named and does not spoil the place.
@@ -57,7 +56,7 @@ export function FeelThere({ job, wide, after, instruction }: Props) {
           </View>
         ))}
       </Stack>
-      {oddWords(instruction.odd).map((text) => (
+      {describeOdd(instruction.odd).map((text) => (
         <Words key={text} as="strong" color="stop">
           {text}
         </Words>

@@ -1,11 +1,11 @@
 import type { Instruction, Observation } from '@longbar/core';
-import { isRefused, rotationOf } from '@longbar/core';
+import { describeSeen, isRefused, rotationOf } from '@longbar/core';
 import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Row } from '../../../theme/Panel';
 import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import { onward, seenWords } from '../../find/findWords';
+import { onward } from '../../find/findWords';
 import { Locate } from '../../find/Locate';
 import { StepFrame } from '../frame/StepFrame';
 import type { WorkingJob } from '../model/useJob';
@@ -69,17 +69,10 @@ function Next({ job }: Pick<StepProps, 'job'>) {
     const rotation = rotationOf(setting.sheet, state);
     return <Words as="strong">{onward(setting.sheet, plan, crank.belief, rotation)}</Words>;
   }
-  if (instruction?.do === 'look') {
-    return <Words as="strong">Look again at {instruction.again.map(seenWords).join(', ')}.</Words>;
-  }
-  if (instruction?.do === 'feel') {
-    const asked = askedCylinders(instruction);
-    const [only] = asked;
+  if (instruction?.do === 'look' || instruction?.do === 'feel') {
     return (
       <Words as="strong">
-        {asked.length > 1
-          ? `Feel No. ${asked.join(' and ')}: one mistaken rocker must not decide it.`
-          : `Wiggle No. ${only} next: it tells the most.`}
+        {job.says?.what}: {job.says?.detail}
       </Words>
     );
   }
@@ -120,5 +113,5 @@ function Next({ job }: Pick<StepProps, 'job'>) {
 }
 
 function peakWords(sight: Observation): string {
-  return 'id' in sight ? seenWords(sight) : `${seenWords(sight)} is seen`;
+  return 'id' in sight ? describeSeen(sight) : `${describeSeen(sight)} is seen`;
 }

@@ -1,4 +1,5 @@
-import { useCallback } from 'react';
+import type { SaidInstruction } from '@longbar/core';
+import { useCallback, useEffect } from 'react';
 import { useAppSelector } from '../../../state/store';
 
 /** Whether this browser can speak at all. */
@@ -15,4 +16,14 @@ export function useSpeech(): (words: string) => void {
     },
     [aloud],
   );
+}
+
+/** Says the instruction when it changes, after whatever was tapped has been said. */
+export function useInstructionAloud(says: SaidInstruction | undefined): void {
+  const aloud = useAppSelector((state) => state.preferences.aloud);
+  const words = says && [says.what, says.detail].filter(Boolean).join('. ');
+  useEffect(() => {
+    if (!aloud || !CAN_SPEAK || words === undefined) return;
+    window.speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+  }, [aloud, words]);
 }

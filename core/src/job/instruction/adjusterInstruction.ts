@@ -4,18 +4,22 @@ import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { adjusterStep } from './adjusterStep';
 import type { Instruction, InstructionTo } from './instruction';
+import { questionsAt } from './questions';
 
 type AtAdjuster = Extract<Instruction, { id: string }>;
 type Bare<T> = T extends unknown ? Omit<T, 'step' | 'missing'> : never;
 
 /** What to do at one adjuster next; undefined where nothing is asked of it there. */
 export function adjusterInstruction(
-  { sheet, policy }: JobSetting,
+  setting: JobSetting,
   state: JobState,
   id: string,
 ): Bare<AtAdjuster> | undefined {
+  const { sheet, policy } = setting;
   const entry = entryOf(sheet, id);
   if (!entry) return undefined;
+  const [question] = questionsAt(setting, state, id);
+  if (question) return { do: 'answer', ask: 'question', id, question };
   const own = state.adjusters[id] ?? {};
   const torque = entry.locknut?.torque;
   const lock = { id, ...(torque !== undefined && { torque }) };
@@ -49,9 +53,14 @@ export function adjusterInstruction(
   }
 }
 
-/** Whether an instruction is about one adjuster. */
-export function isAtAdjuster(
-  instruction: Instruction,
-): instruction is InstructionTo<'read' | 'settle' | 'decide' | 'adjust' | 'lock' | 'mark'> {
+type WorkAt =
+  | InstructionTo<'read' | 'settle' | 'decide' | 'adjust' | 'lock' | 'mark'>
+  | Extract<Instruction, { do: 'answer'; ask: 'shim' | 'question' }>;
+
+/** Whether an instruction is worked at one adjuster, on its own panel. */
+export function isAtAdjuster(instruction: Instruction): instruction is WorkAt {
+  if (instruction.do === 'answer') {
+    return instruction.ask === 'shim' || instruction.ask === 'question';
+  }
   return ['read', 'settle', 'decide', 'adjust', 'lock', 'mark'].includes(instruction.do);
 }

@@ -5,6 +5,7 @@ import type { Judgement } from '../../gauging/judgeReading';
 import type { Feel } from '../../crank/rockersToFeel';
 import type { Observation } from '../../crank/observation';
 import type { Missing } from './missing';
+import type { Question } from './questions';
 
 /** The steps of a job, in the order of the work. */
 export type StepId =
@@ -58,6 +59,8 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | { do: 'answer'; ask: 'method'; refused: string }
   | { do: 'answer'; ask: 'unserved'; id: string; figure: boolean }
   | { do: 'answer'; ask: 'shim'; id: string }
+  /** What its reading raises, before anything is done to it. */
+  | { do: 'answer'; ask: 'question'; id: string; question: Question }
   | { do: 'isolate'; isolation: string }
   | { do: 'open' }
   | { do: 'torque'; sequence: string; stage: number; fastener: number }

@@ -4,7 +4,7 @@ import type { JobAct } from '../..';
 import { foldJob, questionsAt, unansweredFindings } from '../..';
 
 const blades = [200, 250, 300, 350, 400, 500, 550, 600, 650, 700, 750];
-const evidence = { sheet: inlineSix(), left: {}, blades };
+const evidence = { sheet: inlineSix(), bladeSets: [{ name: 'mm', unit: 'mm' as const, blades }] };
 const tapped = (adjuster: string, go: number, noGo: number): JobAct => ({
   type: 'reading.taken',
   adjuster,
@@ -16,7 +16,7 @@ const tapped = (adjuster: string, go: number, noGo: number): JobAct => ({
   ],
 });
 const asked = (id: string, acts: JobAct[]) =>
-  questionsAt(foldJob(journal(acts)), id, evidence).map(({ key }) => key.split(' ').at(-1));
+  questionsAt(evidence, foldJob(journal(acts)), id).map(({ key }) => key.split(' ').at(-1));
 
 describe('questions before an adjuster is touched', () => {
   it('are none of a reading inside or a little outside its limits', () => {
@@ -44,7 +44,7 @@ describe('questions before an adjuster is touched', () => {
 
   it('are done with once answered, until it reads otherwise, and once it is changed', () => {
     const acts = [tapped('intake.1', 550, 600)];
-    const [first] = questionsAt(foldJob(journal(acts)), 'intake.1', evidence);
+    const [first] = questionsAt(evidence, foldJob(journal(acts)), 'intake.1');
     const answer: JobAct = { type: 'question.answered', question: first!.key, answer: 'looked' };
     expect(asked('intake.1', [...acts, answer])).toEqual(['far-loose']);
     expect(asked('intake.1', [...acts, answer, tapped('intake.1', 600, 650)])).toContain(
@@ -52,6 +52,15 @@ describe('questions before an adjuster is touched', () => {
     );
     const lock: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
     expect(asked('intake.1', [...acts, lock])).toEqual([]);
+  });
+
+  it('ask of a slip after locking as of one before', () => {
+    const lock: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
+    const left: JobAct = { ...tapped('intake.1', 550, 600), phase: 'left' } as JobAct;
+    const acts = [tapped('intake.1', 200, 250), lock, left];
+    expect(asked('intake.1', acts)).toEqual(['other-spec']);
+    const done: JobAct = { type: 'adjuster.painted', adjuster: 'intake.1' };
+    expect(asked('intake.1', [...acts, done])).toEqual([]);
   });
 });
 

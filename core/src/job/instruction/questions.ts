@@ -1,13 +1,14 @@
 import type { EngineSheet } from '../../engine/sheet';
+import { plainBlades } from '../../gauging/blades';
 import { adjustersOf } from '../../engine/adjusters';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { judgeReading } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
-import type { Reading } from '../../gauging/reading';
 import { middleOf } from '../../gauging/reading';
 import { slipOf } from '../../gauging/slips';
 import { median, robustDeviation } from '../../statistics';
-import type { JobState } from '../journal/state';
+import type { JobSetting } from '../journal/setting';
+import type { AdjusterState, JobState, TakenReading } from '../journal/state';
 
 /** Something to look into before the adjuster is touched; `key` goes with the answer. */
 export type Question = {
@@ -19,14 +20,8 @@ export type Question = {
   look?: string;
 };
 
-/** What the question is asked from, besides the journal. */
-export type QuestionEvidence = {
-  sheet: EngineSheet;
-  /** What each adjuster was left at last time. */
-  left: Record<string, Reading>;
-  /** The blades of the set in hand, µm. */
-  blades: readonly number[];
-};
+/** What the questions are asked from, besides the journal. */
+export type QuestionEvidence = Pick<JobSetting, 'sheet' | 'left' | 'bladeSets'>;
 
 /** Readings this far from their kind are told from ordinary scatter, robust deviations. */
 const FAR = 3.5;
@@ -35,37 +30,52 @@ const FLOOR = 15;
 const FEWEST_NEIGHBOURS = 4;
 
 /**
- * The questions that the reading as found of an adjuster raises and nobody has answered: a
- * slip it looks like, or a finding that this job can see. None once it is kept or changed.
+ * The questions that the last reading of an adjuster raises and nobody has answered: a slip it
+ * looks like, as found or after locking, or a finding that this job can see as found. None once
+ * it is left as found or finished.
  */
-export function questionsAt(state: JobState, id: string, evidence: QuestionEvidence): Question[] {
-  const { found, kept, locked, fitted, painted } = state.adjusters[id] ?? {};
-  if (!found || kept || locked || painted || fitted !== undefined) return [];
-  const at = `${id} ${found.go}–${found.noGo ?? '∞'}`;
-  const asked = [slipAt(state, id, evidence), findingAt(state, id, evidence.sheet)];
+export function questionsAt(evidence: QuestionEvidence, state: JobState, id: string): Question[] {
+  const { phase, reading } = judged(state.adjusters[id] ?? {}) ?? {};
+  if (!reading) return [];
+  const at = `${id} ${phase === 'left' ? 'left ' : ''}${reading.go}–${reading.noGo ?? '∞'}`;
+  const finding = phase === 'found' ? findingAt(state, id, evidence.sheet) : undefined;
+  const asked = [slipAt(evidence, state, id, reading), finding];
   return asked
     .flatMap((question) => (question ? [{ ...question, key: `${at} ${question.key}` }] : []))
     .filter(({ key }) => !state.answers[key]);
 }
 
+/** The reading that is judged now, while nothing was decided on it. */
+function judged({ found, left, kept, painted, locked, fitted }: AdjusterState) {
+  if (kept || painted) return undefined;
+  const changed = locked !== undefined || fitted !== undefined;
+  const reading = changed ? left : found;
+  return reading && { phase: changed ? ('left' as const) : ('found' as const), reading };
+}
+
 const OTHER = { intake: 'exhaust', exhaust: 'intake' } as const;
 
-function slipAt(state: JobState, id: string, evidence: QuestionEvidence): Question | undefined {
-  const { sheet, left, blades } = evidence;
+function slipAt(
+  { sheet, left = {}, bladeSets = [] }: QuestionEvidence,
+  state: JobState,
+  id: string,
+  reading: TakenReading,
+): Question | undefined {
   const all = adjustersOf(sheet);
   const own = all.find((each) => each.id === id);
-  const found = state.adjusters[id]?.found;
-  if (!own?.entry.spec || !found) return undefined;
+  if (!own?.entry.spec) return undefined;
+  const blades = bladeSets.find(({ name }) => name === reading.bladeSet) ?? bladeSets[0];
   const kind = OTHER[own.kind as 'intake' | 'exhaust'];
   const beside = all.find(
     ({ cylinder, ...each }) => cylinder === own.cylinder && each.kind === kind,
   );
   const slip = slipOf({
     spec: own.entry.spec,
-    reading: found,
-    left: left[id],
-    blades,
-    typed: found.tried === undefined,
+    reading,
+    // What it was left at last time says nothing of what it was just set to.
+    ...(reading === state.adjusters[id]?.found && { left: left[id] }),
+    ...(blades && { blades: plainBlades(blades) }),
+    typed: reading.tried === undefined,
     ...(beside?.entry.spec && {
       other: {
         name: adjusterName(beside.id),

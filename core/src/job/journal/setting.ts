@@ -1,6 +1,8 @@
 import type { EngineSheet } from '../../engine/sheet';
 import { sheetForTag } from '../../engine/variant';
+import type { BladeSet } from '../../gauging/blades';
 import type { ShopPolicy } from '../../gauging/judgeReading';
+import type { Reading } from '../../gauging/reading';
 import type { JobHead } from './events';
 import type { JobState } from './state';
 
@@ -14,11 +16,28 @@ export type JobSetting = {
   sheet: EngineSheet;
   policy: ShopPolicy;
   round?: RoundRule | undefined;
+  /** The blade sets of the shop; a reading names the one it was taken with. */
+  bladeSets?: readonly BladeSet[];
+  /** What each adjuster was left at last time. */
+  left?: Record<string, Reading>;
 };
 
-type Kept = { head: JobHead; sheet: EngineSheet; shop: Pick<JobSetting, 'policy' | 'round'> };
+type Kept = {
+  head: JobHead;
+  sheet: EngineSheet;
+  shop: Pick<JobSetting, 'policy' | 'round' | 'bladeSets'>;
+  lastLeft?: { readings: Record<string, Reading> } | null;
+};
 
 /** The setting of a job; the data tag read on the engine chooses its figures. */
-export function settingOf({ head, sheet, shop }: Kept, state: JobState): JobSetting {
-  return { head, sheet: sheetForTag(sheet, state.tag), policy: shop.policy, round: shop.round };
+export function settingOf({ head, sheet, shop, lastLeft }: Kept, state: JobState): JobSetting {
+  const { policy, round, bladeSets } = shop;
+  return {
+    head,
+    sheet: sheetForTag(sheet, state.tag),
+    policy,
+    round,
+    ...(bladeSets && { bladeSets }),
+    ...(lastLeft && { left: lastLeft.readings }),
+  };
 }

@@ -1,0 +1,176 @@
+import { adjusterName } from '../../engine/adjusterEntry';
+import type { Measure } from '../../gauging/measure';
+import { formatInInches, formatSetting } from '../../gauging/measure';
+import type { BarInstruction, Instruction, InstructionTo } from '../instruction/instruction';
+import { describeFeel } from './feelWords';
+import { describeSeen } from './describeSeen';
+import { describeShim } from './describe';
+import type { ItemNames } from './itemNames';
+
+/** What to do in a few words, and what a person needs to know for it. */
+export type SaidInstruction = { what: string; detail?: string };
+
+/**
+ * An instruction for people: the same words aloud, on paper, in the helper's view and on the
+ * screen. `names` are those of the job's lists, `itemNames(sheet, state)`.
+ *
+ * `{ do: 'read', id: 'intake.1', phase: 'found', … }` → `{ what: 'Read No. 1 intake as found', … }`
+ */
+export function describeInstruction(instruction: Instruction, names: ItemNames): SaidInstruction {
+  const named = (key: string) => names.get(key) ?? key;
+  switch (instruction.do) {
+    case 'answer':
+      return describeAsked(instruction, names);
+    case 'isolate':
+      return { what: 'Isolate', detail: named(`isolation ${instruction.isolation}`) };
+    case 'open':
+      return { what: 'Open up', detail: 'Note what comes off and where it belongs.' };
+    case 'torque':
+      return { what: `Run down fastener ${instruction.fastener + 1}` };
+    case 'look':
+      return {
+        what: 'Look again',
+        detail: `These do not fit together: ${instruction.again.map(describeSeen).join(', ')}.`,
+      };
+    case 'bar': {
+      const { what, sight } = describeBar(instruction);
+      const { loose, firm } = instruction.feel;
+      const there = loose.length + firm.length > 0;
+      return { what, detail: there ? `${sight} There: ${describeFeel(instruction.feel)}` : sight };
+    }
+    case 'feel':
+      return describeFelt(instruction);
+    case 'fit':
+      return 'plan' in instruction
+        ? { what: 'Work out which shim goes where' }
+        : { what: 'Fit shims', detail: instruction.acts.map(fitted).join(', ') };
+    case 'round':
+      return { what: 'The round is done', detail: 'Say so, and close up.' };
+    case 'close':
+      return { what: 'Close up', detail: named(`closing ${instruction.item}`) };
+    case 'clear':
+      return instruction.what === 'bar'
+        ? { what: 'Bar and pins out of the engine' }
+        : { what: `${instruction.person}: clear, own lock off` };
+    case 'count':
+      return { what: 'Count the tools back' };
+    case 'restore':
+      return { what: 'Take the isolation back', detail: named(`undo ${instruction.isolation}`) };
+    case 'run':
+      return { what: 'Run it, and say how it ran' };
+    case 'sign':
+      return { what: instruction.incomplete ? 'Sign as incomplete' : 'Sign' };
+    default:
+      return describeAtAdjuster(instruction);
+  }
+}
+
+const ASKED = {
+  why: 'Say why the engine is opened',
+  hours: 'Read the hours',
+  temperature: 'Say how warm the engine is',
+  rotation: 'Say which way the engine turns',
+  turned: 'Say whether anybody turned the crank meanwhile',
+  round: 'Say what the round reads again',
+  tag: 'Read the data tag',
+} as const;
+
+function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidInstruction {
+  switch (asked.ask) {
+    case 'ready':
+      return { what: 'Make ready', detail: names.get(`ready ${asked.item}`) ?? asked.item };
+    case 'method':
+      return { what: 'Choose another method', detail: asked.refused };
+    case 'unserved':
+      return { what: `${adjusterName(asked.id)}: say how it is to be set, or leave it unset` };
+    case 'shim':
+      return { what: `${adjusterName(asked.id)}: which shim is in it?` };
+    case 'question':
+      return {
+        what: asked.question.says,
+        ...(asked.question.look && { detail: asked.question.look }),
+      };
+    default:
+      return { what: ASKED[asked.ask] };
+  }
+}
+
+/** How far to bar, and what is seen there; an unknown way is barred to what is seen. */
+export function describeBar({ turned: { degrees }, sight, rotation, why }: BarInstruction): {
+  what: string;
+  sight: string;
+} {
+  const turn = degrees === null ? undefined : Math.round(degrees);
+  return {
+    what: turn === undefined ? 'Bar on' : `Bar ${turn}° ${rotation?.sense ?? 'on'}`,
+    sight: describeSight(sight, why, turn),
+  };
+}
+
+/** What is waited for on the way. */
+function describeSight(
+  sight: BarInstruction['sight'],
+  why: BarInstruction['why'],
+  turn: number | undefined,
+): string {
+  if (sight === 'any-mark') return 'To whichever mark comes first; say which it is.';
+  if (!sight) return 'No mark stands here: by eye, or by the turns of the tool.';
+  if ('mark' in sight) {
+    const again = turn !== undefined && turn >= 360;
+    return again ? `Mark ${sight.mark} comes round once more.` : `To mark ${sight.mark}.`;
+  }
+  const slowly = `Slowly, until ${describeSeen(sight)}.`;
+  return why === 'peak' ? `${slowly} That tells the place before the stop.` : slowly;
+}
+
+function describeFelt({ why, feel, cylinder }: InstructionTo<'feel'>): SaidInstruction {
+  const ids = [...feel.loose, ...feel.firm];
+  if (why === 'check') return { what: 'Feel these first', detail: describeFeel(feel) };
+  const asked = [...new Set(ids.map((id) => id.split('.')[1]))];
+  return cylinder === undefined || asked.length > 1
+    ? {
+        what: `Feel No. ${asked.join(' and ')}`,
+        detail: 'One mistaken rocker must not decide it.',
+      }
+    : { what: `Wiggle No. ${cylinder}`, detail: 'It tells the most.' };
+}
+
+const READ = { found: 'as found', left: 'after locking', again: 'once more' } as const;
+
+type AtAdjuster = InstructionTo<'read' | 'settle' | 'decide' | 'adjust' | 'lock' | 'mark'>;
+
+function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
+  const name = adjusterName(at.id);
+  switch (at.do) {
+    case 'read':
+      return { what: `Read ${name} ${READ[at.phase]}`, detail: figure(at.measure, at.spec.target) };
+    case 'settle': {
+      const tries = at.tries.map((size) => formatSetting(at.measure, size)).join(' and ');
+      return { what: `${name}: the reading spans a limit`, detail: `Try ${tries}.` };
+    }
+    case 'decide':
+      return { what: `${name}: leave it as found`, detail: at.judgement.why };
+    case 'adjust':
+      return {
+        what: `Set ${name}`,
+        ...(at.measure && at.spec && { detail: figure(at.measure, at.spec.target) }),
+      };
+    case 'lock':
+      return {
+        what: `Lock ${name}`,
+        detail: at.torque === undefined ? 'By the manual.' : `At ${at.torque} N·m.`,
+      };
+    case 'mark':
+      return { what: `${name}: finished, mark it` };
+  }
+}
+
+/** A setting in both units, where it has two. */
+function figure(measure: Measure, target: number): string {
+  const inches = formatInInches(measure, target);
+  return `${formatSetting(measure, target)}${inches === undefined ? '' : `, ${inches}`}`;
+}
+
+function fitted({ id, in: size }: { id: string; in: number | null }): string {
+  return `${adjusterName(id)}: ${describeShim(size)}`;
+}
