@@ -93,7 +93,7 @@ test('on the way to the next stop', async ({ page }) => {
   const job = await toStopOne(page);
   await job.tap(/^Undo: No. 6/);
   await picture(page, 'job-find');
-  await job.feel(6, 'firm');
+  await job.see('No. 6 intake firm');
   for (let i = 0; i < 3; i++) await job.keep('0.30', '0.33');
   for (let i = 0; i < 3; i++) await job.keep('0.55', '0.58');
   await expect(job.heading('Bar 360° clockwise')).toBeVisible();

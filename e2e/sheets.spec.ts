@@ -42,9 +42,9 @@ test('the line turns head, dial and lanes together, by pointer and by keys', asy
   await expect(line).toHaveAttribute('aria-valuenow', '0');
 });
 
-test('the schools stand side by side, refusals with their reason', async ({ page }) => {
+test('the methods stand side by side, refusals with their reason', async ({ page }) => {
   await open(page, 'Stint 3');
-  await page.getByRole('button', { name: 'Compare the schools' }).click();
+  await page.getByRole('button', { name: 'Compare the methods' }).click();
   const row = (name: string) => page.getByRole('row').filter({ hasText: name });
   await expect(row('Each cylinder')).toContainText('480°');
   await expect(row('By the mate')).toContainText('has no running mate');

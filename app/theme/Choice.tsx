@@ -10,15 +10,17 @@ type Props = {
   name?: string;
   detail?: string;
   chosen: boolean;
+  /** Several may be chosen, not one of them. */
+  several?: boolean;
   onPress: () => void;
 };
 
-/** One of several that may be chosen; the chosen one is framed and filled. */
-export function Choice({ label, name, detail, chosen, onPress }: Props) {
+/** One of several that may be chosen, or some of them; the chosen one is framed and filled. */
+export function Choice({ label, name, detail, chosen, several = false, onPress }: Props) {
   const tokens = useTokens();
   return (
     <Pressable
-      role="radio"
+      role={several ? 'checkbox' : 'radio'}
       aria-checked={chosen}
       aria-label={name ?? label}
       onPress={onPress}

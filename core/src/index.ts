@@ -14,7 +14,7 @@ export type {
 } from './engine/sheet';
 export { wrap } from './engine/angle';
 export { cycleDegrees, firingOf, firingTdc, runningMate, standing } from './engine/firing';
-export { lobeIsAssumed, lobeOf } from './engine/lobes';
+export { assumedLobes, lobeIsAssumed, lobeOf } from './engine/lobes';
 export { camLanes } from './engine/camLanes';
 export type { CamLane } from './engine/camLanes';
 export { adjustersOf } from './engine/adjusters';
@@ -88,26 +88,14 @@ export type { TorqueUnit } from './torque/units';
 export { spiralOrder, torqueSteps } from './torque/sequence';
 export type { TorqueSequence, TorqueStage, TorqueStep } from './torque/sequence';
 
-export {
-  HoursPostSchema,
-  JobEventSchema,
-  JobEventsSchema,
-  isKnown,
-  JobHeadSchema,
-  MOST_EVENTS,
-  UuidSchema,
-} from './job/journal/events';
+export { JobEventSchema, JobEventsSchema, isKnown, MOST_EVENTS } from './job/journal/events';
 export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/journal/attachment';
 export type { Attachment } from './job/journal/attachment';
 export { UNSET_REASONS } from './job/journal/events';
-export type {
-  EventOf,
-  HoursPost,
-  JobAct,
-  JobEvent,
-  JobHead,
-  KnownEvent,
-} from './job/journal/events';
+export type { EventOf, JobAct, JobEvent, KnownEvent } from './job/journal/events';
+export { UuidSchema } from './job/journal/fields';
+export type { JobHead } from './job/journal/jobHead';
+export { JobHeadSchema } from './job/journal/jobHead';
 export { foldJob, foldOn, inOrder } from './job/journal/fold';
 export type { FoldedJob } from './job/journal/fold';
 export { torqueKey } from './job/journal/foldPhase';
@@ -258,5 +246,11 @@ export { deviationsOf } from './job/record/deviations';
 export type { Deviation } from './job/record/deviations';
 export { describeFeel } from './job/words/feelWords';
 export type { SaidInstruction } from './job/words/describeInstruction';
-export { describeBar, describeInstruction } from './job/words/describeInstruction';
+export {
+  describeBar,
+  describeChartPlace,
+  describeInstruction,
+} from './job/words/describeInstruction';
 export { describeOdd, describeSeen } from './job/words/describeSeen';
+export type { HoursPost } from './wire/hours';
+export { HoursPostSchema } from './wire/hours';

@@ -23,11 +23,11 @@ export class JobPage {
     await this.button(name).first().click();
   }
 
-  async start(url: string, machine: string, school?: string): Promise<void> {
+  async start(url: string, machine: string, method?: string): Promise<void> {
     await this.page.goto(url);
     await this.page.getByRole('link', { name: new RegExp(`^${machine}`) }).click();
     await this.page.getByLabel('Who works').fill('Ina');
-    if (school) await this.page.getByRole('radio', { name: new RegExp(`^${school}`) }).click();
+    if (method) await this.page.getByRole('radio', { name: new RegExp(`^${method}`) }).click();
     await this.tap('Start a lash job');
     await this.at('Why');
   }

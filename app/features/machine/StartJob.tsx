@@ -1,8 +1,7 @@
 import type { BarringMethod, EngineSheet, MachineDetail } from '@longbar/core';
-import { BARRING_METHODS, isRefused, openConflicts, planBarring, planWork } from '@longbar/core';
+import { isRefused, openConflicts, planBarring } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { v4 as uuid } from 'uuid';
 import { useShopQuery } from '../../state/api';
@@ -10,12 +9,11 @@ import { preferencesChanged } from '../../state/preferences';
 import { useAppSelector } from '../../state/store';
 import { useSync } from '../../sync/SyncProvider';
 import { Act } from '../../theme/Act';
-import { Choice } from '../../theme/Choice';
 import { Field } from '../../theme/Field';
 import { Stack } from '../../theme/Panel';
-import { Tiles } from '../../theme/Tiles';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES, METHOD_WORDS } from '../sheets/methodWords';
+import { MethodChoice } from '../shared/MethodChoice';
+import { METHOD_WORDS } from '../shared/methodWords';
 
 /** Starts a lash job: the name of the one who works goes on every act. */
 export function StartJob({ machine }: { machine: MachineDetail }) {
@@ -27,7 +25,6 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   const [name, setName] = useState(remembered);
   const [problem, setProblem] = useState<string>();
   const { document } = machine;
-  const schools = useMemo(() => schoolsOf(document), [document]);
   const [method, setMethod] = useState<BarringMethod>(() => usualMethod(document));
   const unsettled = method === 'manual' ? openConflicts(document).length : 0;
   const start = async () => {
@@ -55,21 +52,8 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   return (
     <Stack>
       <Field label="Who works" value={name} onChange={setName} />
-      <Words as="strong">By which school?</Words>
-      <View role="radiogroup" aria-label="School">
-        <Tiles columns={2}>
-          {schools.map(({ school, stops }) => (
-            <Choice
-              key={school}
-              label={METHOD_TITLES[school]}
-              detail={stops === 1 ? '1 stop' : `${stops} stops`}
-              name={METHOD_TITLES[school]}
-              chosen={method === school}
-              onPress={() => setMethod(school)}
-            />
-          ))}
-        </Tiles>
-      </View>
+      <Words as="strong">By which method?</Words>
+      <MethodChoice sheet={document} chosen={method} onChoose={setMethod} />
       <Words as="note" color="secondInk">
         {METHOD_WORDS[method]}
       </Words>
@@ -100,14 +84,6 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
       )}
     </Stack>
   );
-}
-
-/** The schools that this engine can be barred by, and how many stops the job then has. */
-function schoolsOf(sheet: EngineSheet): { school: BarringMethod; stops: number }[] {
-  return BARRING_METHODS.flatMap((school) => {
-    const work = planWork(sheet, { method: school });
-    return isRefused(work) ? [] : [{ school, stops: work.stops.length }];
-  });
 }
 
 /** The manual's chart where nothing in it is open, else the fewest looks at the mark. */

@@ -15,17 +15,17 @@ import { space } from '../../theme/tokens';
 import { PrintHead, PrintPage } from '../../theme/PrintPage';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES } from './methodWords';
+import { METHOD_TITLES } from '../shared/methodWords';
 import { SheetFacts } from './SheetFacts';
 
 /** One page to print and keep in the pocket: it reads without the application. */
 export function CardScreen({ id, method }: { id: string; method: string | undefined }) {
   const { data, isError } = useSheetQuery(id);
-  const school = BARRING_METHODS.find((each) => each === method) ?? 'each';
+  const chosen = BARRING_METHODS.find((each) => each === method) ?? 'each';
   return (
     <PrintPage back="Back to the sheet" backTo={`/sheets/${id}`}>
       {data ? (
-        <Card sheet={data.document} revision={data.revision} method={school} />
+        <Card sheet={data.document} revision={data.revision} method={chosen} />
       ) : (
         <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
       )}

@@ -4,20 +4,20 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES } from './methodWords';
+import { METHOD_TITLES } from '../shared/methodWords';
 
 type Props = {
   answers: { method: BarringMethod; answer: BarringPlan | Refused }[];
   chosen: BarringMethod;
 };
 
-/** The schools side by side: stops, turning, smallest margin, what is left over. */
+/** The methods side by side: stops, turning, smallest margin, what is left over. */
 export function PlanComparison({ answers, chosen }: Props) {
   const tokens = useTokens();
   return (
-    <View role="table" aria-label="The schools side by side">
+    <View role="table" aria-label="The methods side by side">
       <View role="row" style={[styles.row, { borderColor: tokens.ink }]}>
-        {['School', 'Stops', 'Turning', 'Margin', 'Left over'].map((title, i) => (
+        {['Method', 'Stops', 'Turning', 'Margin', 'Left over'].map((title, i) => (
           <Words
             key={title}
             as="label"

@@ -7,7 +7,7 @@ import { Choice } from '../../theme/Choice';
 import { Stack } from '../../theme/Panel';
 import { Tiles } from '../../theme/Tiles';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES, METHOD_WORDS } from './methodWords';
+import { METHOD_TITLES, METHOD_WORDS } from '../shared/methodWords';
 import { PlanComparison } from './PlanComparison';
 import { PlanStops } from './PlanStops';
 import { ToolSums } from './ToolSums';
@@ -20,7 +20,7 @@ type Props = {
   onTurn: (at: number) => void;
 };
 
-/** The stops by one school of the work, and all schools beside each other. */
+/** The stops by one method of the work, and all methods beside each other. */
 export function PlanView({ sheet, method, plan, onMethod, onTurn }: Props) {
   const [comparing, setComparing] = useState(false);
   const answers = useMemo(
@@ -34,7 +34,7 @@ export function PlanView({ sheet, method, plan, onMethod, onTurn }: Props) {
   return (
     <Stack>
       <Words as="heading">Where to stop</Words>
-      <View role="radiogroup" aria-label="School">
+      <View role="radiogroup" aria-label="Method">
         <Tiles columns={2}>
           {answers.map(({ method: each }) => (
             <Choice
@@ -55,7 +55,7 @@ export function PlanView({ sheet, method, plan, onMethod, onTurn }: Props) {
         <PlanStops plan={plan} onTurn={onTurn} />
       )}
       <Act
-        label={comparing ? 'Hide the comparison' : 'Compare the schools'}
+        label={comparing ? 'Hide the comparison' : 'Compare the methods'}
         onPress={() => setComparing(!comparing)}
       />
       {comparing && <PlanComparison answers={answers} chosen={method} />}

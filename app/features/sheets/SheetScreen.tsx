@@ -1,5 +1,5 @@
 import type { BarringMethod, EngineSheet, SheetDetail } from '@longbar/core';
-import { isRefused, lobeIsAssumed, planBarring } from '@longbar/core';
+import { isRefused, planBarring } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -14,10 +14,11 @@ import { saveFile } from '../frame/saveFile';
 import { ChartConflicts } from './ChartConflicts';
 import { EngineView } from './EngineView';
 import { PlanView } from './PlanView';
+import { AssumedLobes } from '../shared/AssumedLobes';
 import { placedOn } from './placedOn';
 import { SheetFacts } from './SheetFacts';
 
-/** One sheet: the engine to turn, the schools of barring it, and what the manual says. */
+/** One sheet: the engine to turn, the methods of barring it, and what the manual says. */
 export function SheetScreen({ id }: { id: string }) {
   const { data, isError, refetch } = useSheetQuery(id);
   if (!data) {
@@ -40,7 +41,6 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
   const plan = useMemo(() => planBarring(sheet, { method }), [sheet, method]);
   const angles = useMemo(() => (isRefused(plan) ? [] : plan.stops.map((stop) => stop.at)), [plan]);
   const placed = useMemo(() => (isRefused(plan) ? [] : placedOn(plan)), [plan]);
-  const assumed = assumedLobes(sheet);
   const room = Math.min(width, wide ? 1120 : 720) - (wide ? 88 + 2 * space.huge : 2 * space.large);
   const left = wide ? Math.floor(room * 0.6) : room;
   return (
@@ -50,12 +50,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
           <EngineView sheet={sheet} crank={crank} stops={angles} placed={placed} width={left} />
         </View>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
-          {assumed.length > 0 && (
-            <Words as="strong" color="act">
-              The {assumed.join(' and ')} lobes are typical figures, not the maker’s. Every margin
-              below rests on them.
-            </Words>
-          )}
+          <AssumedLobes sheet={sheet} />
           <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={crank.turn} />
           <ChartConflicts id={id} sheet={sheet} />
           <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
@@ -88,11 +83,6 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
 
 function firstMethod(sheet: EngineSheet): BarringMethod {
   return sheet.chart?.length ? 'manual' : sheet.cycle === 4 ? 'two-position' : 'each';
-}
-
-function assumedLobes(sheet: EngineSheet): string[] {
-  const ridden = new Set(sheet.adjusters.map(({ kind, lobe }) => lobe ?? kind));
-  return [...ridden].filter((kind) => lobeIsAssumed(sheet, kind));
 }
 
 const styles = StyleSheet.create({

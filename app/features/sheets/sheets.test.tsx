@@ -37,7 +37,7 @@ it('shows the stops, turns the engine to one, and says what is left over', () =>
   expect(screen.getByText(/Left over: No. 1 brake.*Best at 460°/)).toBeTruthy();
 });
 
-it('sets the schools side by side, a refusal with its reason', () => {
+it('sets the methods side by side, a refusal with its reason', () => {
   const answers = (['each', 'manual'] as const).map((method) => ({
     method,
     answer: planBarring(sheet, { method }),

@@ -13,7 +13,7 @@ import { sumOf, turnsOf } from './sites';
 /** Chooses the site (by its place in visiting order) an adjuster is set at; none if none. */
 export type Assign = (adjuster: Adjuster, sites: readonly Site[]) => number | undefined;
 
-/** What every school starts from. */
+/** What every method starts from. */
 export type Engine = { sheet: EngineSheet; firing: Firing; adjusters: readonly Adjuster[] };
 
 export function engineOf(sheet: EngineSheet): Engine {

@@ -41,6 +41,14 @@ export type ChartFlag = {
   why: 'on lobe' | 'not placed' | 'placed twice';
 };
 
+/** Where the manual's chart places an adjuster that its condition does not hold at. */
+export type ChartPlace = {
+  id: string;
+  at: number;
+  mark?: string | undefined;
+  watch?: Watch | undefined;
+};
+
 export type BarringPlan = {
   /** Crank degrees of one cycle. */
   cycle: number;
@@ -53,6 +61,8 @@ export type BarringPlan = {
   leftOver: LeftOver[];
   rule?: { sum: number };
   flags?: ChartFlag[];
+  /** What is served elsewhere than the chart places it, which is off its condition. */
+  moved?: ChartPlace[];
   /** The same count of stops standing at firing TDCs, and the margin that costs, degrees. */
   atFiring?: BarringPlan & { cost: number };
 };

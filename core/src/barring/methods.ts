@@ -1,4 +1,4 @@
-/** The schools of the work: how the crank is brought where the adjusters may be set. */
+/** The methods of the work: how the crank is brought where the adjusters may be set. */
 export const BARRING_METHODS = [
   'two-position',
   'each',

@@ -110,7 +110,7 @@ describe('one cylinder at a time', () => {
   });
 });
 
-describe('the other schools', () => {
+describe('the other methods', () => {
   it('tells each cylinder by the rocking of its mate, where it has one', () => {
     const plan = planned(planBarring(inlineSix(), { method: 'mate' }));
     expect(plan.stops.map(({ watch }) => watch)).toEqual(

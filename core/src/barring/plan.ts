@@ -8,7 +8,7 @@ import { planWatch } from './watch';
 import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
 
 /**
- * Where to stop the crank, and what to set at each stop, by one school of the work.
+ * Where to stop the crank, and what to set at each stop, by one method of the work.
  * Takes the sheet as it stands in the file. Refuses, with the reason, what cannot be done
  * on this engine; never throws on a sheet that `parseSheet` accepts.
  */

@@ -2,6 +2,7 @@ import type { Engine } from '../barring/assembly';
 import { engineOf, leftOverOf, marginAt, rockersAt } from '../barring/assembly';
 import type {
   BarringPlan,
+  ChartPlace,
   LeftOver,
   PlanOptions,
   Refused,
@@ -35,8 +36,28 @@ export function planWork(sheet: EngineSheet, options: PlanOptions): BarringPlan 
     set.forEach(({ id }) => served.add(id));
     return { ...stop, set };
   });
+  const moved = offTheirPlace(plan, own, served);
   const { stops, leftOver } = withFurtherStops(engine, own, served, plan.leftOver);
-  return tidied(engine, { ...plan, leftOver }, stops, options.startAt);
+  const nowhere = new Set(leftOver.map(({ id }) => id));
+  const elsewhere = moved.filter(({ id }) => !nowhere.has(id));
+  const worked = tidied(engine, { ...plan, leftOver }, stops, options.startAt);
+  return elsewhere.length > 0 ? { ...worked, moved: elsewhere } : worked;
+}
+
+/** What the manual's chart places where its condition does not hold, and not elsewhere too. */
+function offTheirPlace(
+  { flags = [] }: BarringPlan,
+  own: readonly Stop[],
+  served: ReadonlySet<string>,
+): ChartPlace[] {
+  const places = new Map<string, ChartPlace>();
+  for (const { id, stop, why } of flags) {
+    const chart = stop === null ? undefined : own[stop];
+    if (why !== 'on lobe' || !chart || served.has(id) || places.has(id)) continue;
+    const { at, mark, watch } = chart;
+    places.set(id, { id, at, ...(mark !== undefined && { mark }), ...(watch && { watch }) });
+  }
+  return [...places.values()];
 }
 
 /** From a valve's peak a stop this far on is told by eye or by the tool's turns, degrees. */

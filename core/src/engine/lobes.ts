@@ -25,6 +25,12 @@ export function lobeIsAssumed(sheet: EngineSheet, kind: AdjusterKind): boolean {
   return Array.isArray(assumed) ? assumed.includes(kind) : assumed === true;
 }
 
+/** The kinds of lobes that an engine's adjusters ride and whose figures are assumed. */
+export function assumedLobes(sheet: EngineSheet): AdjusterKind[] {
+  const ridden = new Set(sheet.adjusters.map(({ kind, lobe }) => lobe ?? kind));
+  return [...ridden].filter((kind) => lobeIsAssumed(sheet, kind));
+}
+
 /** The lobe's length in degrees. */
 export function lobeLength(lobe: Lobe, cycle: number): number {
   return wrap(lobe.closes - lobe.opens, cycle);

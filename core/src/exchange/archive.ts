@@ -3,7 +3,9 @@ import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
 import { BlobTypeSchema, Sha256Schema } from '../job/journal/attachment';
-import { JobEventSchema, JobHeadSchema, UuidSchema } from '../job/journal/events';
+import { JobEventSchema } from '../job/journal/events';
+import { UuidSchema } from '../job/journal/fields';
+import { JobHeadSchema } from '../job/journal/jobHead';
 import { DateSchema, HoursSchema } from '../service/hours';
 import { ShopSchema } from '../wire/machines';
 

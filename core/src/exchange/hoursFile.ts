@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UuidSchema } from '../job/journal/events';
+import { UuidSchema } from '../job/journal/fields';
 import type { HoursReading, MeterChange } from '../service/hours';
 import { HoursQuestions } from '../service/questionHours';
 import type { LineIssue } from './archive';

@@ -97,6 +97,8 @@ export class Mechanic {
         const { key, says } = at.question;
         return [{ type: 'question.answered', question: key, answer: 'Looked, it is so', says }];
       }
+      case 'chart':
+        return [{ type: 'adjuster.moved', adjuster: at.id }];
       case 'unserved':
         return [{ type: 'adjuster.unset', adjuster: at.id, reason: 'no-place' }];
       case 'temperature':

@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { BARRING_METHODS } from '../barring/methods';
 import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
-import { JobHeadSchema } from '../job/journal/events';
+import { count } from '../job/journal/fields';
+import { JobHeadSchema } from '../job/journal/jobHead';
 import { ROUND_RULES } from '../job/journal/setting';
 import { FindingSchema } from '../service/findings';
 
@@ -122,11 +123,6 @@ const micrometres = v.pipe(
   v.number('A size is a whole number of µm.'),
   v.integer('A size is a whole number of µm.'),
   v.minValue(1, 'A size is more than nothing.'),
-);
-const count = v.pipe(
-  v.number('Count from 0.'),
-  v.integer('Count from 0.'),
-  v.minValue(0, 'Count from 0.'),
 );
 const bladeSet = v.object({
   name: v.pipe(v.string(), v.trim(), v.nonEmpty('A blade set has a name.')),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UuidSchema } from '../job/journal/events';
+import { UuidSchema } from '../job/journal/fields';
 import { SheetSchema } from '../engine/sheet';
 
 const sheetLine = { id: v.string(), revision: v.number(), publishedAt: v.string() };

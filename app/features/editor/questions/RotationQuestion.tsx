@@ -3,12 +3,10 @@ import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../../theme/Choice';
 import { Row } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
+import { RotationChoice } from '../../shared/RotationChoice';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
-
-const ENDS = ['front', 'rear', 'flywheel'] as const;
-const SENSES = ['clockwise', 'counterclockwise'] as const;
 
 /** Which way it turns, seen from where, whether it may go back, and cylinder 1's end. */
 export function RotationQuestion({ draft }: QuestionProps) {
@@ -23,28 +21,7 @@ export function RotationQuestion({ draft }: QuestionProps) {
       hint="Normal direction only, so that the gears’ play is taken up."
       mistake={mistakeAt(draft, 'rotation')}
     >
-      <Row>
-        {SENSES.map((sense) => (
-          <Choice
-            key={sense}
-            label={sense}
-            chosen={rotation.sense === sense}
-            onPress={() => turn({ sense })}
-          />
-        ))}
-      </Row>
-      <Words as="strong">Seen from the</Words>
-      <Row>
-        {ENDS.map((seenFrom) => (
-          <Choice
-            key={seenFrom}
-            label={seenFrom}
-            name={`Seen from the ${seenFrom}`}
-            chosen={rotation.seenFrom === seenFrom}
-            onPress={() => turn({ seenFrom })}
-          />
-        ))}
-      </Row>
+      <RotationChoice sense={rotation.sense} seenFrom={rotation.seenFrom} onChoose={turn} />
       <Words as="strong">Turned back past a mark?</Words>
       <Row>
         <Choice

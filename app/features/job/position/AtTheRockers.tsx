@@ -37,7 +37,7 @@ export function isAtTheRockers({ job }: Pick<StepProps, 'job'>): boolean {
   const { instruction } = job;
   if (!instruction) return false;
   if (instruction.do === 'answer') {
-    return ['turned', 'rotation', 'method', 'unserved'].includes(instruction.ask);
+    return ['turned', 'rotation', 'method', 'unserved', 'chart'].includes(instruction.ask);
   }
   return ['bar', 'feel', 'look'].includes(instruction.do);
 }

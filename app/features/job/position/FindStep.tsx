@@ -7,10 +7,12 @@ import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { onward } from '../../find/findWords';
 import { Locate } from '../../find/Locate';
+import { AssumedLobes } from '../../shared/AssumedLobes';
 import { StepFrame } from '../frame/StepFrame';
 import type { WorkingJob } from '../model/useJob';
 import type { StepProps } from '../model/stepProps';
 import { AtTheCrank } from './AtTheCrank';
+import { BackedOff } from './BackedOff';
 
 /**
  * Find position: at whichever mark comes first, by any rocker, or by a valve at its lowest. All
@@ -38,6 +40,8 @@ export function FindStep(props: StepProps) {
           job.act({ type: 'crank.observed', observation, ...(back && { back }) })
         }
       />
+      <AssumedLobes sheet={sheet} />
+      <BackedOff job={job} />
       {job.state.crank.history.length > 0 && (
         <Act
           label="It was turned by an unknown way"

@@ -17,14 +17,20 @@ export function stopsAtHand(
   );
 }
 
-/** What is planned where the crank stands and held by all that is believed of it, in order. */
+/**
+ * What is planned where the crank stands and held by all that is believed of it, in order; and
+ * what a person sets there by the manual's chart, which answers for it.
+ */
 export function heldAtHand(
   sheet: EngineSheet,
-  state: Pick<JobState, 'crank'>,
+  state: Pick<JobState, 'crank' | 'adjusters'>,
   plan: Pick<BarringPlan, 'stops' | 'cycle'>,
 ): string[] {
   const { settable } = crankOfJob(sheet, state);
-  return stopsAtHand(sheet, state, plan).flatMap(({ set }) =>
-    set.flatMap(({ id }) => (settable.has(id) ? [id] : [])),
+  return stopsAtHand(sheet, state, plan).flatMap(({ at, set }) =>
+    set.flatMap(({ id }) => {
+      const byChart = state.adjusters[id]?.placed?.stop === at;
+      return settable.has(id) || byChart ? [id] : [];
+    }),
   );
 }

@@ -1,7 +1,9 @@
-import type { BarringPlan } from '../../barring/barringPlan';
+import { marginAt } from '../../barring/assembly';
+import type { BarringPlan, ChartPlace } from '../../barring/barringPlan';
 import { isRefused } from '../../barring/barringPlan';
 import { specOf, entryOf } from '../../engine/adjusterEntry';
 import { adjustersOf } from '../../engine/adjusters';
+import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
 import { measureOf } from '../../gauging/measure';
 import { firstRockers } from '../../crank/mostTelling';
@@ -13,7 +15,7 @@ import type { JobState } from '../journal/state';
 import { adjusterInstruction } from './adjusterInstruction';
 import { heldAtHand, stopsAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
-import { isFinished, missingTemperature, unservedOf } from './gates';
+import { isFinished, missingTemperature, openChartPlaces, unservedOf } from './gates';
 import type { Instruction, StepId } from './instruction';
 import { jobPlan } from './jobPlan';
 import { shimIds, shimStage } from './jobShims';
@@ -78,6 +80,8 @@ export function atWork(setting: JobSetting, state: JobState, now: string): AtSte
   if (!belief.told) return findPlace(setting, state, plan, wanted);
   const [unserved] = unservedOf(sheet, state);
   if (unserved !== undefined) return askUnserved(setting, unserved);
+  const [place] = openChartPlaces(state);
+  if (place) return askOfChart(setting, place);
   if (wanted.step === 'shims' && shimStage(sheet, state, plan).stage === 'plan') {
     return { step: 'shims', do: 'fit', plan: true };
   }
@@ -92,6 +96,12 @@ function askUnserved({ sheet }: JobSetting, id: string): AtStep {
     id,
     figure: specOf(sheet, id) !== undefined,
   };
+}
+
+function askOfChart({ sheet }: JobSetting, { id, at }: ChartPlace): AtStep {
+  const adjuster = adjustersOf(sheet).find((each) => each.id === id);
+  const margin = (adjuster && marginAt(adjuster, at, cycleDegrees(sheet))) ?? 0;
+  return { step: 'find', do: 'answer', ask: 'chart', id, at, margin };
 }
 
 /** When nothing is asked for at any stop: what nobody answered for yet, then the round's end. */
@@ -261,7 +271,10 @@ function turnedSince({ adjusters, crank }: JobState, id: string): boolean {
 function placedByHand({ sheet }: JobSetting, state: JobState): string[] {
   return adjustersOf(sheet)
     .map(({ id }) => id)
-    .filter((id) => state.adjusters[id]?.placed && !isFinished(sheet, state, id));
+    .filter((id) => {
+      const placed = state.adjusters[id]?.placed;
+      return placed && placed.stop === undefined && !isFinished(sheet, state, id);
+    });
 }
 
 function workOn(

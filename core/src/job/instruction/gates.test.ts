@@ -12,8 +12,11 @@ import type { EngineSheet, Instruction, JobAct } from '../..';
 import {
   crankOfJob,
   deviationsOf,
+  dueActs,
   foldJob,
+  isRefused,
   jobInstruction,
+  jobPlan,
   jobSteps,
   mayReturn,
   settingOf,
@@ -197,6 +200,62 @@ describe('an adjuster that no stop serves, or that has no figure', () => {
     const placed: JobAct = { type: 'adjuster.placed', adjuster: 'injector.1', reason: 'Page 9' };
     const state = foldJob(journal([...found, planned, placed]));
     expect(deviationsOf(state)).toEqual([expect.objectContaining({ reason: 'Page 9' })]);
+  });
+});
+
+describe('what the manual’s chart places off its condition', () => {
+  const chart = [
+    {
+      mark: 'I',
+      turn: 1,
+      set: ['intake.1', 'intake.2', 'intake.4', 'exhaust.1', 'exhaust.3', 'exhaust.5'],
+    },
+    {
+      mark: 'I',
+      turn: 2,
+      set: ['intake.3', 'intake.5', 'intake.6', 'exhaust.6', 'exhaust.4', 'exhaust.2'],
+    },
+  ];
+  // Exhaust 2 is typed at the other stop, where it stands on its lobe.
+  const slipped = [
+    { ...chart[0], set: [...chart[0]!.set, 'exhaust.2'] },
+    { ...chart[1], set: chart[1]!.set.filter((id) => id !== 'exhaust.2') },
+  ];
+  const sheet = inlineSix({ chart: slipped } as Partial<EngineSheet>);
+  const byChart: JobAct = { type: 'method.changed', method: 'manual' };
+  const found = [...before, byChart, ...foundAtMark()];
+  const planned = (acts: JobAct[]): JobAct[] => {
+    const state = foldJob(journal(acts));
+    return [...acts, ...dueActs({ ...setting, sheet }, state)];
+  };
+  const asked = planned(found);
+  const planOf = (acts: JobAct[]) => {
+    const plan = jobPlan({ ...setting, sheet }, foldJob(journal(acts)));
+    if (isRefused(plan)) throw new Error(plan.refused);
+    return plan.stops.map(({ at, set }) => ({ at, ids: set.map(({ id }) => id) }));
+  };
+  const servedAt = (acts: JobAct[]) =>
+    planOf(acts).find(({ ids }) => ids.includes('exhaust.2'))?.at;
+
+  it('is asked for by name, with how far it stands on its lobe', () => {
+    const at = next(asked, sheet);
+    expect(at).toMatchObject({ ask: 'chart', id: 'exhaust.2', at: 0 });
+    expect(at?.do === 'answer' && at.ask === 'chart' && at.margin).toBeLessThan(0);
+  });
+
+  it('is set where its margin is largest, or by the chart with a reason as a deviation', () => {
+    const moved: JobAct[] = [...asked, { type: 'adjuster.moved', adjuster: 'exhaust.2' }];
+    expect(next(moved, sheet)).not.toMatchObject({ ask: 'chart' });
+    expect(servedAt(moved)).toBe(360);
+    const reason = 'The page of revision C';
+    const placed: JobAct[] = [
+      ...asked,
+      { type: 'adjuster.placed', adjuster: 'exhaust.2', reason, stop: 0 },
+    ];
+    expect(servedAt(placed)).toBe(0);
+    expect(deviationsOf(foldJob(journal(placed)))).toEqual([expect.objectContaining({ reason })]);
+    const others = chart[0]!.set.flatMap((id) => keepAsFound(id));
+    expect(next([...placed, ...others], sheet)).toMatchObject({ do: 'read', id: 'exhaust.2' });
   });
 });
 

@@ -1,3 +1,4 @@
+import type { ChartPlace } from '../../barring/barringPlan';
 import { adjustersOf } from '../../engine/adjusters';
 import { entryOf } from '../../engine/adjusterEntry';
 import type { EngineSheet, Isolation } from '../../engine/sheet';
@@ -166,6 +167,14 @@ export function unservedOf(sheet: EngineSheet, state: JobState): string[] {
   return neverServed(sheet, state.plan).filter((id) => {
     const { unset, placed, painted } = state.adjusters[id] ?? {};
     return !unset && !placed && !painted;
+  });
+}
+
+/** Where the manual's chart has what is off its condition there, until a person decided. */
+export function openChartPlaces({ plan, adjusters }: JobState): ChartPlace[] {
+  return (plan?.moved ?? []).filter(({ id }) => {
+    const { unset, placed, painted, moved } = adjusters[id] ?? {};
+    return !unset && !placed && !painted && !moved;
   });
 }
 

@@ -58,6 +58,8 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | { do: 'answer'; ask: 'ready'; item: string }
   | { do: 'answer'; ask: 'method'; refused: string }
   | { do: 'answer'; ask: 'unserved'; id: string; figure: boolean }
+  /** The manual's chart sets it at `at`, where it may stand on its lobe: there, or elsewhere. */
+  | { do: 'answer'; ask: 'chart'; id: string; at: number; margin: number }
   | { do: 'answer'; ask: 'shim'; id: string }
   /** What its reading raises, before anything is done to it. */
   | { do: 'answer'; ask: 'question'; id: string; question: Question }

@@ -1,5 +1,5 @@
 import { rockersAt } from '../../barring/assembly';
-import type { BarringPlan, Refused, Stop } from '../../barring/barringPlan';
+import type { BarringPlan, ChartPlace, Refused, Stop } from '../../barring/barringPlan';
 import { isRefused } from '../../barring/barringPlan';
 import { marginAt } from '../../barring/assembly';
 import { sumOf, turnsOf } from '../../barring/sites';
@@ -22,7 +22,7 @@ export function methodOf({ head }: Pick<JobSetting, 'head'>, state: Pick<JobStat
  * known by their angles and walked in the order in which the crank meets what is left.
  */
 export function jobPlan(setting: JobSetting, state: JobState): BarringPlan | Refused {
-  if (state.plan) return planKept(setting.sheet, state.plan);
+  if (state.plan) return planKept(setting.sheet, state.plan, byChart(state));
   return planNow(setting, state);
 }
 
@@ -40,22 +40,41 @@ function planNow(setting: JobSetting, state: JobState): BarringPlan | Refused {
   return plan;
 }
 
-const kept = new WeakMap<KeptPlan, WeakMap<EngineSheet, BarringPlan>>();
+/** What a person sets where the manual's chart has it, off its condition. */
+function byChart({ plan, adjusters }: JobState): ChartPlace[] {
+  return (plan?.moved ?? []).filter(({ id }) => adjusters[id]?.placed?.stop !== undefined);
+}
+
+/** The stops of the journal, what is set by the chart put back to where the chart has it. */
+function stopsKept({ stops }: KeptPlan, placed: readonly ChartPlace[]): KeptPlan['stops'] {
+  const ids = new Set(placed.map(({ id }) => id));
+  const others = stops.map((stop) => ({ ...stop, set: stop.set.filter((id) => !ids.has(id)) }));
+  for (const { id, ...place } of placed) {
+    const known = others.find(({ at }) => at === place.at);
+    if (known) known.set.push(id);
+    else others.push({ ...place, set: [id] });
+  }
+  return others.filter(({ set }) => set.length > 0).sort((a, b) => a.at - b.at);
+}
+
+const kept = new WeakMap<KeptPlan, WeakMap<EngineSheet, { key: string; plan: BarringPlan }>>();
 
 /** The plan with all that follows from the stops that the journal keeps. */
-function planKept(sheet: EngineSheet, plan: KeptPlan): BarringPlan {
-  const bySheet = kept.get(plan) ?? new WeakMap<EngineSheet, BarringPlan>();
+function planKept(sheet: EngineSheet, plan: KeptPlan, placed: readonly ChartPlace[]): BarringPlan {
+  const bySheet = kept.get(plan) ?? new WeakMap<EngineSheet, { key: string; plan: BarringPlan }>();
   kept.set(plan, bySheet);
+  const key = placed.map(({ id }) => id).join(' ');
   const before = bySheet.get(sheet);
-  if (before) return before;
+  if (before?.key === key) return before.plan;
+  const walked = placed.length > 0 ? stopsKept(plan, placed) : plan.stops;
   const cycle = cycleDegrees(sheet);
   const adjusters = adjustersOf(sheet);
   const turns = turnsOf(
-    plan.stops.map(({ at }) => at),
+    walked.map(({ at }) => at),
     cycle,
   );
   const margins: number[] = [];
-  const stops = plan.stops.map(({ at, mark, watch, set }, i): Stop => ({
+  const stops = walked.map(({ at, mark, watch, set }, i): Stop => ({
     at,
     turn: turns[i] ?? 0,
     ...(mark !== undefined && { mark }),
@@ -72,7 +91,7 @@ function planKept(sheet: EngineSheet, plan: KeptPlan): BarringPlan {
   const leftOver = plan.unserved.map((id) => ({ id, reason: '', at: null }));
   const smallestMargin = margins.length > 0 ? Math.min(...margins) : null;
   const answer = { cycle, stops, smallestMargin, spare: null, totalTurn: sumOf(turns), leftOver };
-  bySheet.set(sheet, answer);
+  bySheet.set(sheet, { key, plan: answer });
   return answer;
 }
 
@@ -91,5 +110,7 @@ export function dueActs(setting: JobSetting, state: JobState): JobAct[] {
     set: set.map(({ id }) => id),
   }));
   const unserved = plan.leftOver.map(({ id }) => id);
-  return [{ type: 'plan.made', method: methodOf(setting, state), stops, unserved }];
+  const { moved } = plan;
+  const method = methodOf(setting, state);
+  return [{ type: 'plan.made', method, stops, unserved, ...(moved && { moved }) }];
 }

@@ -30,6 +30,8 @@ export type Missing =
   | { code: 'adjuster'; id: string }
   /** An adjuster that no stop serves, or that has no figure. */
   | { code: 'unserved'; id: string }
+  /** The manual's chart has it off its condition: there, or where its margin is largest. */
+  | { code: 'chart'; id: string }
   | { code: 'clear'; person: string };
 
 /** Why nothing may be recorded at a step yet. */

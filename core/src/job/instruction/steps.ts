@@ -8,6 +8,7 @@ import { crankOfJob } from './crankOfJob';
 import {
   closingItems,
   isFinished,
+  openChartPlaces,
   missingAtRun,
   missingBeforeStart,
   missingLists,
@@ -125,7 +126,10 @@ function stepsAtWork(
     return { ...step('stop', `Stop ${stop + 1} of ${stops.length}`, missing, lost ?? waits), stop };
   });
   const open = atStops.some(({ missing }) => missing.length > 0);
-  const unserved = unservedOf(sheet, state).map((id): Missing => ({ code: 'unserved', id }));
+  const unserved = [
+    ...unservedOf(sheet, state).map((id): Missing => ({ code: 'unserved', id })),
+    ...openChartPlaces(state).map(({ id }): Missing => ({ code: 'chart', id })),
+  ];
   const notYet = lost ?? (open || unserved.length > 0 ? 'stops-first' : undefined);
   const last = atStops[atStops.length - 1];
   if (last) last.missing.push(...unserved);

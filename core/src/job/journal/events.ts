@@ -2,8 +2,9 @@ import * as v from 'valibot';
 import { BARRING_METHODS } from '../../barring/methods';
 import { ObservationSchema } from '../../crank/observation';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
-import { DateSchema, HoursSchema } from '../../service/hours';
+import { HoursSchema } from '../../service/hours';
 import { BlobTypeSchema, Sha256Schema } from './attachment';
+import { count, instant, note, person, UuidSchema, words } from './fields';
 
 /**
  * The journal of a job: append-only events. Nothing is edited or deleted; undo and
@@ -11,24 +12,6 @@ import { BlobTypeSchema, Sha256Schema } from './attachment';
  * and ignored, so an older phone loses nothing a newer one wrote.
  */
 
-export const UuidSchema = v.pipe(
-  v.string('An id is a UUID.'),
-  v.regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'An id is a UUID.'),
-);
-
-const instant = v.pipe(
-  v.string('An instant is written 2026-05-02T08:12:00Z.'),
-  v.isoTimestamp('An instant is written 2026-05-02T08:12:00Z.'),
-);
-
-const note = v.pipe(v.string('Write a few words.'), v.maxLength(2000, 'At most 2000 characters.'));
-const words = v.pipe(note, v.trim(), v.nonEmpty('Write a few words.'));
-const person = v.pipe(
-  v.string('Give a name.'),
-  v.trim(),
-  v.nonEmpty('Give a name.'),
-  v.maxLength(80, 'A name has at most 80 characters.'),
-);
 const adjuster = v.pipe(
   v.string('Name the adjuster, for example exhaust.3.'),
   v.regex(
@@ -47,11 +30,6 @@ const angle = v.pipe(
   v.maxValue(720, 'The crank angle is below 720.'),
 );
 
-const count = v.pipe(
-  v.number('Count from 0.'),
-  v.integer('Count from 0.'),
-  v.minValue(0, 'Count from 0.'),
-);
 const minutes = v.pipe(v.number('Give the minutes.'), v.minValue(0, 'Minutes are not negative.'));
 const shimSize = v.pipe(
   v.number('A shim is a whole number of µm.'),
@@ -179,6 +157,17 @@ const payloads = {
       }),
     ),
     unserved: v.array(adjuster),
+    /** Where the manual's chart places what is off its condition there and served elsewhere. */
+    moved: v.optional(
+      v.array(
+        v.object({
+          id: adjuster,
+          at: angle,
+          mark: v.optional(v.string()),
+          watch: v.optional(watch),
+        }),
+      ),
+    ),
   },
   /** The engine goes back to work or is moved in the middle of the job. */
   'engine.returned': { why: v.picklist(RETURNS, `It is one of ${RETURNS.join(', ')}.`), after },
@@ -217,7 +206,14 @@ const payloads = {
     note: v.optional(note),
   },
   /** Set where a person states that it may be, though the model does not say so, and why. */
-  'adjuster.placed': { adjuster, reason: words },
+  'adjuster.placed': {
+    adjuster,
+    reason: words,
+    /** The angle that the manual's chart sets it at; absent where it is set where it stands. */
+    stop: v.optional(angle),
+  },
+  /** Set at the stop of its largest margin, not where the manual's chart has it. */
+  'adjuster.moved': { adjuster },
   /** To be read again on the round, whatever the shop's rule. */
   'adjuster.doubted': { adjuster },
   /** A slip or a finding was looked into before the adjuster was touched. */
@@ -350,38 +346,6 @@ export const JobEventsSchema = v.pipe(
   v.array(JobEventSchema, 'Send an array of events.'),
   v.maxLength(MOST_EVENTS, `Send at most ${MOST_EVENTS} events at a time.`),
 );
-
-/** The head of a job, made by the phone that starts it. */
-export const JobHeadSchema = v.object(
-  {
-    id: UuidSchema,
-    machine: UuidSchema,
-    method: v.picklist(BARRING_METHODS, `The method is one of ${BARRING_METHODS.join(', ')}.`),
-    sheetRevision: v.pipe(
-      v.number('The revision is a whole number from 1.'),
-      v.integer('The revision is a whole number from 1.'),
-      v.minValue(1, 'The revision is a whole number from 1.'),
-    ),
-    at: instant,
-    by: person,
-  },
-  'A job has id, machine, method, sheetRevision, at and by.',
-);
-export type JobHead = v.InferOutput<typeof JobHeadSchema>;
-
-/** A reading of the hour meter sent on its own. */
-export const HoursPostSchema = v.object(
-  {
-    date: DateSchema,
-    hours: HoursSchema,
-    /** The meter was replaced or reset since the reading before. */
-    replaced: v.optional(v.boolean('Replaced is true or false.')),
-    /** Looked at again: it is unusual, and so. */
-    sure: v.optional(v.boolean('Sure is true or false.')),
-  },
-  'An hours reading has date and hours.',
-);
-export type HoursPost = v.InferOutput<typeof HoursPostSchema>;
 
 type Guard<T extends JobEventType> = (event: KnownEvent) => event is EventOf<T>;
 

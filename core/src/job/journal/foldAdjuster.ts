@@ -12,6 +12,7 @@ export const isOfAdjuster = isOneOf(
   'adjuster.unset',
   'adjuster.doubted',
   'adjuster.placed',
+  'adjuster.moved',
   'shim.found',
   'shim.fitted',
 );
@@ -39,7 +40,10 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       adjuster.doneAtTurn = state.crank.turns;
       return;
     case 'adjuster.placed':
-      adjuster.placed = { reason: event.reason, by: event.by, at: event.at };
+      adjuster.placed = { reason: event.reason, by: event.by, at: event.at, stop: event.stop };
+      return;
+    case 'adjuster.moved':
+      adjuster.moved = true;
       return;
     case 'adjuster.unset':
       adjuster.unset = { reason: event.reason, note: event.note, by: event.by };

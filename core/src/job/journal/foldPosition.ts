@@ -36,8 +36,8 @@ export function applyPosition(state: JobState, event: PositionEvent): void {
     case 'rockers.loosened':
       return loosen(state, event.adjusters);
     case 'plan.made': {
-      const { method, stops, unserved } = event;
-      state.plan ??= { method, stops, unserved };
+      const { method, stops, unserved, moved } = event;
+      state.plan ??= { method, stops, unserved, moved };
       return;
     }
     default:

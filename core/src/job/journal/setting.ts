@@ -3,7 +3,7 @@ import { sheetForTag } from '../../engine/variant';
 import type { BladeSet } from '../../gauging/blades';
 import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Reading } from '../../gauging/reading';
-import type { JobHead } from './events';
+import type { JobHead } from './jobHead';
 import type { JobState } from './state';
 
 /** What is read once more on the round: the first of each stop, what was changed, or all. */

@@ -12,8 +12,10 @@ export type AdjusterState = {
   found?: TakenReading;
   /** The size of the shim found in the bucket, µm. */
   shim?: number;
-  /** Set where a person states that it may be, and why. */
-  placed?: { reason: string; by: string; at: string };
+  /** Set where a person states that it may be, and why; at the chart's own stop or at once. */
+  placed?: { reason: string; by: string; at: string; stop?: number | undefined };
+  /** Set at the stop of its largest margin, not where the manual's chart has it. */
+  moved?: boolean;
   /** How often the crank had been turned when it was finished. */
   doneAtTurn?: number;
   /** Answered that it cannot be set today. */
@@ -43,7 +45,7 @@ export type TakenReading = Reading & {
 };
 
 export type Exemptible = (typeof EXEMPTIBLE)[number];
-export type KeptPlan = Pick<EventOf<'plan.made'>, 'method' | 'stops' | 'unserved'>;
+export type KeptPlan = Pick<EventOf<'plan.made'>, 'method' | 'stops' | 'unserved' | 'moved'>;
 
 /** What the journal says of the crank. */
 export type CrankState = {

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { UuidSchema } from '../journal/events';
+import { UuidSchema } from '../journal/fields';
 
 /**
  * The link between the one at the rockers and the one who turns. It is a convenience, never a

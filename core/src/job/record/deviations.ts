@@ -32,7 +32,11 @@ export function deviationsOf(state: JobState): Deviation[] {
   }
   for (const [id, { placed }] of Object.entries(state.adjusters)) {
     if (!placed) continue;
-    const what = `${adjusterName(id)} was set where a person placed it`;
+    const where =
+      placed.stop === undefined
+        ? 'where a person placed it'
+        : 'by the manual’s chart, off its condition';
+    const what = `${adjusterName(id)} was set ${where}`;
     list.push({ what, reason: placed.reason, by: placed.by });
   }
   return list;

@@ -69,7 +69,11 @@ function describeAdjuster(event: AdjusterEvent): string {
     case 'adjuster.doubted':
       return 'to be read again';
     case 'adjuster.placed':
-      return `set where it stands: ${event.reason}`;
+      return event.stop === undefined
+        ? `set where it stands: ${event.reason}`
+        : `set by the chart at ${Math.round(event.stop)}°: ${event.reason}`;
+    case 'adjuster.moved':
+      return 'set at its best place, not by the chart';
     case 'shim.found':
       return `${describeShim(event.size)} found`;
     case 'shim.fitted':

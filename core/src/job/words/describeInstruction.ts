@@ -83,6 +83,11 @@ function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidIn
       return { what: 'Choose another method', detail: asked.refused };
     case 'unserved':
       return { what: `${adjusterName(asked.id)}: say how it is to be set, or leave it unset` };
+    case 'chart':
+      return {
+        what: `${adjusterName(asked.id)}: by the chart, or at its best place?`,
+        detail: describeChartPlace(asked),
+      };
     case 'shim':
       return { what: `${adjusterName(asked.id)}: which shim is in it?` };
     case 'question':
@@ -93,6 +98,14 @@ function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidIn
     default:
       return { what: ASKED[asked.ask] };
   }
+}
+
+/** What speaks against the place that the manual's chart gives an adjuster. */
+export function describeChartPlace({ at, margin }: { at: number; margin: number }): string {
+  const place = `The manual’s chart sets it at ${Math.round(at)}°`;
+  return margin < 0
+    ? `${place}, where by this sheet it stands ${Math.round(-margin)}° on its lobe.`
+    : `${place}, where by this sheet only ${Math.round(margin)}° keep it off its lobe.`;
 }
 
 /** How far to bar, and what is seen there; an unknown way is barred to what is seen. */

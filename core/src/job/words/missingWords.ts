@@ -28,6 +28,7 @@ const SAID: Record<Extract<Missing, { code: string }>['code'], string> = {
   torque: '',
   adjuster: '',
   unserved: '',
+  chart: '',
   clear: '',
 };
 
@@ -48,6 +49,8 @@ export function describeMissing(missing: Missing): string {
       return adjusterName(missing.id);
     case 'unserved':
       return `${adjusterName(missing.id)}: no stop serves it.`;
+    case 'chart':
+      return `${adjusterName(missing.id)}: say whether it is set where the chart has it.`;
     case 'clear':
       return `${missing.person}: clear, own lock off.`;
     default:

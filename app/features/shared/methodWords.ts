@@ -1,6 +1,6 @@
 import type { BarringMethod } from '@longbar/core';
 
-/** The schools as people name them. */
+/** The methods as people name them. */
 export const METHOD_TITLES: Record<BarringMethod, string> = {
   'two-position': 'Two positions',
   each: 'Each cylinder',
@@ -10,7 +10,7 @@ export const METHOD_TITLES: Record<BarringMethod, string> = {
   manual: 'Manual’s chart',
 };
 
-/** What each school is, in a sentence. */
+/** What each method is, in a sentence. */
 export const METHOD_WORDS: Record<BarringMethod, string> = {
   'two-position': 'Half at cylinder 1’s firing TDC, the rest one full turn on.',
   each: 'One cylinder after the other in firing order, at its own firing TDC.',

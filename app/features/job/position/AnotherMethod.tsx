@@ -1,0 +1,24 @@
+import { methodOf } from '@longbar/core';
+import { Words } from '../../../theme/Words';
+import { MethodChoice } from '../../shared/MethodChoice';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+
+type Props = Pick<StepProps, 'job' | 'after'> & { refused: string };
+
+/** The method of the job cannot be done on this engine: another is chosen. */
+export function AnotherMethod({ job, after, refused }: Props) {
+  return (
+    <StepFrame job={job} after={after}>
+      <Words as="title">Choose another method</Words>
+      <Words as="strong" color="stop">
+        {refused}
+      </Words>
+      <MethodChoice
+        sheet={job.setting.sheet}
+        chosen={methodOf(job.setting, job.state)}
+        onChoose={(method) => job.act({ type: 'method.changed', method })}
+      />
+    </StepFrame>
+  );
+}

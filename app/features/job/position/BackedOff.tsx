@@ -1,0 +1,62 @@
+import { adjustersOf } from '@longbar/core';
+import { useState } from 'react';
+import { Act } from '../../../theme/Act';
+import { Choice } from '../../../theme/Choice';
+import { Row, Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
+import { Words } from '../../../theme/Words';
+import type { WorkingJob } from '../model/useJob';
+
+/** Rockers that are off or backed off tell nothing of the crank until they are set. */
+export function BackedOff({ job }: { job: WorkingJob }) {
+  const [open, setOpen] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const { order } = job.setting.sheet.firing;
+  const cylinders = [...order].sort((a, b) => a - b);
+  const toggle = (cylinder: number) => {
+    const next = new Set(chosen);
+    if (!next.delete(cylinder)) next.add(cylinder);
+    setChosen(next);
+  };
+  const record = () => {
+    const adjusters = adjustersOf(job.setting.sheet)
+      .filter(({ cylinder }) => chosen.has(cylinder))
+      .map(({ id }) => id);
+    job.act({ type: 'rockers.loosened', adjusters });
+    setOpen(false);
+    setChosen(new Set());
+  };
+  if (!open) {
+    return <Act label="Rockers are off or backed off" onPress={() => setOpen(true)} />;
+  }
+  return (
+    <Stack>
+      <Words as="strong">Off or backed off on which cylinders?</Words>
+      <Words color="secondInk">
+        What they do tells nothing of the crank until they are set: a valve’s lowest point, a
+        piston’s top or a mark does.
+      </Words>
+      <Tiles columns={4}>
+        {cylinders.map((cylinder) => (
+          <Choice
+            key={cylinder}
+            label={String(cylinder)}
+            name={`No. ${cylinder} off or backed off`}
+            several
+            chosen={chosen.has(cylinder)}
+            onPress={() => toggle(cylinder)}
+          />
+        ))}
+      </Tiles>
+      <Row>
+        <Act label="All of them" onPress={() => setChosen(new Set(cylinders))} />
+        <Act
+          label="Record as backed off"
+          style={{ flex: 1 }}
+          disabled={chosen.size === 0}
+          onPress={record}
+        />
+      </Row>
+    </Stack>
+  );
+}

@@ -1,0 +1,48 @@
+import { adjusterName } from '@longbar/core';
+import { Caution } from '../../../theme/Caution';
+import { Words } from '../../../theme/Words';
+import { Reason } from '../frame/Reason';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+
+type Props = Pick<StepProps, 'job' | 'after'> & { id: string; figure: boolean };
+
+/** No stop serves it, or it has no figure: it stays unset, or a person states its place. */
+export function Unserved({ job, after, id, figure }: Props) {
+  const name = adjusterName(id);
+  return (
+    <StepFrame
+      job={job}
+      after={after}
+      act={{
+        weight: 'stop',
+        label: `${name} stays unset today`,
+        onPress: () => job.act({ type: 'adjuster.unset', adjuster: id, reason: 'no-place' }),
+      }}
+    >
+      <Words as="title">{name}</Words>
+      <Words as="strong">
+        {figure
+          ? 'No stop of this plan serves it: no mark and no valve’s lowest point tells where it may be set.'
+          : 'The sheet holds no figure to set it to.'}
+      </Words>
+      <Words>
+        It can stay unset: the job is then closed as incomplete, and it stays due.
+        {figure ? ' Or a person who has the manual at hand sets it, and says where and why.' : ''}
+      </Words>
+      {figure && (
+        <>
+          <Caution>
+            Set by hand, Long Bar cannot tell that this valve is off its lobe. The record says that
+            you placed it.
+          </Caution>
+          <Reason
+            label="Set it by the manual: where, and on which page"
+            given={undefined}
+            onGive={(reason) => job.act({ type: 'adjuster.placed', adjuster: id, reason })}
+          />
+        </>
+      )}
+    </StepFrame>
+  );
+}

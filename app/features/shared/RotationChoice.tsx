@@ -1,0 +1,43 @@
+import type { Rotation } from '@longbar/core';
+import { Choice } from '../../theme/Choice';
+import { Row } from '../../theme/Panel';
+import { Words } from '../../theme/Words';
+
+const SENSES = ['clockwise', 'counterclockwise'] as const;
+const ENDS = ['front', 'rear', 'flywheel'] as const;
+
+type Props = {
+  sense: Rotation['sense'] | undefined;
+  seenFrom: string | undefined;
+  onChoose: (change: { sense: Rotation['sense'] } | { seenFrom: (typeof ENDS)[number] }) => void;
+};
+
+/** Which way an engine turns, and from which end that is seen. */
+export function RotationChoice({ sense, seenFrom, onChoose }: Props) {
+  return (
+    <>
+      <Row>
+        {SENSES.map((each) => (
+          <Choice
+            key={each}
+            label={each}
+            chosen={sense === each}
+            onPress={() => onChoose({ sense: each })}
+          />
+        ))}
+      </Row>
+      <Words as="strong">Seen from the</Words>
+      <Row>
+        {ENDS.map((each) => (
+          <Choice
+            key={each}
+            label={each}
+            name={`Seen from the ${each}`}
+            chosen={seenFrom === each}
+            onPress={() => onChoose({ seenFrom: each })}
+          />
+        ))}
+      </Row>
+    </>
+  );
+}

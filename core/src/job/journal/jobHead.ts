@@ -1,0 +1,21 @@
+import * as v from 'valibot';
+import { BARRING_METHODS } from '../../barring/methods';
+import { instant, person, UuidSchema } from './fields';
+
+/** The head of a job, made by the phone that starts it. */
+export const JobHeadSchema = v.object(
+  {
+    id: UuidSchema,
+    machine: UuidSchema,
+    method: v.picklist(BARRING_METHODS, `The method is one of ${BARRING_METHODS.join(', ')}.`),
+    sheetRevision: v.pipe(
+      v.number('The revision is a whole number from 1.'),
+      v.integer('The revision is a whole number from 1.'),
+      v.minValue(1, 'The revision is a whole number from 1.'),
+    ),
+    at: instant,
+    by: person,
+  },
+  'A job has id, machine, method, sheetRevision, at and by.',
+);
+export type JobHead = v.InferOutput<typeof JobHeadSchema>;
