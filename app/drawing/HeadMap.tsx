@@ -1,19 +1,17 @@
 import { memo, useMemo } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
-import type { AdjusterKind, SeatedBank } from '@longbar/core';
+import type { HeadGeometry, RockerLook, SeatedBank } from '@longbar/core';
+import { HEAD_TOP, headGeometry, KINDS, readId, ROCKER } from '@longbar/core';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
 import type { LiveLook } from './LiveRockers';
 import { LiveRockers } from './LiveRockers';
-import type { Geometry, MapCell } from './mapCell';
-import { KIND_LETTERS } from './mapCell';
+import type { MapCell } from './mapCell';
 import { MapTargets } from './MapTargets';
 import { Rocker } from './Rocker';
-import type { RockerLook } from './rockerShapes';
-import { ROCKER } from './rockerShapes';
 
 type Props = {
   banks: SeatedBank[];
@@ -28,7 +26,6 @@ type Props = {
 
 /** The narrowest column a thumb still hits; beyond eight cylinders a row scrolls. */
 const NARROWEST = 40;
-const LABELS = 44;
 
 /**
  * The head seen from above, as one leans over the engine: the shaft, every rocker in its
@@ -68,10 +65,11 @@ function BankRow({ bank, name, cells, width, fine, onSelect, live }: RowProps) {
   const count = bank.cylinders.length;
   const column = Math.max(NARROWEST, Math.min(150, width / count));
   const full = column * count;
-  const geometry = useMemo(() => geometryOf(bank, column), [bank, column]);
+  const geometry = useMemo(() => headGeometry(bank, column), [bank, column]);
+  const height = geometry.height + figureRoom(cells);
   const ids = geometry.places.map(({ id }) => id);
   const row = (
-    <View style={{ width: full, height: geometry.height, alignSelf: 'center' }}>
+    <View style={{ width: full, height, alignSelf: 'center' }}>
       <BankDrawing {...{ bank, cells, column, geometry, tokens }} moving={live !== undefined} />
       {live && <LiveRockers {...{ geometry, cells, tokens, live }} width={full} />}
       {onSelect && <MapTargets {...{ bank, cells, column, geometry, fine, ids, onSelect }} />}
@@ -89,25 +87,11 @@ function BankRow({ bank, name, cells, width, fine, onSelect, live }: RowProps) {
   );
 }
 
-function geometryOf(bank: SeatedBank, column: number): Geometry {
-  const most = Math.max(...bank.cylinders.map(({ adjusters }) => adjusters.length), 1);
-  const pitch = Math.min(column / most, column > 90 ? 48 : 30);
-  const scale = Math.max(0.8, Math.min(1.15, (pitch - 3) / ROCKER.width));
-  const places = bank.cylinders.flatMap(({ adjusters, cylinder }, i) =>
-    adjusters.map(({ id }, a) => ({
-      id,
-      cylinder,
-      x: column * (i + 0.5) + pitch * (a - (adjusters.length - 1) / 2),
-    })),
-  );
-  return { scale, height: ROCKER.height * scale + LABELS + 8, places };
-}
-
 type DrawingProps = {
   bank: SeatedBank;
   cells: Readonly<Record<string, MapCell>>;
   column: number;
-  geometry: Geometry;
+  geometry: HeadGeometry;
   tokens: Tokens;
   /** The rockers follow a crank, and are painted apart. */
   moving: boolean;
@@ -121,9 +105,10 @@ const BankDrawing = memo(function BankDrawing({
   tokens,
   moving,
 }: DrawingProps) {
-  const { scale, height, places } = geometry;
+  const { scale, places } = geometry;
+  const height = geometry.height + figureRoom(cells);
   const full = column * bank.cylinders.length;
-  const shaft = 6 + ROCKER.shaft * scale;
+  const shaft = HEAD_TOP + ROCKER.shaft * scale;
   const chosen = places.find(({ id }) => cells[id]?.selected);
   const chosenPlace = bank.cylinders.findIndex(({ cylinder }) => cylinder === chosen?.cylinder);
   return (
@@ -145,7 +130,7 @@ const BankDrawing = memo(function BankDrawing({
           <Bore
             key={seated.cylinder}
             x={column * (i + 0.5)}
-            y={6 + 92 * scale}
+            y={HEAD_TOP + 92 * scale}
             r={Math.min(column * 0.45, 46)}
             tokens={tokens}
           />
@@ -161,15 +146,16 @@ const BankDrawing = memo(function BankDrawing({
         strokeWidth={1.2}
       />
       {places.map(({ id, x }) => {
-        const { says: _, ...look } = cells[id] ?? NOTHING;
-        const place = { ...look, x, scale, tokens, letters: KIND_LETTERS[kindOf(id)] };
-        return moving ? <Letters key={id} {...place} /> : <Place key={id} {...place} />;
+        const { says: _, figure, ...look } = cells[id] ?? NOTHING;
+        const place = { ...look, x, scale, tokens, letters: KINDS[readId(id).kind].letters };
+        if (moving) return <Letters key={id} {...place} />;
+        return <Place key={id} {...place} {...(figure !== undefined && { figure })} />;
       })}
       {bank.cylinders.map(({ cylinder }, i) => (
         <Text
           key={cylinder}
           x={column * (i + 0.5)}
-          y={6 + ROCKER.height * scale + 36}
+          y={HEAD_TOP + ROCKER.height * scale + 36 + figureRoom(cells)}
           fontSize={19}
           fontFamily={font.figureStrong}
           fill={tokens.ink}
@@ -199,17 +185,50 @@ function Bore({ x, y, r, tokens }: { x: number; y: number; r: number; tokens: To
   );
 }
 
-type PlaceProps = RockerLook & { x: number; scale: number; tokens: Tokens; letters: string };
+type PlaceProps = RockerLook & {
+  x: number;
+  scale: number;
+  tokens: Tokens;
+  letters: string;
+  figure?: string;
+};
 
-/** One rocker in its place, with the letters of its kind below it. */
-const Place = memo(function Place({ letters, ...rocker }: PlaceProps) {
+/** One rocker in its place, with the letters of its kind and what was read below it. */
+const Place = memo(function Place({ letters, figure, ...rocker }: PlaceProps) {
   return (
     <G>
-      <Rocker {...rocker} y={6} />
+      <Rocker {...rocker} y={HEAD_TOP} />
       <Letters letters={letters} {...rocker} />
+      {figure && <Figure figure={figure} {...rocker} />}
     </G>
   );
 });
+
+/** Room for a reading written upwards, px. */
+const FIGURE = 72;
+
+function figureRoom(cells: Readonly<Record<string, MapCell>>): number {
+  return Object.values(cells).some(({ figure }) => figure) ? FIGURE : 0;
+}
+
+type FigureProps = Pick<PlaceProps, 'x' | 'scale' | 'tokens' | 'odd'> & { figure: string };
+
+function Figure({ figure, x, scale, tokens, odd }: FigureProps) {
+  const y = HEAD_TOP + ROCKER.height * scale + 22;
+  return (
+    <Text
+      x={x + 4.5}
+      y={y}
+      transform={`rotate(-90 ${x + 4.5} ${y})`}
+      fontSize={13}
+      fontFamily={odd ? font.figureStrong : font.figure}
+      fill={odd ? tokens.stop : tokens.ink}
+      textAnchor="end"
+    >
+      {figure}
+    </Text>
+  );
+}
 
 type LettersProps = Pick<PlaceProps, 'letters' | 'x' | 'scale' | 'tokens' | 'here'>;
 
@@ -217,7 +236,7 @@ function Letters({ letters, x, scale, tokens, here }: LettersProps) {
   return (
     <Text
       x={x}
-      y={6 + ROCKER.height * scale + 14}
+      y={HEAD_TOP + ROCKER.height * scale + 14}
       fontSize={13}
       fontFamily={font.figure}
       fill={here ? tokens.act : tokens.secondInk}
@@ -226,10 +245,6 @@ function Letters({ letters, x, scale, tokens, here }: LettersProps) {
       {letters}
     </Text>
   );
-}
-
-function kindOf(id: string): AdjusterKind {
-  return id.split('.')[0] as AdjusterKind;
 }
 
 const styles = StyleSheet.create({

@@ -1,8 +1,9 @@
+import type { HeadGeometry } from '@longbar/core';
 import { createElement, memo, useEffect, useRef } from 'react';
 import { PixelRatio } from 'react-native';
 import type { Tokens } from '../theme/tokens';
 import type { Crank } from './crank';
-import type { Geometry, MapCell } from './mapCell';
+import type { MapCell } from './mapCell';
 import type { PaintedRow } from './rockerPainter';
 import type { RockersMessage } from './rockers.worker';
 
@@ -10,7 +11,7 @@ import type { RockersMessage } from './rockers.worker';
 export type LiveLook = { crank: Crank; looksOf: (id: string) => string };
 
 type Props = {
-  geometry: Geometry;
+  geometry: HeadGeometry;
   cells: Readonly<Record<string, MapCell>>;
   width: number;
   tokens: Tokens;

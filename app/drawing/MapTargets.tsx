@@ -1,14 +1,14 @@
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { SeatedBank } from '@longbar/core';
-import type { Geometry, MapCell } from './mapCell';
+import type { HeadGeometry, SeatedBank } from '@longbar/core';
+import type { MapCell } from './mapCell';
 import { spoken } from './mapCell';
 
 type Props = {
   bank: SeatedBank;
   cells: Readonly<Record<string, MapCell>>;
   column: number;
-  geometry: Geometry;
+  geometry: HeadGeometry;
   fine: boolean;
   ids: string[];
   onSelect: (id: string) => void;

@@ -1,8 +1,8 @@
+import type { RockerLook } from '@longbar/core';
+import { rockerShapes } from '@longbar/core';
 import { memo } from 'react';
 import { G, Path } from 'react-native-svg';
 import type { Tokens } from '../theme/tokens';
-import type { RockerLook } from './rockerShapes';
-import { rockerShapes } from './rockerShapes';
 
 type Props = RockerLook & { x: number; y: number; scale: number; tokens: Tokens };
 

@@ -1,5 +1,5 @@
-import type { RockerLook, RockerTokens, Shape } from './rockerShapes';
-import { ROCKER, rockerShapes } from './rockerShapes';
+import type { RockerColours, RockerLook, Shape } from '@longbar/core';
+import { ROCKER, rockerShapes } from '@longbar/core';
 
 /** How a rocker looks at a crank angle: to be set here, on its lobe, or neither. */
 export type Look = 'here' | 'lobe' | '';
@@ -13,7 +13,7 @@ export type PaintedRow = {
   /** Pixels of the screen to one of the page. */
   sharpness: number;
   scale: number;
-  tokens: RockerTokens;
+  tokens: RockerColours;
   /** Each rocker: its place, how it is seen at any angle, and its look at every degree. */
   rockers: (Pick<RockerLook, 'progress' | 'selected'> & { x: number; looks: string })[];
 };

@@ -1,5 +1,5 @@
 import type { EventOf, FoldedJob, JobContext, JobEvent, Trial } from '@longbar/core';
-import { foldOn, settingOf } from '@longbar/core';
+import { begunOf, foldOn, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice } from '@reduxjs/toolkit';
 import type { SetAside } from '../sync/phoneDatabase';
@@ -77,7 +77,7 @@ export const openJob = createSelector([(job: KeptJob) => job], ({ context, event
   const { id } = context.head;
   const job = foldOn(folded.get(id), events);
   folded.set(id, job);
-  return { context, setting: settingOf(context, job.state), state: job.state };
+  return { context, setting: settingOf(begunOf(context), job.state), state: job.state };
 });
 
 /** Each job's last fold, from which the next tap's goes on. */

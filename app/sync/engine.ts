@@ -6,6 +6,7 @@ import {
   foldJob,
   isOfCrank,
   JobContextSchema,
+  begunOf,
   settingOf,
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
@@ -258,7 +259,7 @@ async function ask(
 /** What a phone writes down by itself in this job now. */
 function dueOf({ context, events }: KeptJob): JobAct[] {
   const state = foldJob(events);
-  return dueActs(settingOf(context, state), state);
+  return dueActs(settingOf(begunOf(context), state), state);
 }
 
 function describe(error: unknown): string {

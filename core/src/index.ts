@@ -4,7 +4,6 @@ export type { ParsedSheet } from './engine/parseSheet';
 export { SheetSchema } from './engine/sheet';
 export type {
   AdjusterEntry,
-  AdjusterKind,
   ChartStop,
   EngineSheet,
   Isolation,
@@ -19,7 +18,8 @@ export { camLanes } from './engine/camLanes';
 export type { CamLane } from './engine/camLanes';
 export { adjustersOf } from './engine/adjusters';
 export type { Adjuster } from './engine/adjusters';
-export { sheetForTag } from './engine/variant';
+export type { AppliedSheet, TagFigures } from './engine/variant';
+export { figuresOf, sheetForTag } from './engine/variant';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
 export { banksFor, commonOrders, CYLINDER_FORMS, formOf } from './engine/cylinderForms';
 export type { CylinderForm } from './engine/cylinderForms';
@@ -139,8 +139,10 @@ export {
   unsetOf,
 } from './job/instruction/gates';
 export { hotUntil, readTooCool } from './job/instruction/hotWindow';
-export { ROUND_RULES, settingOf } from './job/journal/setting';
-export type { JobSetting, RoundRule } from './job/journal/setting';
+export { begunOf, settingOf } from './job/journal/setting';
+export type { JobBegun, JobSetting, LastLeft } from './job/journal/setting';
+export { ROUND_RULES } from './job/journal/roundRule';
+export type { RoundRule } from './job/journal/roundRule';
 export { shimActsLeft, shimIds, shimRows, shimStage } from './job/instruction/jobShims';
 export type { ShimStage } from './job/instruction/jobShims';
 export { phaseTimes } from './job/record/phaseTimes';
@@ -242,6 +244,16 @@ export type { Faults, HiddenEngine } from './practice/hiddenEngine';
 export { simulateJob } from './practice/simulateJob';
 export type { LogEntry } from './practice/log';
 export type { JobOutcome, SimulatedJob } from './practice/simulateJob';
+export { adjustersIn } from './job/record/jobRecord';
+export type {
+  JobRecord,
+  JudgedReading,
+  RecordedAdjuster,
+  RecordedBank,
+} from './job/record/jobRecord';
+export { recordOf, recordOfState } from './job/record/recordOf';
+export type { RecordPage, RecordRow, RecordSection } from './job/words/recordPage';
+export { recordPage } from './job/words/recordPage';
 export { deviationsOf } from './job/record/deviations';
 export type { Deviation } from './job/record/deviations';
 export { describeFeel } from './job/words/feelWords';
@@ -254,3 +266,11 @@ export {
 export { describeOdd, describeSeen } from './job/words/describeSeen';
 export type { HoursPost } from './wire/hours';
 export { HoursPostSchema } from './wire/hours';
+export { adjusterId, isTelling, KIND_NAMES, KINDS, readId } from './engine/kinds';
+export type { AdjusterKind, AdjusterName } from './engine/kinds';
+export type { Progress, RockerColours, RockerLook, Shape } from './picture/rockerShapes';
+export { ROCKER, rockerShapes } from './picture/rockerShapes';
+export type { HeadGeometry } from './picture/headGeometry';
+export { HEAD_TOP, headGeometry } from './picture/headGeometry';
+export type { RecordedHead, RecordedLook } from './picture/recordHead';
+export { recordedLook } from './picture/recordHead';

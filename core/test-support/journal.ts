@@ -1,5 +1,14 @@
-import type { JobAct, JobEvent, JobHead, JobSetting } from '../src';
-import { closingItems, dueActs, foldJob, isOfCrank, isRefused, jobPlan } from '../src';
+import type { EngineSheet, JobAct, JobEvent, JobHead, JobSetting } from '../src';
+import {
+  closingItems,
+  dueActs,
+  foldJob,
+  isOfCrank,
+  isRefused,
+  jobPlan,
+  settingOf,
+  sheetForTag,
+} from '../src';
 import { inlineSix } from './engines';
 
 export const JOB = '00000000-0000-4000-8000-000000000001';
@@ -57,7 +66,16 @@ export const head: JobHead = {
   by: 'Ina',
 };
 
-export const setting: JobSetting = { head, sheet: inlineSix(), policy: 'leave-inside' };
+export const setting: JobSetting = {
+  head,
+  sheet: sheetForTag(inlineSix(), undefined),
+  policy: 'leave-inside',
+};
+
+/** The same job on another engine, whose tag nobody has read. */
+export function settingOn(sheet: EngineSheet): JobSetting {
+  return settingOf({ ...setting, sheet }, {});
+}
 
 const inside = { intake: { go: 300, noGo: 350 }, exhaust: { go: 550, noGo: 600 } } as const;
 

@@ -83,8 +83,7 @@ export class JobPage {
 
   /**
    * Feels whatever is asked until the place is told, as the rockers are with the crank at `at`.
-   * Bars on to a valve's peak where that is
-   * asked. Answers where the crank stands then.
+   * Bars on to a valve's peak where that is asked.
    */
   async feelUntilTold(rockers: Rockers, at: number): Promise<void> {
     let crank = at;
@@ -92,11 +91,14 @@ export class JobPage {
       await this.settled();
       this.crank = { rockers, at: crank };
       if ((await this.onScreen()) !== 'Where does it stand?') return;
+      // Read in one go: the screen may be about to ask for something else.
       const peak = this.page.getByText(/Bar on slowly until No\. \d+ \w+ has stopped/);
-      if (await peak.isVisible()) {
-        const [, cylinder, kind] = /No\. (\d+) (\w+)/.exec(await peak.innerText()) ?? [];
+      const [asked] = await peak.allInnerTexts();
+      if (asked !== undefined) {
+        const [, cylinder, kind] = /No\. (\d+) (\w+)/.exec(asked) ?? [];
         crank = rockers.peak(`${kind}.${cylinder}`);
         await this.tap('It has, just now');
+        await expect(this.button(/^Undo: .* peak$/)).toBeVisible();
         continue;
       }
       const id = await this.unfelt();
@@ -120,10 +122,11 @@ export class JobPage {
     throw new Error('Every rocker on the screen was felt, and the place is not told.');
   }
 
-  /** Taps what is seen or felt of the crank. */
+  /** Taps what is seen or felt of the crank, and waits until it is kept. */
   async see(name: string): Promise<void> {
     await this.settled();
     await this.page.getByRole('radio', { name, exact: true }).click();
+    await expect(this.button(`Undo: ${name}`)).toBeVisible();
   }
 
   /** Reads once more on the round and goes on from there. */

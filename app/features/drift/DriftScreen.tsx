@@ -1,5 +1,5 @@
 import type { JobCheck, MachineDetail } from '@longbar/core';
-import { adjusterName, adjustersOf, formatMillimetres, measureOf } from '@longbar/core';
+import { adjusterName, adjustersOf, formatMillimetres, measureOf, readId } from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useChecksQuery, useMachineQuery } from '../../state/api';
@@ -141,10 +141,16 @@ function Small({ chosen, onPress, ...props }: SmallProps) {
         { borderColor: chosen ? tokens.act : tokens.line, backgroundColor: tokens.sheet },
       ]}
     >
-      <Words as="label">{id.split('.').slice(1).join('.')}</Words>
+      <Words as="label">{shortOf(id)}</Words>
       <DriftChart {...{ history, spec, forecast }} width={SMALL - 10} height={54} />
     </Pressable>
   );
+}
+
+/** Its cylinder, and which of several. */
+function shortOf(id: string): string {
+  const { cylinder, n } = readId(id);
+  return n === undefined ? String(cylinder) : `${cylinder}.${n}`;
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,5 @@
 import type { DriftForecast, DriftHistory, DriftOptions } from '@longbar/core';
-import { forecastDrift } from '@longbar/core';
+import { forecastDrift, readId } from '@longbar/core';
 import { expose } from 'comlink';
 
 type Specs = Parameters<typeof forecastDrift>[1];
@@ -14,7 +14,7 @@ async function forecast(
   options: DriftOptions,
   progress: (share: number) => void,
 ): Promise<DriftForecast> {
-  const kindOf = ({ id }: DriftHistory) => id.split('.')[0];
+  const kindOf = ({ id }: DriftHistory) => readId(id).kind;
   const kinds = [...new Set(histories.map(kindOf))];
   let whole: DriftForecast = {
     adjusters: [],

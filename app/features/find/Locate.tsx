@@ -5,6 +5,7 @@ import {
   describeOdd,
   describeSeen,
   isRefused,
+  readId,
   seatingOf,
   wrap,
 } from '@longbar/core';
@@ -50,24 +51,32 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
     const same = (each: Observation) => JSON.stringify(each) === JSON.stringify(observation);
     onObserve(observation, observations.some(same));
   };
+  // Once a mark was seen, the rockers that are asked for come first.
+  const marked = observations.some((each) => 'mark' in each);
+  const marks = <MarksSeen {...{ sheet, observations }} onObserve={observe} />;
   return (
     <Stack gap={space.large}>
-      <Answer {...{ sheet, belief }} rotation={props.rotation} />
+      <Answer
+        {...{ sheet, belief }}
+        rotation={props.rotation}
+        size={observations.length > 0 ? SMALL : LARGE}
+      />
       {isRefused(answer) && (
         <Words as="strong" color="stop" role="alert">
           {answer.refused}
         </Words>
       )}
-      <MarksSeen {...{ sheet, observations }} onObserve={observe} />
+      {!marked && marks}
       <HeadMap
         banks={seatingOf(sheet)}
         cells={feltCells(sheet, observations, shown, belief.odd)}
         width={width}
-        onSelect={(adjuster) => setChosen(Number(adjuster.split('.')[1]))}
+        onSelect={(adjuster) => setChosen(readId(adjuster).cylinder)}
       />
       {shown.map((cylinder) => (
         <CylinderFeel key={cylinder} {...{ sheet, cylinder, observations }} onObserve={observe} />
       ))}
+      {marked && marks}
       {chosen !== undefined && !shown.includes(suggested) && (
         <Act
           label={`Go to No. ${suggested}: it tells the most`}
@@ -83,9 +92,13 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
   );
 }
 
-type AnswerProps = Pick<Props, 'sheet' | 'rotation'> & { belief: CrankBelief };
+/** The dial before anything was seen, and while rockers are felt, px. */
+const LARGE = 196;
+const SMALL = 128;
 
-function Answer({ sheet, rotation, belief }: AnswerProps) {
+type AnswerProps = Pick<Props, 'sheet' | 'rotation'> & { belief: CrankBelief; size: number };
+
+function Answer({ sheet, rotation, belief, size }: AnswerProps) {
   const { plausible, clash, odd } = belief;
   const cycle = cycleDegrees(sheet);
   const span = ({ from, to }: { from: number; to: number }) => wrap(to - from, cycle);
@@ -94,7 +107,7 @@ function Answer({ sheet, rotation, belief }: AnswerProps) {
   const at = known ? wrap(widest.from + span(widest) / 2, cycle) : 0;
   return (
     <View style={styles.answer}>
-      <EngineDial {...{ sheet, rotation, at }} size={196} spans={known ? plausible : []} />
+      <EngineDial {...{ sheet, rotation, at, size }} spans={known ? plausible : []} />
       <Words as="heading" style={styles.centred} role="status">
         {clash ? 'This cannot all be true.' : placesWords(plausible, cycle)}
       </Words>

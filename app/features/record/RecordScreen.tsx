@@ -1,25 +1,17 @@
-import {
-  adjustersOf,
-  deviationsOf,
-  formatDay,
-  formatHours,
-  formatInstant,
-  isolationsOf,
-  phaseTimes,
-} from '@longbar/core';
+import { recordOfState, recordPage } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useMemo } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { API } from '../../state/api';
 import { Act } from '../../theme/Act';
 import { Row, Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import { jobCells } from '../job/engine/jobCells';
-import { JobMap } from '../job/engine/JobMap';
+import { Attachments } from '../job/frame/Attachments';
 import type { WorkingJob } from '../job/model/useJob';
 import { useJob } from '../job/model/useJob';
-import { RecordNotes } from './RecordNotes';
+import { RecordHeads } from './RecordHeads';
 import { RecordTable } from './RecordTable';
 import { Sealed } from './Sealed';
 
@@ -66,153 +58,45 @@ function paperHere(): 'a4' | 'letter' {
 }
 
 const WIDEST = 820;
-const REASON = {
-  interval: 'it was due',
-  'head-work': 'after head work',
-  symptom: 'a symptom',
-} as const;
 
 function Record({ job }: { job: WorkingJob }) {
-  const { width } = useWindowDimensions();
-  const { context, state, setting } = job;
-  const { sheet, head } = setting;
-  const finished = state.signed;
+  const record = useMemo(() => recordOfState(job.setting, job.state), [job.setting, job.state]);
+  const page = useMemo(() => recordPage(record), [record]);
   return (
     <Stack gap={space.large}>
       <View>
-        <Words as="title">{context.machineName}</Words>
-        <Words color="secondInk">
-          {sheet.name}, sheet revision {head.sheetRevision}
-          {sheet.source?.revision
-            ? `, from ${sheet.source.title} revision ${sheet.source.revision}`
-            : ''}
-        </Words>
+        <Words as="title">{job.context.machineName}</Words>
+        <Words color="secondInk">{page.about}</Words>
       </View>
-      <Facts job={job} />
-      <View aria-label="The head as left">
-        <JobMap
-          job={job}
-          cells={jobCells(job, { at: undefined })}
-          width={Math.min(width, WIDEST) - 2 * space.large}
-        />
+      <View style={styles.facts}>
+        {page.facts.map(({ name, value }) => (
+          <View key={name} style={styles.fact}>
+            <Words as="label" color="secondInk">
+              {name}
+            </Words>
+            <Words>{value}</Words>
+          </View>
+        ))}
       </View>
-      <RecordTable job={job} />
-      <RecordNotes job={job} />
-      <Safety job={job} />
-      <Words as="strong">
-        {finished
-          ? `${finished.incomplete ? 'Closed as incomplete' : 'Signed'} by ${finished.name}, ${formatInstant(finished.at)}.`
-          : 'Not signed: this job is still open.'}
-      </Words>
-      <Sealed job={job} />
-      <Words as="note" color="secondInk">
-        Where this record and the maker’s current manual differ, the manual stands.{' '}
-        {adjustersOf(sheet).length} adjusters, {state.standing.length} entries.
-      </Words>
-    </Stack>
-  );
-}
-
-function Facts({ job }: { job: WorkingJob }) {
-  const { state, setting } = job;
-  const facts: [string, string][] = [
-    ['Begun', `${formatDay(setting.head.at)} by ${setting.head.by}`],
-    ['Hours', state.hours ? `${formatHours(state.hours.hours)} h` : 'not read'],
-    [
-      'Why',
-      state.why
-        ? [REASON[state.why.reason], state.why.symptom].filter(Boolean).join(': ')
-        : 'not said',
-    ],
-    temperatureFact(job),
-    ...(state.tag === undefined ? [] : [tagFact(state.tag)]),
-    ['Run', runWords(state.run)],
-    ['Time', timeWords(job)],
-  ];
-  return (
-    <View style={styles.facts}>
-      {facts.map(([name, value]) => (
-        <View key={name} style={styles.fact}>
-          <Words as="label" color="secondInk">
-            {name}
-          </Words>
-          <Words>{value}</Words>
+      <RecordHeads {...{ job, record }} widest={WIDEST} />
+      <RecordTable page={page} />
+      {page.sections.map(({ title, lines }) => (
+        <View key={title}>
+          <Words as="strong">{title}</Words>
+          {lines.map(({ text, grave }, i) => (
+            <Words key={i} as="note" color={grave ? 'stop' : 'ink'}>
+              {text}
+            </Words>
+          ))}
         </View>
       ))}
-    </View>
-  );
-}
-
-/** Cold since when, or how long it ran hot before it was shut down. */
-function temperatureFact({ state, setting }: WorkingJob): [string, string] {
-  if (setting.sheet.temperature?.state !== 'hot') {
-    return ['At rest since', state.coldSince ? formatInstant(state.coldSince) : 'not said'];
-  }
-  const { hot } = state;
-  const words = hot ? `${formatInstant(hot.stopped)}, after ${hot.ran} min` : 'not said';
-  return ['Shut down hot', words];
-}
-
-/** How long each phase took, the pauses left out. */
-function timeWords({ state }: WorkingJob): string {
-  const phases = phaseTimes(state).filter(({ ms }) => ms >= MINUTE);
-  const total = phases.reduce((sum, { ms }) => sum + ms, 0);
-  if (total < MINUTE) return 'under a minute';
-  const words = phases.map(({ phase, ms }) => `${phase.toLowerCase()} ${Math.round(ms / MINUTE)}`);
-  return `${Math.round(total / MINUTE)} min: ${words.join(', ')}`;
-}
-
-const MINUTE = 60_000;
-
-function tagFact(tag: string): [string, string] {
-  return ['Data tag', tag || 'none the sheet knows'];
-}
-
-function runWords(run: WorkingJob['state']['run']): string {
-  if (!run) return 'not run yet';
-  const words = [run.leaks ? 'it leaks' : 'no leaks'];
-  if (run.symptomGone !== undefined)
-    words.push(run.symptomGone ? 'symptom gone' : 'symptom still there');
-  if (run.note) words.push(run.note);
-  return words.join(', ');
-}
-
-/** What was isolated, what did not apply and why, and that it was undone. */
-function Safety({ job: { state, setting } }: { job: WorkingJob }) {
-  return (
-    <View>
-      <Words as="strong">Made unable to start, and able again</Words>
-      {isolationsOf(setting.sheet).map(({ id, text }) => {
-        const done = state.isolations[id];
-        const undone = state.undone[id];
-        const words = !done
-          ? 'not done'
-          : done.exempt !== undefined
-            ? `did not apply: ${done.exempt} (${done.by})`
-            : `${done.by}, ${formatInstant(done.at)}${undone ? `; undone by ${undone.by}` : ''}`;
-        return (
-          <Words key={id} as="note">
-            {text}: {words}
-          </Words>
-        );
-      })}
-      <Words as="note">
-        {state.barOut
-          ? `Bar and pins out: ${state.barOut.by}, ${formatInstant(state.barOut.at)}`
-          : 'Bar and pins: not out yet'}
+      <Attachments attached={record.attachments} />
+      <Words as="strong">{page.signature}</Words>
+      <Sealed job={job} additions={page.additions} />
+      <Words as="note" color="secondInk">
+        {page.footer}
       </Words>
-      {Object.entries(state.clear).map(([person, { by, looked }]) => (
-        <Words key={person} as="note">
-          {person}: {looked ? `${by} went and looked: ${looked}` : 'clear, own lock off'}
-        </Words>
-      ))}
-      {state.toolsCounted && <Words as="note">Tools counted back: {state.toolsCounted.by}</Words>}
-      {deviationsOf(state).map(({ what, reason, by }) => (
-        <Words key={what} as="note" color="stop">
-          Deviation: {what}: {reason} ({by})
-        </Words>
-      ))}
-    </View>
+    </Stack>
   );
 }
 

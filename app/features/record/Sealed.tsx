@@ -1,4 +1,3 @@
-import { formatInstant } from '@longbar/core';
 import { useState } from 'react';
 import { useSealQuery } from '../../state/api';
 import { Act } from '../../theme/Act';
@@ -7,8 +6,10 @@ import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 import type { WorkingJob } from '../job/model/useJob';
 
+type Props = { job: WorkingJob; additions: readonly string[] };
+
 /** The seal of a signed record, what was added after, and the way to add something. */
-export function Sealed({ job }: { job: WorkingJob }) {
+export function Sealed({ job, additions }: Props) {
   const { state, setting } = job;
   const { data } = useSealQuery(setting.head.id, { refetchOnMountOrArgChange: true });
   const [text, setText] = useState('');
@@ -28,9 +29,9 @@ export function Sealed({ job }: { job: WorkingJob }) {
             : 'The seal is broken: its events are not those that were signed. Ask who changed the data.'}
         </Words>
       )}
-      {state.amendments.map(({ text: added, by, at }) => (
-        <Words key={at + added} as="note">
-          Added after signing, {formatInstant(at)}, {by}: {added}
+      {additions.map((text) => (
+        <Words key={text} as="note">
+          {text}
         </Words>
       ))}
       {adding ? (

@@ -1,3 +1,4 @@
+import { readId } from '@longbar/core';
 import type { BarringPlan } from '@longbar/core';
 import type { Placed } from '../../drawing/CamMap';
 
@@ -5,9 +6,9 @@ import type { Placed } from '../../drawing/CamMap';
 export function placedOn({ stops, flags = [] }: BarringPlan): Placed[] {
   return stops.flatMap(({ at, set }, place) =>
     set.map(({ id }) => {
-      const [kind = '', cylinder] = id.split('.');
+      const { kind, cylinder } = readId(id);
       const doubted = flags.some((flag) => flag.id === id && flag.stop === place);
-      return { cylinder: Number(cylinder), kind, at, doubted };
+      return { cylinder, kind, at, doubted };
     }),
   );
 }

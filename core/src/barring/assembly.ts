@@ -5,7 +5,7 @@ import { marginIn, middleOf } from '../engine/arc';
 import type { Firing } from '../engine/firing';
 import { firingOf } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
-import { KINDS } from '../engine/sheet';
+import { isTelling, KIND_NAMES } from '../engine/kinds';
 import type { BarringPlan, LeftOver, Stop } from './barringPlan';
 import type { Site } from './sites';
 import { sumOf, turnsOf } from './sites';
@@ -131,7 +131,7 @@ export function rockersAt(
   const loose: string[] = [];
   const firm: string[] = [];
   for (const { id, kind, baseCircle, guard } of adjusters) {
-    if ((kind !== 'intake' && kind !== 'exhaust') || !baseCircle) continue;
+    if (!isTelling(kind) || !baseCircle) continue;
     const margin = marginIn(baseCircle, at, cycle);
     if (margin >= guard - ANGLE_TOLERANCE) loose.push(id);
     else if (margin <= -guard / 2 + ANGLE_TOLERANCE) firm.push(id);
@@ -196,7 +196,7 @@ function inWorkingOrder(here: Adjuster[], own: number | undefined, firing: Firin
   const rank = (adjuster: Adjuster) =>
     [
       adjuster.cylinder === own ? 0 : 1,
-      KINDS.indexOf(adjuster.kind),
+      KIND_NAMES.indexOf(adjuster.kind),
       firing.order.indexOf(adjuster.cylinder),
       adjuster.n,
     ] as const;

@@ -8,7 +8,7 @@ import {
   openConflicts,
   planBarring,
 } from '..';
-import { setting } from '../../test-support/journal';
+import { setting, settingOn } from '../../test-support/journal';
 
 const chart = [
   { mark: 'I', turn: 1 as const, set: ['intake.1', 'exhaust.1', 'intake.6'] },
@@ -51,7 +51,7 @@ describe('what a plan leaves over', () => {
     const sheet = inlineSix({ adjusters: [...adjusters, brake] });
     const method = 'two-position' as const;
     const own = planned(planBarring(sheet, { method }));
-    const ofJob = jobPlan({ ...setting, sheet, head: { ...setting.head, method } }, foldJob([]));
+    const ofJob = jobPlan({ ...settingOn(sheet), head: { ...setting.head, method } }, foldJob([]));
     if (isRefused(ofJob)) throw new Error(ofJob.refused);
     expect(own.leftOver).toHaveLength(6);
     expect(ofJob.leftOver).toEqual([]);

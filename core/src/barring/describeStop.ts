@@ -1,11 +1,12 @@
+import { readId } from '../engine/kinds';
 import type { PlannedAdjuster, Watch } from './barringPlan';
 
 /** What is set at a stop: "intake 1 2 4, exhaust 1 3 5". */
 export function describeSet(set: readonly PlannedAdjuster[]): string {
   const kinds = new Map<string, Set<number>>();
   for (const { id } of set) {
-    const [kind = '', cylinder] = id.split('.');
-    kinds.set(kind, (kinds.get(kind) ?? new Set()).add(Number(cylinder)));
+    const { kind, cylinder } = readId(id);
+    kinds.set(kind, (kinds.get(kind) ?? new Set()).add(cylinder));
   }
   return [...kinds]
     .map(([kind, cylinders]) => `${kind} ${[...cylinders].sort((a, b) => a - b).join(' ')}`)

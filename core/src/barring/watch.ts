@@ -1,3 +1,4 @@
+import { isTelling } from '../engine/kinds';
 import type { Adjuster } from '../engine/adjusters';
 import { ANGLE_TOLERANCE, wrap } from '../engine/angle';
 import { seatingOf } from '../engine/layout';
@@ -16,8 +17,7 @@ export function planWatch(sheet: EngineSheet, { startAt }: PlanOptions): Barring
   const { adjusters, firing } = engine;
   const numbers = valveNumbers(sheet);
   const watchable = adjusters.filter(
-    ({ kind, id, peak }) =>
-      (kind === 'intake' || kind === 'exhaust') && peak !== undefined && numbers.has(id),
+    ({ kind, id, peak }) => isTelling(kind) && peak !== undefined && numbers.has(id),
   );
   if (watchable.length === 0) return { refused: 'The sheet gives no valve whose lift is known.' };
   const watched = new Map<Adjuster, Adjuster>();
@@ -99,7 +99,7 @@ function sumRule(
 ): number | undefined {
   const sums = new Set<number | undefined>();
   for (const adjuster of adjusters) {
-    if (adjuster.kind !== 'intake' && adjuster.kind !== 'exhaust') continue;
+    if (!isTelling(adjuster.kind)) continue;
     const valve = numbers.get(adjuster.id);
     const other = numbers.get(watched.get(adjuster)?.id ?? '');
     sums.add(valve === undefined || other === undefined ? undefined : valve + other);

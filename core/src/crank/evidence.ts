@@ -1,3 +1,4 @@
+import { isTelling } from '../engine/kinds';
 import type { Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
@@ -98,7 +99,7 @@ function rockerEvidence(
 
 /** Whether a rocker tells where the crank is; an injector's or a brake's train is sprung. */
 export function tells({ kind }: Pick<Adjuster, 'kind'>): boolean {
-  return kind === 'intake' || kind === 'exhaust';
+  return isTelling(kind);
 }
 
 function near(angle: number, within: number, cycle: number, period = cycle): Evidence {

@@ -1,4 +1,5 @@
 import { adjustersOf } from './adjusters';
+import { readId } from './kinds';
 import type { AdjusterEntry, EngineSheet, Spec } from './sheet';
 
 /** The sheet's entry behind an adjuster's id. */
@@ -13,6 +14,6 @@ export function specOf(sheet: EngineSheet, id: string): Spec | undefined {
 
 /** An adjuster's name for people: `exhaust.3` is "No. 3 exhaust". */
 export function adjusterName(id: string): string {
-  const [kind, cylinder, n] = id.split('.');
-  return `No. ${cylinder} ${kind}${n ? ` ${n}` : ''}`;
+  const { kind, cylinder, n } = readId(id);
+  return `No. ${cylinder} ${kind}${n === undefined ? '' : ` ${n}`}`;
 }

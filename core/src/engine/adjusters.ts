@@ -3,7 +3,9 @@ import { shifted } from './arc';
 import type { Firing } from './firing';
 import { firingOf, firingTdc } from './firing';
 import { lobeLength, lobeOf, lobePeak } from './lobes';
-import type { AdjusterEntry, AdjusterKind, EngineSheet } from './sheet';
+import type { AdjusterKind } from './kinds';
+import { adjusterId, KINDS } from './kinds';
+import type { AdjusterEntry, EngineSheet } from './sheet';
 
 /** Degrees kept from a lobe's edge where the sheet gives no guard. */
 const DEFAULT_GUARD = 20;
@@ -27,12 +29,6 @@ export type Adjuster = {
   guard: number;
 };
 
-/** The id of an adjuster: `kind.cylinder`, with `.n` where there are several of the kind. */
-function adjusterId(entry: AdjusterEntry, cylinder: number, n: number): string {
-  const id = `${entry.kind}.${cylinder}`;
-  return (entry.perCylinder ?? 1) > 1 ? `${id}.${n}` : id;
-}
-
 /** Sheets are never changed in place, so what one says is worked out once. */
 const known = new WeakMap<EngineSheet, Adjuster[]>();
 
@@ -48,13 +44,14 @@ export function adjustersOf(sheet: EngineSheet): readonly Adjuster[] {
 function readAdjusters(sheet: EngineSheet, firing: Firing): Adjuster[] {
   return sheet.adjusters.flatMap((entry) => {
     const timing = timingOf(sheet, entry, firing.cycle);
+    const several = (entry.perCylinder ?? 1) > 1;
     return firing.order.flatMap((cylinder) =>
       Array.from({ length: entry.perCylinder ?? 1 }, (_, i): Adjuster => {
         const tdc = firingTdc(firing, cylinder);
         const turn = (arc: Arc) => shifted(arc, tdc, firing.cycle);
         const { place, baseCircle, peak } = timing;
         return {
-          id: adjusterId(entry, cylinder, i + 1),
+          id: adjusterId({ kind: entry.kind, cylinder, ...(several && { n: i + 1 }) }),
           kind: entry.kind,
           cylinder,
           n: i + 1,
@@ -92,8 +89,7 @@ function placeOf(
   baseCircle: Arc | undefined,
   cycle: number,
 ): Adjuster['place'] {
-  const setAt =
-    entry.setAt ?? (entry.kind === 'intake' || entry.kind === 'exhaust' ? 'base' : undefined);
+  const setAt = entry.setAt ?? KINDS[entry.kind].place;
   if (setAt === undefined) {
     return { unknown: `The sheet does not say where the ${entry.kind} is set.` };
   }

@@ -1,4 +1,6 @@
-import type { AdjusterKind, EngineSheet } from './sheet';
+import type { AdjusterKind } from './kinds';
+import { isTelling, kindSpelled } from './kinds';
+import type { EngineSheet } from './sheet';
 import { adjustersOf } from './adjusters';
 import type { Adjuster } from './adjusters';
 
@@ -11,8 +13,6 @@ export type SeatedCylinder = {
   adjusters: Adjuster[];
 };
 export type SeatedBank = { name: string; cylinders: SeatedCylinder[] };
-
-const LETTER: Record<string, AdjusterKind> = { E: 'exhaust', I: 'intake', J: 'injector' };
 
 /**
  * The engine from above: banks, their cylinders from the front to the rear, the valves of
@@ -30,8 +30,8 @@ export function seatingOf(sheet: EngineSheet): SeatedBank[] {
       const spelled = bank.valves?.[i] ?? 'EI';
       const count = { intake: 0, exhaust: 0 };
       const valves = [...spelled].flatMap((letter): Valve[] => {
-        const kind = LETTER[letter];
-        if (kind !== 'intake' && kind !== 'exhaust') return [];
+        const kind = kindSpelled(letter);
+        if (!kind || !isTelling(kind)) return [];
         return [{ number: ++valveNumber, kind, n: ++count[kind] }];
       });
       const own = adjusters.filter((adjuster) => adjuster.cylinder === cylinder);
@@ -45,7 +45,7 @@ function inPlace(own: Adjuster[], spelled: string): Adjuster[] {
   const seen: Partial<Record<AdjusterKind, number>> = {};
   const placed: Adjuster[] = [];
   for (const letter of spelled) {
-    const kind = LETTER[letter];
+    const kind = kindSpelled(letter);
     if (!kind) continue;
     const n = (seen[kind] = (seen[kind] ?? 0) + 1);
     const adjuster = own.find((candidate) => candidate.kind === kind && candidate.n === n);

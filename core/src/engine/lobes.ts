@@ -1,21 +1,13 @@
 import { wrap } from './angle';
 import { cycleDegrees } from './firing';
-import type { AdjusterKind, EngineSheet, Lobe } from './sheet';
-
-/**
- * Typical four-stroke lobes, degrees after the cylinder's firing TDC, used where a sheet
- * gives none. They are assumptions and shown as such. A brake's lobe has no typical figure.
- */
-const TYPICAL: Partial<Record<AdjusterKind, Lobe>> = {
-  intake: { opens: 345, closes: 575 },
-  exhaust: { opens: 130, closes: 375 },
-  injector: { opens: 650, closes: 1020 },
-};
+import type { AdjusterKind } from './kinds';
+import { KINDS } from './kinds';
+import type { EngineSheet, Lobe } from './sheet';
 
 /** The lobe of a kind: the sheet's, else the typical one of a four-stroke, else none. */
 export function lobeOf(sheet: EngineSheet, kind: AdjusterKind): Lobe | undefined {
   const given = kind === 'bridge' ? undefined : sheet.lobes?.[kind];
-  return given ?? (sheet.cycle === 4 ? TYPICAL[kind] : undefined);
+  return given ?? (sheet.cycle === 4 ? KINDS[kind].typical : undefined);
 }
 
 /** Whether the figures of this kind's lobe are assumed rather than the maker's. */

@@ -1,3 +1,4 @@
+import { KINDS } from './kinds';
 import type { Issue } from '../issue';
 import { formatLength, fromThou } from '../units';
 import { adjustersOf } from './adjusters';
@@ -106,7 +107,7 @@ function adjusterIssues(sheet: EngineSheet): Issue[] {
       const message = `${kind} is listed twice. Use perCylinder for several ${kind} adjusters on a cylinder.`;
       issues.push({ path: `${path}.kind`, message });
     }
-    if (!adjuster.setAt && kind !== 'intake' && kind !== 'exhaust') {
+    if (!adjuster.setAt && KINDS[kind].place === undefined) {
       const message = `Say where the ${kind} is set, from the manual: on base circle, at a lobe's peak, or in a window of degrees.`;
       issues.push({ path: `${path}.setAt`, message });
     }

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { TorqueSchema } from '../torque/sequence';
+import { KIND_NAMES } from './kinds';
 
 /**
  * The engine sheet as it stands in the file. Everything a manual's page says about one
@@ -8,7 +9,6 @@ import { TorqueSchema } from '../torque/sequence';
  * by `parseSheet`. Unknown fields are kept: a newer sheet survives an older reader.
  */
 
-export const KINDS = ['bridge', 'injector', 'intake', 'exhaust', 'brake'] as const;
 const number = (message: string) => v.pipe(v.number(message), v.finite(message));
 const wholeNumber = (message: string) => v.pipe(v.number(message), v.integer(message));
 const text = (message: string) => v.pipe(v.string(message), v.trim(), v.nonEmpty(message));
@@ -19,7 +19,10 @@ const cylinder = v.pipe(
   v.maxValue(24, 'A cylinder is a whole number from 1 to 24.'),
 );
 
-const kind = v.picklist(KINDS, 'The kind is one of intake, exhaust, injector, brake or bridge.');
+const kind = v.picklist(
+  KIND_NAMES,
+  'The kind is one of intake, exhaust, injector, brake or bridge.',
+);
 
 const lobe = v.looseObject(
   {
@@ -42,7 +45,7 @@ const setAt = v.union(
   'Set at is "base", { "peak": kind, "within": degrees } or { "window": [from, to] }.',
 );
 
-const spec = v.looseObject(
+export const SpecSchema = v.looseObject(
   {
     low: wholeNumber('The low limit is a whole number of µm (mN·m for a preload): 0.30 mm is 300.'),
     target: wholeNumber('The target is a whole number of µm (mN·m for a preload): 0.30 mm is 300.'),
@@ -73,7 +76,7 @@ const adjuster = v.looseObject({
     v.picklist(['lash', 'height', 'preload'], 'The measure is lash, height or preload.'),
   ),
   method: v.optional(v.string('The method is a word: screw, shim, eccentric or preload.')),
-  spec: v.optional(spec),
+  spec: v.optional(SpecSchema),
   locknut: v.optional(
     v.looseObject({
       torque: v.optional(
@@ -231,7 +234,7 @@ export const SheetSchema = v.looseObject(
       v.array(
         v.looseObject({
           tag: text('A variant is known by its data tag.'),
-          adjusters: v.optional(v.array(v.looseObject({ kind, spec }))),
+          adjusters: v.optional(v.array(v.looseObject({ kind, spec: SpecSchema }))),
         }),
         'Variants is a list.',
       ),
@@ -263,7 +266,6 @@ export const SheetSchema = v.looseObject(
 
 export type EngineSheet = v.InferOutput<typeof SheetSchema>;
 export type AdjusterEntry = EngineSheet['adjusters'][number];
-export type AdjusterKind = (typeof KINDS)[number];
 export type Lobe = { opens: number; closes: number; peak?: number | undefined };
 export type Spec = { low: number; target: number; high: number };
 export type Mark = { name: string; at: number };

@@ -19,7 +19,9 @@ describe('the figures of a variant', () => {
   });
 
   it('are the sheet’s own where the tag is not read, not known or says nothing', () => {
-    for (const tag of [undefined, '', 'Z', 'C']) expect(sheetForTag(sheet, tag)).toBe(sheet);
+    for (const tag of [undefined, '', 'Z', 'C']) {
+      expect(sheetForTag(sheet, tag).adjusters).toEqual(sheet.adjusters);
+    }
     expect(specOf(sheetForTag(sheet, 'A'), 'exhaust.1')).toEqual(specOf(sheet, 'exhaust.1'));
     expect(sheetForTag(inlineSix(), 'B').variants).toBeUndefined();
   });

@@ -1,26 +1,46 @@
 import type { EngineSheet } from './sheet';
 
-/** The same object for the same tag: what is worked out of a sheet is kept by it. */
-const known = new WeakMap<EngineSheet, Map<string, EngineSheet>>();
+const APPLIED = Symbol('applies to one engine');
+
+/**
+ * A sheet as it applies to one engine, with the figures of the data tag that was read on it.
+ * Only this file makes one: whatever judges a reading asks for it, so that the figures as
+ * published can never judge an engine with a tag of its own.
+ */
+export type AppliedSheet = EngineSheet & { readonly [APPLIED]: true };
+
+/** What a data tag says of the figures: the setting of each kind that it changes. */
+export type TagFigures = NonNullable<NonNullable<EngineSheet['variants']>[number]['adjusters']>;
+
+/** The same object for the same figures: what is worked out of a sheet is kept by it. */
+const known = new WeakMap<EngineSheet, Map<string, AppliedSheet>>();
 
 /** The sheet with the figures of the variant that carries this data tag: its setting wins. */
-export function sheetForTag(sheet: EngineSheet, tag: string | undefined): EngineSheet {
-  const variant = sheet.variants?.find((each) => each.tag === tag);
-  if (tag === undefined || !variant?.adjusters) return sheet;
-  const tags = known.get(sheet) ?? new Map<string, EngineSheet>();
-  known.set(sheet, tags);
-  const made = tags.get(tag) ?? withFigures(sheet, variant.adjusters);
-  tags.set(tag, made);
+export function sheetForTag(sheet: EngineSheet, tag: string | undefined): AppliedSheet {
+  return sheetWith(sheet, figuresOf(sheet, tag));
+}
+
+/** The figures that a sheet gives for a data tag; none where it does not know it. */
+export function figuresOf(sheet: EngineSheet, tag: string | undefined): TagFigures {
+  if (tag === undefined) return [];
+  return sheet.variants?.find((each) => each.tag === tag)?.adjusters ?? [];
+}
+
+/** The sheet with these figures in place of its own, each for its kind of adjuster. */
+export function sheetWith(sheet: EngineSheet, figures: TagFigures): AppliedSheet {
+  const key = figures.length === 0 ? '' : JSON.stringify(figures);
+  const before = known.get(sheet) ?? new Map<string, AppliedSheet>();
+  known.set(sheet, before);
+  const made = before.get(key) ?? withFigures(sheet, figures);
+  before.set(key, made);
   return made;
 }
 
-type Figures = NonNullable<NonNullable<EngineSheet['variants']>[number]['adjusters']>;
-
-function withFigures(sheet: EngineSheet, figures: Figures): EngineSheet {
+function withFigures(sheet: EngineSheet, figures: TagFigures): AppliedSheet {
   const specs = new Map(figures.map(({ kind, spec }) => [kind, spec]));
   const adjusters = sheet.adjusters.map((entry) => {
     const spec = specs.get(entry.kind);
     return spec ? { ...entry, spec } : entry;
   });
-  return { ...sheet, adjusters };
+  return { ...sheet, adjusters, [APPLIED]: true };
 }

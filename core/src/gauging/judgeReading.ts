@@ -6,7 +6,8 @@ import type { Reading } from './reading';
 import { middleOf } from './reading';
 
 /** How a shop decides: leave what is inside, reset all, or aim at the loose side. */
-export type ShopPolicy = 'leave-inside' | 'reset-all' | 'loose-side';
+export const POLICIES = ['leave-inside', 'reset-all', 'loose-side'] as const;
+export type ShopPolicy = (typeof POLICIES)[number];
 export type Verdict = 'tight' | 'loose' | 'inside' | 'unsure';
 export type Action = 'leave' | 'adjust' | 'read-again';
 export type Judgement = {

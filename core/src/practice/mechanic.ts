@@ -1,6 +1,7 @@
 import { isRefused } from '../barring/barringPlan';
 import type { Observation } from '../crank/observation';
 import type { EngineSheet } from '../engine/sheet';
+import { figuresOf } from '../engine/variant';
 import { planShims } from '../gauging/shims';
 import type { JobAct } from '../job/journal/events';
 import type { JobSetting } from '../job/journal/setting';
@@ -81,7 +82,7 @@ export class Mechanic {
       case 'why':
         return [{ type: 'why.noted', reason: 'interval' }];
       case 'tag':
-        return [{ type: 'tag.read', tag: this.random.one(at.tags) }];
+        return [tagAct(setting.sheet, this.random.one(at.tags))];
       case 'hours':
         return [{ type: 'hours.read', hours: 1000 }];
       case 'ready':
@@ -258,6 +259,11 @@ function ordinaryAct(at: AtStep): JobAct {
     default:
       throw new Error(`Nothing is simply done for “${at.do}”.`);
   }
+}
+
+/** The tag as read, with the figures that the sheet gives for it. */
+function tagAct(sheet: EngineSheet, tag: string): JobAct {
+  return { type: 'tag.read', tag, figures: figuresOf(sheet, tag) };
 }
 
 /** Rested since yesterday, or run hot just now; what cannot be waited for has its reason. */

@@ -3,14 +3,15 @@ import type { Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
 import { planWork } from '../crank/planWork';
 import type { EngineSheet } from '../engine/sheet';
-import { sheetForTag } from '../engine/variant';
 import type { ShopPolicy } from '../gauging/judgeReading';
 import type { JobAct, JobEvent } from '../job/journal/events';
 import type { JobHead } from '../job/journal/jobHead';
 import type { FoldedJob } from '../job/journal/fold';
 import { foldOn } from '../job/journal/fold';
 import { isOfCrank } from '../job/journal/foldPosition';
-import type { JobSetting, RoundRule } from '../job/journal/setting';
+import type { RoundRule } from '../job/journal/roundRule';
+import type { JobBegun, JobSetting } from '../job/journal/setting';
+import { settingOf } from '../job/journal/setting';
 import type { JobState } from '../job/journal/state';
 import { dueActs } from '../job/instruction/jobPlan';
 import { nextOf } from '../job/instruction/jobInstruction';
@@ -65,7 +66,7 @@ class Simulation {
   private readonly log: LogEntry[] = [];
   private readonly mechanic: Mechanic;
   private readonly engine;
-  private readonly setting: JobSetting;
+  private readonly begun: JobBegun;
   private folded: FoldedJob | undefined;
   private events: JobEvent[] = [];
   private clock = BEGUN;
@@ -79,7 +80,7 @@ class Simulation {
     this.random = new SeededRandom(seed ^ 0x5eed);
     this.engine = hiddenEngine(sheet, { seed, crank: start, faults });
     this.mechanic = new Mechanic(this.engine, faults, this.random, this.log);
-    this.setting = { head: headOf(method), sheet, policy, round };
+    this.begun = { head: headOf(method), sheet, policy, round };
   }
 
   run(): JobOutcome {
@@ -109,14 +110,13 @@ class Simulation {
     return this.folded.state;
   }
 
-  /** The figures of the tag that was read. */
-  private settingNow({ tag }: JobState): JobSetting {
-    return { ...this.setting, sheet: sheetForTag(this.setting.sheet, tag) };
+  private settingNow(state: JobState): JobSetting {
+    return settingOf(this.begun, state);
   }
 
   /** A long pause: a stranger may turn the crank, once the engine cannot start. */
   private interrupt(state: JobState): void {
-    const { sheet } = this.setting;
+    const { sheet } = this.begun;
     const isolated = isolationsOf(sheet).every(({ id }) => state.isolations[id]);
     if (isolated && !this.mechanic.isOpen() && this.random.next() < 0.5) {
       const by = this.random.whole(20, 700);

@@ -1,4 +1,6 @@
-import type { AdjusterKind, EngineSheet, Spec } from '../engine/sheet';
+import type { AdjusterKind } from '../engine/kinds';
+import { readId } from '../engine/kinds';
+import type { EngineSheet, Spec } from '../engine/sheet';
 import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
@@ -97,7 +99,7 @@ export function forecastDrift(
 type Kind = { own: Map<string, Interval[]>; all: Interval[]; chance: SeededRandom };
 
 function kindOf({ id }: DriftHistory): string {
-  return id.split('.')[0] ?? id;
+  return readId(id).kind;
 }
 
 function intervalsOf({ jobs }: DriftHistory): Interval[] {

@@ -12,3 +12,12 @@ const NEWTON_METRES: Record<TorqueUnit, number> = {
 export function convertTorque(value: number, from: TorqueUnit, to: TorqueUnit): number {
   return from === to ? value : (value * NEWTON_METRES[from]) / NEWTON_METRES[to];
 }
+
+const newtonMetres = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+const poundFeet = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+/** A torque in both units that wrenches carry: 46 is "46 N·m (33.9 lb·ft)". */
+export function formatTorque(torque: number): string {
+  const other = convertTorque(torque, 'N·m', 'lb·ft');
+  return `${newtonMetres.format(torque)} N·m (${poundFeet.format(other)} lb·ft)`;
+}

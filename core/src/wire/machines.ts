@@ -4,7 +4,8 @@ import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
 import { count } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
-import { ROUND_RULES } from '../job/journal/setting';
+import { POLICIES } from '../gauging/judgeReading';
+import { ROUND_RULES } from '../job/journal/roundRule';
 import { FindingSchema } from '../service/findings';
 
 /** What the server says of machines and jobs; one schema for both ends of the wire. */
@@ -137,7 +138,7 @@ const bladeSet = v.object({
 
 export const ShopSchema = v.object({
   name: v.pipe(v.string(), v.trim(), v.nonEmpty('The shop has a name.')),
-  policy: v.picklist(['leave-inside', 'reset-all', 'loose-side']),
+  policy: v.picklist(POLICIES),
   bladeSets: v.array(bladeSet),
   /** What is read once more on the round. */
   round: v.optional(v.picklist(ROUND_RULES)),

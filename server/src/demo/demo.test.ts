@@ -6,6 +6,7 @@ import {
   jobSteps,
   JobEventsSchema,
   parseSheet,
+  begunOf,
   settingOf,
   planBarring,
 } from '@longbar/core';
@@ -40,7 +41,10 @@ describe('the demo', () => {
         const { head, events } = signedJob(machine, past, NOW);
         expect(v.is(JobEventsSchema, events)).toBe(true);
         const state = foldJob(events);
-        const setting = settingOf({ head, sheet: machine.sheet.document, shop: SHOP }, state);
+        const setting = settingOf(
+          begunOf({ head, sheet: machine.sheet.document, shop: SHOP }),
+          state,
+        );
         const missing = jobSteps(setting, state, NOW.toISOString()).flatMap((step) => step.missing);
         expect(missing).toEqual([]);
         expect(signedJob(machine, past, NOW).events).toEqual(events);

@@ -18,6 +18,7 @@ import {
   cycleDegrees,
   dueActs,
   entryOf,
+  figuresOf,
   foldJob,
   isOfCrank,
   isolationsOf,
@@ -83,7 +84,10 @@ function workThrough(
   const sheet = sheetForTag(machine.sheet.document, machine.tag);
   const isolations = isolationsOf(sheet);
   record({ type: 'why.noted', reason: 'interval' });
-  if (sheet.variants?.length) record({ type: 'tag.read', tag: machine.tag ?? '' });
+  if (sheet.variants?.length) {
+    const tag = machine.tag ?? '';
+    record({ type: 'tag.read', tag, figures: figuresOf(machine.sheet.document, tag) });
+  }
   getReady(sheet, head, record);
   record({ type: 'hours.read', hours: past.hours });
   isolations.forEach(({ id }) => record({ type: 'isolation.done', isolation: id }));

@@ -18,7 +18,6 @@ import { openDatabase } from '../store/database';
 import { MACHINES } from '../demo/yard';
 
 // A full sync of the disk for every batch takes its time on a slow one.
-jest.setTimeout(30_000);
 
 let server: TestServer;
 beforeAll(async () => {

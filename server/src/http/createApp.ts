@@ -9,7 +9,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from '../store/database';
 import { takeHours } from '../store/hoursFile';
-import { readingsCsv } from '../store/readings';
+import { readingsCsv } from '../record/readingsCsv';
 import { search } from '../store/search';
 import { archiveRoutes } from './archive';
 import { blobRoutes } from './blobs';

@@ -7,7 +7,7 @@ import { RequestError } from '../requestError';
 import { checked } from './errors';
 import type { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
-import { sendRecord } from './recordPdf';
+import { sendRecord } from '../record/recordPdf';
 
 const AfterSchema = v.object({
   after: v.optional(

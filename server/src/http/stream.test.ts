@@ -3,7 +3,6 @@ import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
-jest.setTimeout(30_000);
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

@@ -9,7 +9,6 @@ import { backUp, checkBackup, restore } from './backup';
 import { openDatabase } from './database';
 import { listMachines } from './machines';
 
-jest.setTimeout(60_000);
 let server: TestServer;
 let folder: string;
 beforeAll(async () => {

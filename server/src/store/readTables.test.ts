@@ -32,7 +32,6 @@ const { head, events } = signedJob(machine, past, NOW);
 const lineOf = async () => (await listMachines(db, TODAY)).find(({ id }) => id === machine.id);
 
 // A busy machine is slow at a whole yard, and slowness is no mistake of what is derived.
-jest.setTimeout(30_000);
 
 describe('what is derived from the journal', () => {
   it('is seen by whoever reads after a write, event by event', async () => {

@@ -9,6 +9,7 @@ import type {
   Shop,
 } from '@longbar/core';
 import {
+  begunOf,
   foldJob,
   instructionOf,
   jobSteps,
@@ -72,7 +73,7 @@ export function summarise(
   };
 
   function stepOf(): JobSummary['step'] {
-    const setting = settingOf({ head, sheet, shop }, state);
+    const setting = settingOf(begunOf({ head, sheet, shop }), state);
     const steps = jobSteps(setting, state, now);
     const place = presentStep(setting, state, steps, instructionOf(setting, state, now));
     return { title: steps[place]?.title ?? '', place, of: steps.length };

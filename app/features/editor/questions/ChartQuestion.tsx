@@ -1,6 +1,5 @@
-import type { AdjusterKind, ChartStop, EngineSheet } from '@longbar/core';
-import { adjusterName, adjustersOf } from '@longbar/core';
-import { KIND_LETTERS } from '../../../drawing/mapCell';
+import type { ChartStop, EngineSheet } from '@longbar/core';
+import { adjusterName, adjustersOf, KINDS, readId } from '@longbar/core';
 import { Choice } from '../../../theme/Choice';
 import { Stack } from '../../../theme/Panel';
 import { Tiles } from '../../../theme/Tiles';
@@ -115,6 +114,6 @@ function idsByNumber(sheet: EngineSheet): string[] {
 }
 
 function short(id: string): string {
-  const [kind, cylinder, n] = id.split('.');
-  return `${cylinder} ${KIND_LETTERS[kind as AdjusterKind]}${n ? ` ${n}` : ''}`;
+  const { kind, cylinder, n } = readId(id);
+  return `${cylinder} ${KINDS[kind].letters}${n === undefined ? '' : ` ${n}`}`;
 }

@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { seatingOf } from '@longbar/core';
+import { readId, seatingOf } from '@longbar/core';
 import { HeadMap } from '../../../drawing/HeadMap';
 import { Act } from '../../../theme/Act';
 import { Question } from '../Question';
@@ -25,7 +25,7 @@ export function ValvesQuestion({ draft }: QuestionProps) {
         cells={{}}
         width={width}
         onSelect={(id) =>
-          edit((next) => flip(next, (cylinder) => cylinder === Number(id.split('.')[1])))
+          edit((next) => flip(next, (cylinder) => cylinder === readId(id).cylinder))
         }
       />
       <Act

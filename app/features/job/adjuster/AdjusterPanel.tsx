@@ -1,5 +1,12 @@
 import type { AdjusterEntry, JobAct, Question } from '@longbar/core';
-import { adjusterInstruction, adjusterName, entryOf, isRefused, measureOf } from '@longbar/core';
+import {
+  adjusterInstruction,
+  adjusterName,
+  entryOf,
+  isRefused,
+  measureOf,
+  readId,
+} from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useCallback, useMemo } from 'react';
 import { StyleSheet } from 'react-native';
@@ -137,16 +144,16 @@ function Panel({ entry, set, ...props }: PanelProps) {
 /** The next adjuster of this cylinder that is set here too, one tap away. */
 function Sibling({ job, id, onSelect }: Props) {
   if (isRefused(job.plan)) return null;
-  const cylinder = id.split('.')[1];
+  const { cylinder } = readId(id);
   const stop = job.plan.stops.find(({ set }) => set.some((each) => each.id === id));
-  const own = stop?.set.filter((each) => each.id.split('.')[1] === cylinder) ?? [];
+  const own = stop?.set.filter((each) => readId(each.id).cylinder === cylinder) ?? [];
   const next = own[(own.findIndex((each) => each.id === id) + 1) % own.length];
   if (!next || next.id === id) return null;
   const { painted, unset } = job.state.adjusters[next.id] ?? {};
   const word = painted ? 'finished' : unset ? 'cannot be set' : 'set here too';
   return (
     <Act
-      label={`${next.id.split('.')[0]}: ${word}`}
+      label={`${readId(next.id).kind}: ${word}`}
       name={`Go to ${adjusterName(next.id)}`}
       style={styles.quiet}
       onPress={() => onSelect(next.id)}

@@ -74,20 +74,29 @@ export function Offer({ job, id, entry, view, act }: Props) {
 
 function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
   const torque = entry.locknut?.torque;
-  const at = torque === undefined ? 'to torque' : `at ${torque} N·m`;
+  // Without a torque on the sheet nobody can say that it was met.
+  if (torque === undefined) {
+    return (
+      <Act
+        weight="primary"
+        label="Adjusted and tightened"
+        onPress={() => act({ type: 'adjuster.locked', adjuster: id, how: 'feel' })}
+      />
+    );
+  }
   return (
     <Row>
       <Act
         weight="primary"
         style={styles.grow}
-        label={`Locked ${at}`}
-        name={`Adjusted, locked ${at}`}
+        label={`Locked at ${torque} N·m`}
+        name={`Adjusted, locked at ${torque} N·m`}
         onPress={() =>
           act({
             type: 'adjuster.locked',
             adjuster: id,
             how: 'torque',
-            ...(torque !== undefined && { torque }),
+            torque,
           })
         }
       />

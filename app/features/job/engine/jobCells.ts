@@ -1,4 +1,4 @@
-import type { JobState } from '@longbar/core';
+import type { JobState, Progress } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
@@ -8,7 +8,6 @@ import {
   wrap,
 } from '@longbar/core';
 import type { MapCell } from '../../../drawing/mapCell';
-import type { Progress } from '../../../drawing/rockerShapes';
 import type { WorkingJob } from '../model/useJob';
 
 /** The middle of where the crank can be, crank degrees; none while its place is not told. */

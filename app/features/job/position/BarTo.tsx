@@ -12,7 +12,6 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
-import { Row } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { crankAngle, jobCells } from '../engine/jobCells';
@@ -50,17 +49,11 @@ export function BarTo({ job, wide, after, instruction }: Props) {
       job={job}
       after={after}
       primary={
-        <Row>
-          <Act
-            weight="primary"
-            label={told.length > 0 ? 'There, all as told' : 'There'}
-            onPress={() => job.act(bar, ...seen, ...told)}
-            style={styles.agree}
-          />
-          {told.length > 0 && (
-            <Act label="One is otherwise" onPress={() => job.act(bar, ...seen)} />
-          )}
-        </Row>
+        <Act
+          weight="primary"
+          label={told.length > 0 ? 'There, all as told' : 'There'}
+          onPress={() => job.act(bar, ...seen, ...told)}
+        />
       }
     >
       <View style={styles.centre}>
@@ -97,6 +90,9 @@ export function BarTo({ job, wide, after, instruction }: Props) {
           {text}
         </Words>
       ))}
+      {told.length > 0 && (
+        <Act label="There, but one is otherwise" onPress={() => job.act(bar, ...seen)} />
+      )}
       <WentPast job={job} planned={turn} />
       {rotation && (
         <TurnedByAnother
@@ -134,5 +130,4 @@ function toolWords(barring: EngineSheet['barring'], turn: number): string[] {
 const styles = StyleSheet.create({
   centre: { alignItems: 'center', gap: space.hair },
   centred: { textAlign: 'center' },
-  agree: { flex: 1 },
 });

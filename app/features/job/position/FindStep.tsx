@@ -1,5 +1,5 @@
 import type { Instruction, Observation } from '@longbar/core';
-import { describeSeen, isRefused, rotationOf } from '@longbar/core';
+import { describeSeen, isRefused, readId, rotationOf } from '@longbar/core';
 import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Row } from '../../../theme/Panel';
@@ -63,7 +63,7 @@ export function seenHere({ state }: Pick<WorkingJob, 'state'>): Observation[] {
 function askedCylinders(instruction: Instruction | undefined): number[] {
   if (instruction?.do !== 'feel') return [];
   const { loose, firm } = instruction.feel;
-  return [...new Set([...loose, ...firm].map((id) => Number(id.split('.')[1])))];
+  return [...new Set([...loose, ...firm].map((id) => readId(id).cylinder))];
 }
 
 /** What to do next, where the thumb is. */

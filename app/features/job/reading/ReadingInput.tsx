@@ -1,12 +1,21 @@
-import type { BladeSet, JobAct, Reading, SettableEntry, TakenReading, Trial } from '@longbar/core';
+import type {
+  AdjusterName,
+  BladeSet,
+  JobAct,
+  Reading,
+  SettableEntry,
+  TakenReading,
+  Trial,
+} from '@longbar/core';
 import {
   adjusterName,
   describeReading,
-  isRefused,
   formatLength,
+  isRefused,
   lockPairsOf,
   lockShift,
   measureOf,
+  readId,
   readingFromTrials,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
@@ -113,11 +122,13 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
 
 /** What a forked blade reads at once: the pair of one kind on one cylinder, set at this stop. */
 function forkedPair(job: WorkingJob, id: string): string[] {
-  const [kind, cylinder] = id.split('.');
+  const { kind, cylinder } = readId(id);
   const stop = isRefused(job.plan)
     ? undefined
     : job.plan.stops.find(({ set }) => set.some((each) => each.id === id));
-  const pair = stop?.set.filter((each) => each.id.startsWith(`${kind}.${cylinder}.`)) ?? [];
+  const isPair = (each: AdjusterName) =>
+    each.kind === kind && each.cylinder === cylinder && each.n !== undefined;
+  const pair = stop?.set.filter((each) => isPair(readId(each.id))) ?? [];
   return pair.length === 2 ? pair.map((each) => each.id) : [id];
 }
 
@@ -131,11 +142,11 @@ type SameProps = {
 /** The reading just taken on the same kind, in one tap, while this one has none. */
 function SameAgain({ job, id, reading, onTake }: SameProps) {
   if (reading) return null;
-  const kind = id.split('.')[0];
+  const { kind } = readId(id);
   const last = job.state.standing.findLast(
     (event) => event.type === 'reading.taken' && event.adjuster !== id,
   );
-  if (last?.type !== 'reading.taken' || last.adjuster.split('.')[0] !== kind) return null;
+  if (last?.type !== 'reading.taken' || readId(last.adjuster).kind !== kind) return null;
   if (last.tried?.length === 0) return null;
   return (
     <Act

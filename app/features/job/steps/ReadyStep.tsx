@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { formatHours, formatMillimetres, readyItems } from '@longbar/core';
+import { figuresOf, formatHours, formatMillimetres, readyItems } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Choice } from '../../../theme/Choice';
@@ -43,7 +43,8 @@ export function ReadyStep({ job, after }: StepProps) {
 
 /** The same engine differs by build: the tag is read, and its setting wins. */
 function DataTag({ job }: Pick<StepProps, 'job'>) {
-  const { variants } = job.setting.sheet;
+  const { sheet } = job.setting;
+  const { variants } = sheet;
   const { tag } = job.state;
   if (!variants?.length) return null;
   const choices = [...variants.map((variant) => variant.tag), ''];
@@ -56,7 +57,9 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
             key={each}
             label={each || 'None of these'}
             chosen={tag === each}
-            onPress={() => job.act({ type: 'tag.read', tag: each })}
+            onPress={() =>
+              job.act({ type: 'tag.read', tag: each, figures: figuresOf(sheet, each) })
+            }
           />
         ))}
       </Row>
@@ -69,7 +72,7 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
           <Reason
             label="Why these figures hold for it"
             given={job.state.tagReason}
-            onGive={(reason) => job.act({ type: 'tag.read', tag: '', reason })}
+            onGive={(reason) => job.act({ type: 'tag.read', tag: '', reason, figures: [] })}
           />
         </>
       )}

@@ -130,11 +130,7 @@ describe('what no longer stands is asked for again', () => {
     const changed: JobAct[] = [...acts, { type: 'tag.read', tag: 'B7' }];
     expect(next(changed, sheet)).toMatchObject({ do: 'adjust', id: 'intake.1' });
     const state = foldJob(journal(changed));
-    const stops = jobSteps(
-      settingOf({ head: setting.head, sheet, shop: setting }, state),
-      state,
-      NOW,
-    );
+    const stops = jobSteps(settingOf({ ...setting, sheet }, state), state, NOW);
     expect(stops.find(({ id }) => id === 'stop')?.missing).toContainEqual({
       code: 'adjuster',
       id: 'intake.1',
@@ -226,11 +222,12 @@ describe('what the manual’s chart places off its condition', () => {
   const found = [...before, byChart, ...foundAtMark()];
   const planned = (acts: JobAct[]): JobAct[] => {
     const state = foldJob(journal(acts));
-    return [...acts, ...dueActs({ ...setting, sheet }, state)];
+    return [...acts, ...dueActs(settingOf({ ...setting, sheet }, state), state)];
   };
   const asked = planned(found);
   const planOf = (acts: JobAct[]) => {
-    const plan = jobPlan({ ...setting, sheet }, foldJob(journal(acts)));
+    const state = foldJob(journal(acts));
+    const plan = jobPlan(settingOf({ ...setting, sheet }, state), state);
     if (isRefused(plan)) throw new Error(plan.refused);
     return plan.stops.map(({ at, set }) => ({ at, ids: set.map(({ id }) => id) }));
   };

@@ -1,8 +1,8 @@
-import { sheetForTag } from '../../engine/variant';
 import type { JobEvent } from '../journal/events';
 import type { FoldedJob } from '../journal/fold';
 import { foldOn } from '../journal/fold';
-import type { JobSetting } from '../journal/setting';
+import type { JobBegun, JobSetting } from '../journal/setting';
+import { settingOf } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import type { AtStep } from './atWork';
 import { atWork } from './atWork';
@@ -21,26 +21,24 @@ import {
 import type { Instruction } from './instruction';
 import { jobSteps } from './steps';
 
-/** The last fold of each journal that was asked for, by the setting it is worked with. */
-const folded = new WeakMap<JobSetting, FoldedJob>();
+/** The last fold of each journal that was asked for, by what it began with. */
+const folded = new WeakMap<JobBegun, FoldedJob>();
 
 /**
  * The one thing to do next in a job, as data: what screen, voice, paper, helper and the
- * simulated mechanic all follow. `events` is the journal, `now` an ISO instant. Undefined once
+ * simulated mechanic all follow. `begun` is what the job began with, `events` its journal, `now` an ISO instant. Undefined once
  * the job is signed.
  *
- * `jobInstruction(setting, [], '2026-05-02T08:00:00Z')` → `{ do: 'answer', ask: 'why', … }`
+ * `jobInstruction(begun, [], '2026-05-02T08:00:00Z')` → `{ do: 'answer', ask: 'why', … }`
  */
 export function jobInstruction(
-  setting: JobSetting,
+  begun: JobBegun,
   events: readonly JobEvent[],
   now: string,
 ): Instruction | undefined {
-  const job = foldOn(folded.get(setting), events);
-  folded.set(setting, job);
-  const { sheet, ...others } = setting;
-  const worked = { ...others, sheet: sheetForTag(sheet, job.state.tag) };
-  return instructionOf(worked, job.state, now);
+  const job = foldOn(folded.get(begun), events);
+  folded.set(begun, job);
+  return instructionOf(settingOf(begun, job.state), job.state, now);
 }
 
 /** The same from the state of the journal, and from the sheet as it applies to this engine. */

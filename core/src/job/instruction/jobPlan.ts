@@ -96,11 +96,20 @@ function planKept(sheet: EngineSheet, plan: KeptPlan, placed: readonly ChartPlac
 }
 
 /**
- * What a phone writes down by itself as soon as it follows: the plan, once the place is first
- * told. Every phone makes the same one, and the first that stands counts.
+ * What a phone writes down by itself as soon as it follows: the rules that the job is judged by,
+ * and the plan once the place is first told. Every phone makes the same, and the first counts.
  */
 export function dueActs(setting: JobSetting, state: JobState): JobAct[] {
-  if (state.plan || state.signed || !crankOfJob(setting.sheet, state).belief.told) return [];
+  if (state.signed) return [];
+  return [...rulesDue(setting, state), ...planDue(setting, state)];
+}
+
+function rulesDue({ policy, round }: JobSetting, { rules }: JobState): JobAct[] {
+  return rules ? [] : [{ type: 'rules.kept', policy, ...(round && { round }) }];
+}
+
+function planDue(setting: JobSetting, state: JobState): JobAct[] {
+  if (state.plan || !crankOfJob(setting.sheet, state).belief.told) return [];
   const plan = planNow(setting, state);
   if (isRefused(plan)) return [];
   const stops = plan.stops.map(({ at, mark, watch, set }) => ({

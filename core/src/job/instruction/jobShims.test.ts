@@ -1,12 +1,12 @@
 import { inlineSix, planned } from '../../../test-support/engines';
-import { barredTo, foundAtMark, journal, setting } from '../../../test-support/journal';
+import { barredTo, foundAtMark, journal, settingOn } from '../../../test-support/journal';
 import type { JobAct, ShimStage } from '../..';
 import { dueActs, foldJob, jobPlan, planShims, shimRows, shimStage } from '../..';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
 });
-const ofShims = { ...setting, sheet };
+const ofShims = settingOn(sheet);
 const supply = {
   stock: [],
   buy: { from: 2200, to: 3000, step: 50 },

@@ -1,10 +1,13 @@
 import { inlineSix } from '../../../test-support/engines';
-import { journal } from '../../../test-support/journal';
+import { journal, settingOn } from '../../../test-support/journal';
 import type { JobAct } from '../..';
 import { foldJob, questionsAt, unansweredFindings } from '../..';
 
 const blades = [200, 250, 300, 350, 400, 500, 550, 600, 650, 700, 750];
-const evidence = { sheet: inlineSix(), bladeSets: [{ name: 'mm', unit: 'mm' as const, blades }] };
+const evidence = {
+  sheet: settingOn(inlineSix()).sheet,
+  bladeSets: [{ name: 'mm', unit: 'mm' as const, blades }],
+};
 const tapped = (adjuster: string, go: number, noGo: number): JobAct => ({
   type: 'reading.taken',
   adjuster,

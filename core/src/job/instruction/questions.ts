@@ -21,7 +21,7 @@ export type Question = {
 };
 
 /** What the questions are asked from, besides the journal. */
-export type QuestionEvidence = Pick<JobSetting, 'sheet' | 'left' | 'bladeSets'>;
+export type QuestionEvidence = Pick<JobSetting, 'sheet' | 'lastLeft' | 'bladeSets'>;
 
 /** Readings this far from their kind are told from ordinary scatter, robust deviations. */
 const FAR = 3.5;
@@ -56,7 +56,7 @@ function judged({ found, left, kept, painted, locked, fitted }: AdjusterState) {
 const OTHER = { intake: 'exhaust', exhaust: 'intake' } as const;
 
 function slipAt(
-  { sheet, left = {}, bladeSets = [] }: QuestionEvidence,
+  { sheet, lastLeft, bladeSets = [] }: QuestionEvidence,
   state: JobState,
   id: string,
   reading: TakenReading,
@@ -73,7 +73,7 @@ function slipAt(
     spec: own.entry.spec,
     reading,
     // What it was left at last time says nothing of what it was just set to.
-    ...(reading === state.adjusters[id]?.found && { left: left[id] }),
+    ...(reading === state.adjusters[id]?.found && { left: lastLeft?.readings[id] }),
     ...(blades && { blades: plainBlades(blades) }),
     typed: reading.tried === undefined,
     ...(beside?.entry.spec && {

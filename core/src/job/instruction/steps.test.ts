@@ -4,6 +4,7 @@ import {
   keepAsFound,
   readAgain,
   setting,
+  settingOn,
   uuid,
   wholeJob,
 } from '../../../test-support/journal';
@@ -182,7 +183,7 @@ describe('what a job asks for besides', () => {
 
   it('of a hot engine: a run and the shutdown, and a window that counts down', () => {
     const temperature = { state: 'hot' as const, soakMinutes: 30, windowMinutes: 45 };
-    const hot = { ...setting, sheet: inlineSix({ temperature }) };
+    const hot = settingOn(inlineSix({ temperature }));
     const hours: JobAct = { type: 'hours.read', hours: 6612 };
     const stopped = '2026-05-02T17:30:00.000Z';
     expect(missing(hot, [hours], 'ready')).toEqual([{ code: 'hot-stated' }]);
@@ -201,14 +202,13 @@ describe('what a job asks for besides', () => {
       tools: ['Feeler blades', 'Barring tool'],
       variants: [{ tag: 'B7', adjusters: [{ kind: 'intake', spec }] }],
     });
-    expect(missing({ ...setting, sheet }, wholeJob().slice(0, 3), 'ready')).toEqual([
+    expect(missing(settingOn(sheet), wholeJob().slice(0, 3), 'ready')).toEqual([
       { code: 'tag' },
       { code: 'item', text: 'Tools laid out: Feeler blades, Barring tool' },
     ]);
     const figures = (tag: string) => {
       const state = foldJob(journal([{ type: 'tag.read', tag }]));
-      return settingOf({ head: setting.head, sheet, shop: setting }, state).sheet.adjusters[0]
-        ?.spec;
+      return settingOf({ ...setting, sheet }, state).sheet.adjusters[0]?.spec;
     };
     expect(figures('B7')).toEqual(spec);
     expect(figures('')).toEqual(inlineSix().adjusters[0]?.spec);
@@ -229,7 +229,7 @@ describe('what a job asks for besides', () => {
         stages: [{ percent: 50 }, { percent: 100 }],
       },
     ];
-    const head = { ...setting, sheet: inlineSix({ torques }) };
+    const head = settingOn(inlineSix({ torques }));
     const before = wholeJob().slice(0, 6);
     const done = (count: number): JobAct[] =>
       [0, 1, 2, 3].slice(0, count).map((k) => ({

@@ -1,10 +1,14 @@
 import * as v from 'valibot';
 import { BARRING_METHODS } from '../../barring/methods';
 import { ObservationSchema } from '../../crank/observation';
+import { ADJUSTER_ID, KIND_NAMES } from '../../engine/kinds';
+import { SpecSchema } from '../../engine/sheet';
+import { POLICIES } from '../../gauging/judgeReading';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
 import { HoursSchema } from '../../service/hours';
 import { BlobTypeSchema, Sha256Schema } from './attachment';
 import { count, instant, note, person, UuidSchema, words } from './fields';
+import { ROUND_RULES } from './roundRule';
 
 /**
  * The journal of a job: append-only events. Nothing is edited or deleted; undo and
@@ -14,10 +18,7 @@ import { count, instant, note, person, UuidSchema, words } from './fields';
 
 const adjuster = v.pipe(
   v.string('Name the adjuster, for example exhaust.3.'),
-  v.regex(
-    /^(bridge|injector|intake|exhaust|brake)\.\d+(\.\d+)?$/,
-    'Name the adjuster, for example exhaust.3.',
-  ),
+  v.regex(ADJUSTER_ID, 'Name the adjuster, for example exhaust.3.'),
 );
 const stopNumber = v.pipe(
   v.number('A stop is counted from 0.'),
@@ -79,7 +80,14 @@ const payloads = {
   /** When a hot engine was shut down, after how many minutes under way. */
   'hot.stated': { stopped: instant, ran: minutes },
   /** Which of the sheet's data tags the engine carries; empty where it is none of them. */
-  'tag.read': { tag: note, reason: v.optional(words) },
+  'tag.read': {
+    tag: note,
+    reason: v.optional(words),
+    /** The figures that the sheet gives for it: what the job is judged by. */
+    figures: v.optional(v.array(v.looseObject({ kind: v.picklist(KIND_NAMES), spec: SpecSchema }))),
+  },
+  /** The rules of the shop that the job began with, and is judged by to its end. */
+  'rules.kept': { policy: v.picklist(POLICIES), round: v.optional(v.picklist(ROUND_RULES)) },
   /** The metal's own temperature, which beats the clock, in °C. */
   'metal.read': { celsius: v.pipe(v.number('A temperature is a number.'), v.finite()) },
   /** A gate that cannot be met today, and why: the record says so. */

@@ -30,7 +30,12 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       if (state.tag !== undefined && state.tag !== event.tag) delete state.plan;
       state.tag = event.tag;
       delete state.tagReason;
+      delete state.tagFigures;
+      if (event.figures) state.tagFigures = event.figures;
       if (event.reason !== undefined) state.tagReason = event.reason;
+      return;
+    case 'rules.kept':
+      state.rules ??= { policy: event.policy, ...(event.round && { round: event.round }) };
       return;
     case 'metal.read':
       state.metal = { celsius: event.celsius, by, at };

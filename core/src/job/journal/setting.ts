@@ -1,43 +1,62 @@
 import type { EngineSheet } from '../../engine/sheet';
-import { sheetForTag } from '../../engine/variant';
+import type { AppliedSheet } from '../../engine/variant';
+import { sheetForTag, sheetWith } from '../../engine/variant';
 import type { BladeSet } from '../../gauging/blades';
 import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Reading } from '../../gauging/reading';
 import type { JobHead } from './jobHead';
+import type { RoundRule } from './roundRule';
 import type { JobState } from './state';
 
-/** What is read once more on the round: the first of each stop, what was changed, or all. */
-export const ROUND_RULES = ['first', 'changed', 'all'] as const;
-export type RoundRule = (typeof ROUND_RULES)[number];
+/** How each adjuster was left at the check before, and the hours then. */
+export type LastLeft = {
+  hours: { date: string; hours: number } | null;
+  readings: Record<string, Reading>;
+} | null;
 
-/** What a job is worked with: its head, the sheet it began with, and the shop's rules. */
-export type JobSetting = {
+/**
+ * What a job began with: its head, the sheet as published, and the shop's rules, which count
+ * until its journal says by which the job is judged.
+ */
+export type JobBegun = {
   head: JobHead;
   sheet: EngineSheet;
   policy: ShopPolicy;
   round?: RoundRule | undefined;
   /** The blade sets of the shop; a reading names the one it was taken with. */
   bladeSets?: readonly BladeSet[];
-  /** What each adjuster was left at last time. */
-  left?: Record<string, Reading>;
+  lastLeft?: LastLeft;
 };
 
-type Kept = {
+/** What a job is worked and judged with: the sheet as it applies to this engine, the rules kept. */
+export type JobSetting = Omit<JobBegun, 'sheet'> & { sheet: AppliedSheet };
+
+type Context = {
   head: JobHead;
   sheet: EngineSheet;
-  shop: Pick<JobSetting, 'policy' | 'round' | 'bladeSets'>;
-  lastLeft?: { readings: Record<string, Reading> } | null;
+  shop: Pick<JobBegun, 'policy' | 'round' | 'bladeSets'>;
+  lastLeft?: LastLeft;
 };
 
-/** The setting of a job; the data tag read on the engine chooses its figures. */
-export function settingOf({ head, sheet, shop, lastLeft }: Kept, state: JobState): JobSetting {
+/** What a job began with, from what the server tells of it. */
+export function begunOf({ head, sheet, shop, lastLeft }: Context): JobBegun {
   const { policy, round, bladeSets } = shop;
   return {
     head,
-    sheet: sheetForTag(sheet, state.tag),
+    sheet,
     policy,
     round,
     ...(bladeSets && { bladeSets }),
-    ...(lastLeft && { left: lastLeft.readings }),
+    ...(lastLeft && { lastLeft }),
   };
+}
+
+/** The setting of a job: figures by the data tag that was read, rules by its own journal. */
+export function settingOf(
+  begun: JobBegun,
+  state: Pick<JobState, 'tag' | 'tagFigures' | 'rules'>,
+): JobSetting {
+  const { tag, tagFigures, rules } = state;
+  const sheet = tagFigures ? sheetWith(begun.sheet, tagFigures) : sheetForTag(begun.sheet, tag);
+  return { ...begun, ...rules, sheet };
 }

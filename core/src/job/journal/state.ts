@@ -1,8 +1,11 @@
 import type { BarringMethod } from '../../barring/methods';
 import type { CrankEntry } from '../../crank/observation';
+import type { TagFigures } from '../../engine/variant';
+import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
 import type { Attachment } from './attachment';
+import type { RoundRule } from './roundRule';
 import type { EventOf, EXEMPTIBLE, KnownEvent, UNSET_REASONS } from './events';
 
 export type UnsetReason = (typeof UNSET_REASONS)[number];
@@ -75,6 +78,10 @@ export type JobState = {
   hot?: { stopped: string; ran: number };
   /** The data tag read on the engine; empty where it is none the sheet knows. */
   tag?: string;
+  /** The figures that the tag brought, as the journal keeps them. */
+  tagFigures?: TagFigures;
+  /** The rules that the job is judged by. */
+  rules?: { policy: ShopPolicy; round?: RoundRule | undefined };
   /** Why it is none that the sheet knows. */
   tagReason?: string;
   /** Lists checked before the work. */

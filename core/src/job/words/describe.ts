@@ -2,7 +2,8 @@ import type { Observation } from '../../crank/observation';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatFigure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
-import { formatHours, formatInstant, formatMillimetres } from '../../units';
+import { formatTorque } from '../../torque/units';
+import { formatHours, formatInstant, formatLength } from '../../units';
 import type { EventOf, KnownEvent } from '../journal/events';
 import type { ItemNames } from './itemNames';
 import type { AdjusterEvent } from '../journal/foldAdjuster';
@@ -29,7 +30,7 @@ export function describeReading(reading: Pick<Reading, 'go' | 'noGo'> & { how?: 
 
 /** A shim's size, or that it is a stand-in. */
 export function describeShim(size: number | null): string {
-  return size === null ? 'stand-in shim' : `shim ${formatMillimetres(size)}`;
+  return size === null ? 'stand-in shim' : `shim ${formatLength(size)}`;
 }
 
 const PHASE = { found: 'as found', set: 'as set', left: 'as left', again: 'again' } as const;
@@ -119,6 +120,8 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
       return { what: 'Shut down hot', detail: formatInstant(event.stopped) };
     case 'tag.read':
       return { what: 'Data tag', detail: event.tag || 'none of the known' };
+    case 'rules.kept':
+      return { what: 'Rules', detail: RULES[event.policy] };
     case 'metal.read':
       return { what: 'Metal', detail: `${event.celsius} °C` };
     case 'gate.exempted':
@@ -192,6 +195,13 @@ const RETURNED = {
   moved: 'moved',
 } as const;
 
+/** The rules of a shop, in a few words. */
+export const RULES = {
+  'leave-inside': 'inside the limits stays as found',
+  'reset-all': 'every adjuster is set anew',
+  'loose-side': 'left alone only on the loose side of the target',
+} as const;
+
 const GATE = { temperature: 'Temperature', hours: 'Hours', ready: 'Tools and parts' } as const;
 
 /** How the crank was turned, for the log. */
@@ -223,8 +233,9 @@ export function describeLock(lock: {
   how: 'torque' | 'feel';
   torque?: number | undefined;
 }): string {
-  if (lock.how === 'feel') return 'locked by feel';
-  return lock.torque === undefined ? 'locked to torque' : `locked at ${lock.torque} N·m`;
+  if (lock.how === 'feel') return 'tightened by feel';
+  // Without a torque on the sheet nobody can say that it was met.
+  return lock.torque === undefined ? 'tightened' : `locked at ${formatTorque(lock.torque)}`;
 }
 
 const UNSET: Record<UnsetReason, string> = {

@@ -1,4 +1,5 @@
 import { adjusterName } from '../../engine/adjusterEntry';
+import { readId } from '../../engine/kinds';
 import type { Measure } from '../../gauging/measure';
 import { formatInInches, formatSetting } from '../../gauging/measure';
 import type { BarInstruction, Instruction, InstructionTo } from '../instruction/instruction';
@@ -90,11 +91,11 @@ function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidIn
       };
     case 'shim':
       return { what: `${adjusterName(asked.id)}: which shim is in it?` };
-    case 'question':
-      return {
-        what: asked.question.says,
-        ...(asked.question.look && { detail: asked.question.look }),
-      };
+    case 'question': {
+      const { says, look } = asked.question;
+      const detail = [says, look].filter(Boolean).join(' ');
+      return { what: `${adjusterName(asked.id)}: look into its reading`, detail };
+    }
     default:
       return { what: ASKED[asked.ask] };
   }
@@ -136,10 +137,15 @@ function describeSight(
   return why === 'peak' ? `${slowly} That tells the place before the stop.` : slowly;
 }
 
-function describeFelt({ why, feel, cylinder }: InstructionTo<'feel'>): SaidInstruction {
+function describeFelt({ step, why, feel, cylinder }: InstructionTo<'feel'>): SaidInstruction {
   const ids = [...feel.loose, ...feel.firm];
-  if (why === 'check') return { what: 'Feel these first', detail: describeFeel(feel) };
-  const asked = [...new Set(ids.map((id) => id.split('.')[1]))];
+  const asked = [...new Set(ids.map((id) => readId(id).cylinder))];
+  if (why === 'check' && step !== 'find') {
+    return { what: 'Feel these first', detail: describeFeel(feel) };
+  }
+  if (why === 'check') {
+    return { what: `Feel No. ${asked.join(' and ')}`, detail: 'That tells which turn it is.' };
+  }
   return cylinder === undefined || asked.length > 1
     ? {
         what: `Feel No. ${asked.join(' and ')}`,

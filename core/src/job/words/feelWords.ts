@@ -1,4 +1,5 @@
 import { adjusterName } from '../../engine/adjusterEntry';
+import { readId } from '../../engine/kinds';
 import type { Feel } from '../../crank/rockersToFeel';
 
 /** What rockers must do, for people: "No. 1 both loose, No. 6 both firm." */
@@ -8,9 +9,9 @@ export function describeFeel({ loose, firm }: Feel): string {
 }
 
 function groups(ids: readonly string[], state: string): string[] {
-  const byCylinder = new Map<string, string[]>();
+  const byCylinder = new Map<number, string[]>();
   for (const id of ids) {
-    const cylinder = id.split('.')[1] ?? '';
+    const { cylinder } = readId(id);
     byCylinder.set(cylinder, [...(byCylinder.get(cylinder) ?? []), id]);
   }
   return [...byCylinder].map(([cylinder, own]) =>

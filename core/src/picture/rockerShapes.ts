@@ -1,5 +1,3 @@
-import type { Tokens } from '../theme/tokens';
-
 /** How far an adjuster has come in this job. */
 export type Progress = 'none' | 'found' | 'locked' | 'painted' | 'unset';
 
@@ -15,9 +13,10 @@ export type RockerLook = {
   odd?: boolean;
 };
 
-export type RockerTokens = Pick<
-  Tokens,
-  'act' | 'actTint' | 'dab' | 'ink' | 'line' | 'shade' | 'sheet' | 'stop'
+/** The colours that a rocker is drawn in, as CSS writes them. */
+export type RockerColours = Record<
+  'act' | 'actTint' | 'dab' | 'ink' | 'line' | 'shade' | 'sheet' | 'stop',
+  string
 >;
 
 /** One outline of the drawing, in the path language that pages and canvases share. */
@@ -56,7 +55,7 @@ const ODD = 'M 0 26 L 7.5 40 L -7.5 40 Z';
 const ODD_MARK = 'M 0 30.5 V 35 M 0 37.2 V 38';
 
 /** One rocker as one looks down on it: nut at the top, shaft across, foot on the valve. */
-export function rockerShapes(look: RockerLook, tokens: RockerTokens): Shape[] {
+export function rockerShapes(look: RockerLook, tokens: RockerColours): Shape[] {
   const { here, onLobe, progress, selected, odd } = look;
   const line = here ? tokens.act : tokens.ink;
   const fill = onLobe ? tokens.shade : here ? tokens.actTint : tokens.sheet;

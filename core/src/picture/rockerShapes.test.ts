@@ -1,6 +1,16 @@
-import { day } from '../theme/tokens';
-import type { Progress, RockerLook } from './rockerShapes';
-import { rockerShapes } from './rockerShapes';
+import type { Progress, RockerLook } from '..';
+import { rockerShapes } from '..';
+
+const day = {
+  act: '#B0440A',
+  actTint: '#F7DFCF',
+  dab: '#E2A400',
+  ink: '#1B2427',
+  line: '#C8C0AE',
+  shade: '#D8D2C2',
+  sheet: '#FAF7F0',
+  stop: '#9B1C2C',
+};
 
 const plain: RockerLook = { here: false, onLobe: false, progress: 'none', selected: false };
 const shapes = (look: Partial<RockerLook> = {}) => rockerShapes({ ...plain, ...look }, day);

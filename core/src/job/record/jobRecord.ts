@@ -1,0 +1,125 @@
+import type { BarringMethod } from '../../barring/methods';
+import type { AdjusterKind } from '../../engine/kinds';
+import type { Spec } from '../../engine/sheet';
+import type { ShopPolicy, Verdict } from '../../gauging/judgeReading';
+import type { Measure } from '../../gauging/measure';
+import type { Reading } from '../../gauging/reading';
+import type { Finding } from '../../service/findings';
+import type { TorqueStage } from '../../torque/sequence';
+import type { Attachment } from '../journal/attachment';
+import type { JobHead } from '../journal/jobHead';
+import type { RoundRule } from '../journal/roundRule';
+import type { AdjusterState, JobState } from '../journal/state';
+import type { Deviation } from './deviations';
+import type { PhaseTime } from './phaseTimes';
+
+/** A reading with what it says by the figures that count for this engine. */
+export type JudgedReading = { reading: Reading; verdict: Verdict | undefined };
+
+/** What a job did to one adjuster, for people. */
+export type RecordedAdjuster = {
+  id: string;
+  kind: AdjusterKind;
+  cylinder: number;
+  measure: Measure;
+  /** Its limits by the data tag; none where the sheet holds no figure. µm, or mN·m. */
+  limits: Spec | undefined;
+  found: JudgedReading | undefined;
+  /** As set, before locking. */
+  set: JudgedReading | undefined;
+  /** As it was left: after locking or fitting, or as found where it was left alone. */
+  left: JudgedReading | undefined;
+  /** Once more on the round. */
+  again: JudgedReading | undefined;
+  lock: AdjusterState['locked'];
+  /** The shim that was in it and the one put in, µm; null is a stand-in. */
+  shim: { found: number | undefined; fitted: number | null | undefined } | undefined;
+  unset: AdjusterState['unset'];
+  /** Whether its nut was loosened or its shim changed at any time of the job. */
+  touched: boolean;
+  /** Finished without being touched. */
+  kept: boolean;
+  /** Doubted, and not read again since. */
+  doubted: boolean;
+  /** Everyone who read or set it. */
+  people: string[];
+};
+
+/** One bank of the head, its cylinders from the front with their adjusters in their places. */
+export type RecordedBank = {
+  name: string;
+  cylinders: { cylinder: number; adjusters: RecordedAdjuster[] }[];
+};
+
+/** One isolation: who made it and took it back, or why it did not apply. */
+export type RecordedIsolation = {
+  text: string;
+  undo: string;
+  done: { by: string; at: string } | undefined;
+  exempt: string | undefined;
+  undone: { by: string; at: string } | undefined;
+};
+
+/** A sequence of fasteners: its final torque, N·m, its stages, and how many steps were done. */
+export type RecordedTorque = {
+  name: string;
+  torque: number;
+  stages: readonly TorqueStage[];
+  done: number;
+  of: number;
+};
+
+/**
+ * The one truth of a job for people: what screen, PDF, CSV and archive show, and nothing that
+ * they work out themselves. Lengths in µm, preloads in mN·m, torques in N·m, instants in ISO.
+ */
+export type JobRecord = {
+  head: JobHead;
+  /** The method it was worked by in the end. */
+  method: BarringMethod;
+  rules: { policy: ShopPolicy; round?: RoundRule | undefined };
+  sheet: {
+    name: string;
+    revision: number;
+    source: { title?: string; revision?: string } | undefined;
+  };
+  tag: { tag: string; reason: string | undefined } | undefined;
+  why: JobState['why'];
+  hours: JobState['hours'];
+  temperature:
+    | { state: 'cold'; since: string | undefined }
+    | { state: 'hot'; run: { stopped: string; ran: number } | undefined };
+  metal: JobState['metal'];
+  people: string[];
+  phases: PhaseTime[];
+  banks: RecordedBank[];
+  /** Read after the hot window was over. */
+  tooCool: string[];
+  /** What was asked about a reading and answered. */
+  answers: { id: string; says: string; answer: string; by: string }[];
+  /** What the readings tell and nobody looked into. */
+  open: Finding[];
+  deviations: Deviation[];
+  isolations: RecordedIsolation[];
+  torques: RecordedTorque[];
+  /** What came off, and whether it was ticked as back. */
+  cameOff: (JobState['noted'][number] & { back: boolean })[];
+  closing: { text: string; by: string; note: string | undefined }[];
+  barOut: JobState['barOut'];
+  clears: { person: string; by: string; looked: string | undefined }[];
+  tools: JobState['toolsCounted'];
+  run: JobState['run'];
+  notes: { text: string; by: string }[];
+  handed: JobState['handed'];
+  attachments: Attachment[];
+  /** Said after the signature, in order. */
+  additions: JobState['amendments'];
+  signed: JobState['signed'];
+  /** How many adjusters and entries of the journal it counts. */
+  counts: { adjusters: number; entries: number };
+};
+
+/** Every adjuster of a record from the front, bank by bank. */
+export function adjustersIn({ banks }: Pick<JobRecord, 'banks'>): RecordedAdjuster[] {
+  return banks.flatMap(({ cylinders }) => cylinders.flatMap(({ adjusters }) => adjusters));
+}

@@ -1,0 +1,175 @@
+import { inlineSix } from '../../../test-support/engines';
+import { journal, keepAsFound, setting, wholeJob } from '../../../test-support/journal';
+import { randomJob } from '../../../test-support/randomJobs';
+import { simulatedEngine } from '../../../test-support/simulatedEngines';
+import type { EngineSheet, JobAct, JobBegun, JobRecord } from '../..';
+import { adjustersIn, isRefused, recordedLook, recordOf, recordPage, simulateJob } from '../..';
+
+const locked = (adjuster: string, torque?: number): JobAct => ({
+  type: 'adjuster.locked',
+  adjuster,
+  how: torque === undefined ? 'feel' : 'torque',
+  ...(torque !== undefined && { torque }),
+});
+const read = (
+  adjuster: string,
+  phase: 'found' | 'left' | 'again',
+  go: number,
+  noGo: number,
+): JobAct => ({
+  type: 'reading.taken',
+  adjuster,
+  phase,
+  reading: { go, noGo, how: 'go-no-go' },
+});
+const record = (acts: readonly JobAct[], begun: JobBegun = setting) =>
+  recordOf(begun, journal(acts));
+const of = (kept: JobRecord, id: string) => adjustersIn(kept).find((each) => each.id === id);
+const row = (kept: JobRecord, id: string) => recordPage(kept).rows.find((each) => each.id === id);
+
+describe('the record of a job', () => {
+  it('never says “not touched” of what was, nor the reverse, whatever the job', () => {
+    let jobs = 0;
+    for (let seed = 5000; jobs < 60; seed++) {
+      const sheet = simulatedEngine(seed);
+      const job = randomJob(sheet, seed);
+      const outcome = simulateJob(sheet, job);
+      if (isRefused(outcome)) continue;
+      jobs++;
+      const begun = { ...setting, sheet, policy: job.policy };
+      const touched = new Set(outcome.log.flatMap((entry) => ('set' in entry ? [entry.set] : [])));
+      const kept = recordOf(begun, outcome.events);
+      for (const adjuster of adjustersIn(kept)) {
+        const says = row(kept, adjuster.id)?.done ?? '';
+        expect([seed, adjuster.id, adjuster.touched]).toEqual([
+          seed,
+          adjuster.id,
+          touched.has(adjuster.id),
+        ]);
+        if (touched.has(adjuster.id)) expect(says).not.toContain('not touched');
+        else expect(says).toMatch(/not touched|cannot be set/);
+      }
+      expect(kept.counts.adjusters).toBe(adjustersIn(kept).length);
+    }
+  });
+
+  it('tells what was locked and then left so from what was never touched', () => {
+    const acts: JobAct[] = [
+      read('intake.1', 'found', 200, 250),
+      locked('intake.1', 46),
+      { type: 'adjuster.kept', adjuster: 'intake.1' },
+      ...keepAsFound('intake.2'),
+    ];
+    expect(row(record(acts), 'intake.1')?.done).toBe('set, then left so');
+    expect(row(record(acts), 'intake.2')?.done).toBe('not touched');
+  });
+
+  it('is judged by the figures and the rules that its own journal keeps', () => {
+    const late = { low: 180, target: 230, high: 280 };
+    const figures = [{ kind: 'intake' as const, spec: late }];
+    const acts: JobAct[] = [
+      { type: 'rules.kept', policy: 'reset-all' },
+      { type: 'tag.read', tag: 'B7', figures },
+      read('intake.1', 'found', 300, 350),
+    ];
+    // The sheet has lost the tag since, and the shop has other rules today.
+    const kept = record(acts, { ...setting, policy: 'leave-inside' });
+    expect(of(kept, 'intake.1')).toMatchObject({ limits: late, found: { verdict: 'loose' } });
+    expect(kept.rules.policy).toBe('reset-all');
+    expect(of(record(acts.slice(2)), 'intake.1')?.found?.verdict).toBe('inside');
+  });
+
+  it('says every figure with its unit, in both where there are two', () => {
+    const preload = inlineSix({
+      adjusters: [
+        ...inlineSix().adjusters,
+        {
+          kind: 'injector',
+          setAt: 'base',
+          method: 'preload',
+          spec: { low: 600, target: 800, high: 1000 },
+        },
+      ],
+      torques: [
+        {
+          id: 'covers',
+          name: 'Covers',
+          when: 'close',
+          torque: 12,
+          fasteners: [{ x: 0, y: 0 }],
+          stages: [{ percent: 50 }, { angle: 90 }],
+        },
+      ],
+    } as Partial<EngineSheet>);
+    const acts: JobAct[] = [
+      {
+        type: 'reading.taken',
+        adjuster: 'injector.1',
+        phase: 'found',
+        reading: { go: 800, noGo: 800, how: 'wrench' },
+      },
+      read('intake.1', 'found', 200, 250),
+      locked('intake.1', 46),
+      read('intake.1', 'left', 330, 350),
+      { type: 'torque.done', sequence: 'covers', stage: 0, fastener: 0 },
+    ];
+    const kept = record(acts, { ...setting, sheet: preload });
+    expect(row(kept, 'injector.1')).toMatchObject({ limits: '0.60–1.00 N·m', found: '0.80 N·m' });
+    expect(row(kept, 'intake.1')).toMatchObject({
+      limits: '0.28–0.38 mm, 11–15 thou',
+      found: '0.20–0.25 mm, tight',
+      left: '0.33–0.35 mm',
+      done: 'locked at 46 N·m (33.9 lb·ft)',
+    });
+    const lines = recordPage(kept).sections.flatMap((section) => section.lines);
+    expect(lines.map(({ text }) => text)).toContain(
+      'Covers: 6 N·m (4.4 lb·ft), then on by 90°, 1 of 2 steps done',
+    );
+  });
+
+  it('never says “to torque” where the sheet gives none', () => {
+    expect(row(record([locked('intake.1')]), 'intake.1')?.done).toBe('tightened by feel');
+    const old: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'torque' };
+    expect(row(record([old]), 'intake.1')?.done).toBe('tightened');
+  });
+
+  it('tells what a whole signed job did, and what came off that nobody ticked as back', () => {
+    const [first, ...others] = wholeJob();
+    const noted: JobAct = { type: 'opening.noted', what: 'Ground wire', from: 'rear bolt' };
+    const kept = record([first!, noted, ...others]);
+    const page = recordPage(kept);
+    expect(page.signature).toMatch(/^Signed by /);
+    expect(page.rows).toHaveLength(12);
+    const text = page.sections.flatMap(({ lines }) => lines.map((line) => line.text)).join('\n');
+    expect(text).toContain('Came off: Ground wire, from rear bolt; not ticked as back');
+    expect(text).toContain('Tools counted back: Ina');
+    expect(page.footer).toContain('12 adjusters');
+  });
+});
+
+describe('a rocker of a record', () => {
+  it('carries its figure, as found and as it stands in the end', () => {
+    const acts = [
+      read('exhaust.1', 'found', 0, 530),
+      locked('exhaust.1', 46),
+      read('exhaust.1', 'left', 570, 590),
+      read('exhaust.1', 'again', 580, 600),
+    ];
+    const adjuster = of(record(acts), 'exhaust.1')!;
+    const found = recordedLook(adjuster, 'found');
+    expect(found).toMatchObject({ figure: '<0.53', odd: true, progress: 'none' });
+    expect(found.says).toBe('<0.53, tight');
+    const left = recordedLook(adjuster, 'left');
+    expect(left).toMatchObject({ figure: '0.58–0.60', odd: false, progress: 'painted' });
+    expect(recordedLook(of(record([]), 'exhaust.1')!, 'left')).toMatchObject({
+      figure: '',
+      says: 'not read',
+    });
+  });
+
+  it('is crossed where it could not be set', () => {
+    const acts: JobAct[] = [{ type: 'adjuster.unset', adjuster: 'exhaust.1', reason: 'seized' }];
+    expect(recordedLook(of(record(acts), 'exhaust.1')!, 'left').progress).toBe('unset');
+    expect(row(record(acts), 'exhaust.1')?.done).toBe('cannot be set: seized');
+  });
+});

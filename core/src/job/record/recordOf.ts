@@ -1,0 +1,197 @@
+import type { Adjuster } from '../../engine/adjusters';
+import type { EngineSheet, Spec } from '../../engine/sheet';
+import { seatingOf } from '../../engine/layout';
+import { verdictOf } from '../../gauging/judgeReading';
+import { measureOf } from '../../gauging/measure';
+import type { Reading } from '../../gauging/reading';
+import { torqueSteps } from '../../torque/sequence';
+import type { JobEvent } from '../journal/events';
+import { foldJob } from '../journal/fold';
+import { isOfAdjuster } from '../journal/foldAdjuster';
+import { torqueKey } from '../journal/foldPhase';
+import type { JobBegun, JobSetting } from '../journal/setting';
+import { settingOf } from '../journal/setting';
+import type { AdjusterState, JobState } from '../journal/state';
+import { closingItems, isolationsOf } from '../instruction/gates';
+import { readTooCool } from '../instruction/hotWindow';
+import { methodOf } from '../instruction/jobPlan';
+import { deviationsOf } from './deviations';
+import type {
+  JobRecord,
+  JudgedReading,
+  RecordedAdjuster,
+  RecordedBank,
+  RecordedIsolation,
+  RecordedTorque,
+} from './jobRecord';
+import { phaseTimes } from './phaseTimes';
+import { unansweredFindings } from './unansweredFindings';
+
+/**
+ * The record of a job: what people are shown of it, all of it judged by the figures and rules
+ * that its own journal keeps. `begun` is what the job began with, `events` its journal in any
+ * order. It may be asked for at any time; `signed` is there once it is signed.
+ *
+ * `recordOf(begun, events).banks[0].cylinders[0].adjusters[0].found` →
+ * `{ reading: { go: 480, noGo: 530, how: 'go-no-go' }, verdict: 'tight' }`
+ */
+export function recordOf(begun: JobBegun, events: readonly JobEvent[]): JobRecord {
+  const state = foldJob(events);
+  return recordOfState(settingOf(begun, state), state);
+}
+
+/** The same from the state of the journal, and from the sheet as it applies to this engine. */
+export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
+  const { head, sheet, policy, round, lastLeft } = setting;
+  const banks = banksOf(sheet, state);
+  const adjusters = banks.flatMap(({ cylinders }) => cylinders.flatMap((each) => each.adjusters));
+  const { standing, signed } = state;
+  return {
+    head,
+    method: methodOf(setting, state),
+    rules: { policy, ...(round && { round }) },
+    sheet: { name: sheet.name, revision: head.sheetRevision, source: sourceOf(sheet) },
+    tag: state.tag === undefined ? undefined : { tag: state.tag, reason: state.tagReason },
+    why: state.why,
+    hours: state.hours,
+    temperature:
+      sheet.temperature?.state === 'hot'
+        ? { state: 'hot', run: state.hot }
+        : { state: 'cold', since: state.coldSince },
+    metal: state.metal,
+    people: [...new Set(standing.map(({ by }) => by))],
+    phases: phaseTimes(state),
+    banks,
+    tooCool: readTooCool(sheet, state),
+    answers: Object.entries(state.answers).map(([key, { says, answer, by }]) => ({
+      id: key.split(' ')[0] ?? '',
+      says: says ?? 'Asked about.',
+      answer,
+      by,
+    })),
+    open: unansweredFindings(sheet, state, lastLeft ?? null),
+    deviations: deviationsOf(state),
+    isolations: isolationsIn(sheet, state),
+    torques: torquesIn(sheet, state),
+    cameOff: state.noted.map((noted) => ({
+      ...noted,
+      back: state.closing[`noted ${noted.id}`] !== undefined,
+    })),
+    closing: closingIn(sheet, state),
+    barOut: state.barOut,
+    clears: Object.entries(state.clear).map(([person, { by, looked }]) => ({ person, by, looked })),
+    tools: state.toolsCounted,
+    run: state.run,
+    notes: state.machineNotes.map(({ text, by }) => ({ text, by })),
+    handed: state.handed,
+    attachments: [
+      ...(state.why?.attachments ?? []),
+      ...state.noted.flatMap(({ attachments = [] }) => attachments),
+    ],
+    additions: state.amendments,
+    signed,
+    counts: { adjusters: adjusters.length, entries: standing.length },
+  };
+}
+
+function sourceOf({ source }: EngineSheet): JobRecord['sheet']['source'] {
+  if (!source) return undefined;
+  const { title, revision } = source;
+  return { ...(title !== undefined && { title }), ...(revision !== undefined && { revision }) };
+}
+
+function banksOf(sheet: EngineSheet, state: JobState): RecordedBank[] {
+  const hands = handsOn(state);
+  return seatingOf(sheet).map(({ name, cylinders }) => ({
+    name,
+    cylinders: cylinders.map(({ cylinder, adjusters }) => ({
+      cylinder,
+      adjusters: adjusters.map((adjuster) =>
+        adjusterIn(adjuster, state.adjusters[adjuster.id], hands.get(adjuster.id)),
+      ),
+    })),
+  }));
+}
+
+type Hands = { touched: boolean; people: Set<string> };
+
+/**
+ * Who did something at each adjuster, and whether it was loosened or its shim changed: told from
+ * what stands in the journal, for what is left as found in the end may have been set before.
+ */
+function handsOn({ standing }: JobState): Map<string, Hands> {
+  const hands = new Map<string, Hands>();
+  for (const event of standing) {
+    if (!isOfAdjuster(event)) continue;
+    const own = hands.get(event.adjuster) ?? { touched: false, people: new Set() };
+    hands.set(event.adjuster, own);
+    own.people.add(event.by);
+    if (event.type === 'adjuster.locked' || event.type === 'shim.fitted') own.touched = true;
+  }
+  return hands;
+}
+
+function adjusterIn(
+  { id, kind, cylinder, entry }: Adjuster,
+  state: AdjusterState = {},
+  { touched, people }: Hands = { touched: false, people: new Set() },
+): RecordedAdjuster {
+  const { found, set, left, again, kept, painted, shim, fitted, doubted } = state;
+  const { spec } = entry;
+  const judged = (reading: Reading | undefined) => judge(spec, reading);
+  return {
+    id,
+    kind,
+    cylinder,
+    measure: measureOf(entry),
+    limits: spec,
+    found: judged(found),
+    set: judged(set),
+    left: judged(left ?? (kept ? found : undefined)),
+    again: judged(again),
+    lock: state.locked,
+    shim: shim === undefined && fitted === undefined ? undefined : { found: shim, fitted },
+    unset: state.unset,
+    touched,
+    kept: !touched && (kept === true || painted === true),
+    doubted: doubted === true,
+    people: [...people],
+  };
+}
+
+function judge(spec: Spec | undefined, reading: Reading | undefined): JudgedReading | undefined {
+  if (!reading) return undefined;
+  const { go, noGo, how } = reading;
+  return { reading: { go, noGo, how }, verdict: spec && verdictOf(spec, reading) };
+}
+
+function isolationsIn(sheet: EngineSheet, state: JobState): RecordedIsolation[] {
+  return isolationsOf(sheet).map(({ id, text, undo }) => {
+    const done = state.isolations[id];
+    return {
+      text,
+      undo,
+      done: done && { by: done.by, at: done.at },
+      exempt: done?.exempt,
+      undone: state.undone[id],
+    };
+  });
+}
+
+function torquesIn({ torques = [] }: EngineSheet, state: JobState): RecordedTorque[] {
+  return torques.map((sequence) => {
+    const steps = torqueSteps(sequence);
+    const done = steps.filter((step) => {
+      return state.torqued[torqueKey({ ...step, sequence: sequence.id })] !== undefined;
+    });
+    const { name, torque, stages } = sequence;
+    return { name, torque, stages, done: done.length, of: steps.length };
+  });
+}
+
+function closingIn(sheet: EngineSheet, state: JobState): JobRecord['closing'] {
+  return closingItems(sheet, state).flatMap(({ id, text }) => {
+    const done = state.closing[id];
+    return done ? [{ text, by: done.by, note: done.note }] : [];
+  });
+}

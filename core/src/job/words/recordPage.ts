@@ -1,0 +1,257 @@
+import { adjusterName } from '../../engine/adjusterEntry';
+import type { Measure } from '../../gauging/measure';
+import { formatFigure, formatInInches, unitOf } from '../../gauging/measure';
+import { formatTorque } from '../../torque/units';
+import { formatDay, formatHours, formatInstant } from '../../units';
+import type {
+  JobRecord,
+  JudgedReading,
+  RecordedAdjuster,
+  RecordedTorque,
+} from '../record/jobRecord';
+import { adjustersIn } from '../record/jobRecord';
+import { describeLock, describeReading, describeShim, describeUnset, RULES } from './describe';
+
+/** One line of the table of readings. */
+export type RecordRow = {
+  id: string;
+  name: string;
+  limits: string;
+  found: string;
+  left: string;
+  done: string;
+  /** Whether it was out of its limits as found. */
+  wasOut: boolean;
+};
+
+/** A few lines under a heading. */
+export type RecordSection = { title: string; lines: { text: string; grave?: boolean }[] };
+
+/** A record as people read it: the same words on the screen, in the PDF and in a file. */
+export type RecordPage = {
+  about: string;
+  facts: { name: string; value: string }[];
+  columns: { adjuster: string; limits: string; found: string; left: string; done: string };
+  rows: RecordRow[];
+  legend: string;
+  sections: RecordSection[];
+  signature: string;
+  additions: string[];
+  footer: string;
+};
+
+const COLUMNS = {
+  adjuster: 'Adjuster',
+  limits: 'Limits',
+  found: 'As found',
+  left: 'As left',
+  done: 'Done',
+};
+
+/** The page of a record: every figure with its unit, every code in words. */
+export function recordPage(record: JobRecord): RecordPage {
+  const { sheet, signed, counts } = record;
+  const { title = 'its manual', revision } = sheet.source ?? {};
+  const source = revision === undefined ? '' : `, from ${title} revision ${revision}`;
+  return {
+    about: `${sheet.name}, sheet revision ${sheet.revision}${source}`,
+    facts: factsOf(record),
+    columns: COLUMNS,
+    rows: adjustersIn(record).map(rowOf),
+    legend: 'a–b: a entered, b did not. Tight and loose are told by the limits beside them.',
+    sections: [lookedInto(record), safety(record), tightened(record)].filter(
+      ({ lines }) => lines.length > 0,
+    ),
+    signature: signed
+      ? `${signed.incomplete ? 'Closed as incomplete' : 'Signed'} by ${signed.name}, ${formatInstant(signed.at)}.`
+      : 'Not signed: this job is still open.',
+    additions: record.additions.map(
+      ({ text, by, at }) => `Added after signing, ${formatInstant(at)}, ${by}: ${text}`,
+    ),
+    footer: `Where this record and the maker’s current manual differ, the manual stands. ${counts.adjusters} adjusters, ${counts.entries} entries.`,
+  };
+}
+
+const REASON = {
+  interval: 'it was due',
+  'head-work': 'after head work',
+  symptom: 'a symptom',
+} as const;
+
+function factsOf(record: JobRecord): RecordPage['facts'] {
+  const { head, hours, why, tag, metal, run, people, rules } = record;
+  const fact = (name: string, value: string) => ({ name, value });
+  return [
+    fact('Begun', `${formatDay(head.at)} by ${head.by}`),
+    ...(people.length > 1 ? [fact('Worked', new Intl.ListFormat('en').format(people))] : []),
+    fact('Hours', hours ? `${formatHours(hours.hours)} h` : 'not read'),
+    fact('Why', why ? [REASON[why.reason], why.symptom].filter(Boolean).join(': ') : 'not said'),
+    temperatureFact(record),
+    ...(metal ? [fact('Metal', `${metal.celsius} °C, read by ${metal.by}`)] : []),
+    ...(tag ? [fact('Data tag', tag.tag || 'none the sheet knows')] : []),
+    fact('Rule', RULES[rules.policy]),
+    fact('Run', runWords(run)),
+    fact('Time', timeWords(record)),
+  ];
+}
+
+/** Cold since when, or how long it ran hot before it was shut down. */
+function temperatureFact({ temperature }: JobRecord): { name: string; value: string } {
+  if (temperature.state === 'cold') {
+    const { since } = temperature;
+    return { name: 'At rest since', value: since ? formatInstant(since) : 'not said' };
+  }
+  const { run } = temperature;
+  const value = run ? `${formatInstant(run.stopped)}, after ${run.ran} min` : 'not said';
+  return { name: 'Shut down hot', value };
+}
+
+const MINUTE = 60_000;
+
+/** How long each phase took, the pauses left out. */
+function timeWords({ phases }: JobRecord): string {
+  const told = phases.filter(({ ms }) => ms >= MINUTE);
+  const total = told.reduce((sum, { ms }) => sum + ms, 0);
+  if (total < MINUTE) return 'under a minute';
+  const words = told.map(({ phase, ms }) => `${phase.toLowerCase()} ${Math.round(ms / MINUTE)}`);
+  return `${Math.round(total / MINUTE)} min: ${words.join(', ')}`;
+}
+
+function runWords(run: JobRecord['run']): string {
+  if (!run) return 'not run yet';
+  if (!run.ran) return ['not run', run.note].filter(Boolean).join(': ');
+  const words = [run.leaks ? 'it leaks' : 'no leaks'];
+  if (run.symptomGone !== undefined) {
+    words.push(run.symptomGone ? 'symptom gone' : 'symptom still there');
+  }
+  if (run.note) words.push(run.note);
+  return words.join(', ');
+}
+
+function rowOf(adjuster: RecordedAdjuster): RecordRow {
+  const { id, measure, limits, found, left, again } = adjuster;
+  const verdict = found?.verdict;
+  return {
+    id,
+    name: adjusterName(id),
+    limits: limits ? limitsWords(measure, limits) : 'no figure',
+    found: found ? judgedWords(measure, found) : 'not read',
+    left: [
+      left ? judgedWords(measure, left) : 'not set',
+      again && `again ${judgedWords(measure, again)}`,
+    ]
+      .filter(Boolean)
+      .join('; '),
+    done: doneWords(adjuster),
+    wasOut: verdict === 'tight' || verdict === 'loose',
+  };
+}
+
+function limitsWords(measure: Measure, { low, high }: { low: number; high: number }): string {
+  const figures = `${formatFigure(measure, low)}–${formatFigure(measure, high)} ${unitOf(measure)}`;
+  const inches = [low, high].map((figure) => formatInInches(measure, figure));
+  const [from = '', to = ''] = inches.map((each) => each?.replace(/ .*/, ''));
+  const unit = inches[1]?.replace(/^\S+ /, '');
+  return unit === undefined ? figures : `${figures}, ${from}–${to} ${unit}`;
+}
+
+/** A reading with its unit, and whether it lies outside its limits. */
+function judgedWords(measure: Measure, { reading, verdict }: JudgedReading): string {
+  const words = `${describeReading(reading)} ${unitOf(measure)}`;
+  return verdict === 'tight' || verdict === 'loose' ? `${words}, ${verdict}` : words;
+}
+
+/** What was done to it, or why nothing could be. */
+function doneWords({
+  lock,
+  kept,
+  unset,
+  shim,
+  touched,
+  doubted,
+  set,
+  measure,
+}: RecordedAdjuster): string {
+  const words = [
+    unset && describeUnset(unset),
+    set && `${describeReading(set.reading)} ${unitOf(measure)} before locking`,
+    lock && describeLock(lock),
+    shim && shimWords(shim),
+    kept && 'not touched',
+    !kept && touched && !lock && !shim && 'set, then left so',
+    doubted && 'doubted, not read again',
+  ];
+  return words.filter(Boolean).join('; ');
+}
+
+function shimWords({ found, fitted }: NonNullable<RecordedAdjuster['shim']>): string {
+  if (fitted === undefined) return found === undefined ? '' : `${describeShim(found)} stays`;
+  const out = found === undefined ? '' : `${describeShim(found)} out, `;
+  return `${out}${describeShim(fitted)} in`;
+}
+
+function lookedInto(record: JobRecord): RecordSection {
+  const { tooCool, answers, open, handed, cameOff, notes } = record;
+  const lines = [
+    ...tooCool.map((id) => `${adjusterName(id)}: read after the hot window was over`),
+    ...answers.map(({ id, says, answer, by }) => `${adjusterName(id)}: ${says} ${answer} (${by})`),
+    ...open.map(({ says, look }) => `Not looked into: ${says} ${look}`),
+    ...handed.map(({ to, by, at }) => `Handed over by ${by} to ${to}, ${formatInstant(at)}`),
+    ...cameOff.map(
+      ({ what, from, back }) =>
+        `Came off: ${what}${from ? `, from ${from}` : ''}; ${back ? 'back' : 'not ticked as back'}`,
+    ),
+    ...notes.map(({ text, by }) => `For the next one: ${text} (${by})`),
+  ];
+  return { title: 'Looked into, and noted', lines: lines.map((text) => ({ text })) };
+}
+
+/** What was isolated, what did not apply and why, and that it was taken back. */
+function safety({ isolations, barOut, clears, tools, deviations }: JobRecord): RecordSection {
+  const lines = [
+    ...isolations.map(({ text, done, exempt, undone }) => {
+      if (!done) return `${text}: not done`;
+      if (exempt !== undefined) return `${text}: did not apply: ${exempt} (${done.by})`;
+      const back = undone ? `; undone by ${undone.by}` : '';
+      return `${text}: ${done.by}, ${formatInstant(done.at)}${back}`;
+    }),
+    barOut
+      ? `Bar and pins out: ${barOut.by}, ${formatInstant(barOut.at)}`
+      : 'Bar and pins: not out yet',
+    ...clears.map(({ person, by, looked }) =>
+      looked ? `${person}: ${by} went and looked: ${looked}` : `${person}: clear, own lock off`,
+    ),
+    ...(tools ? [`Tools counted back: ${tools.by}`] : []),
+  ];
+  return {
+    title: 'Made unable to start, and able again',
+    lines: [
+      ...lines.map((text) => ({ text })),
+      ...deviations.map(({ what, reason, by }) => ({
+        text: `Deviation: ${what}: ${reason} (${by})`,
+        grave: true,
+      })),
+    ],
+  };
+}
+
+function tightened({ torques, closing }: JobRecord): RecordSection {
+  const lines = [
+    ...torques.map(
+      (sequence) =>
+        `${sequence.name}: ${stagesWords(sequence)}, ${sequence.done} of ${sequence.of} steps done`,
+    ),
+    ...closing.map(({ text, by, note }) => `${text}${note ? `: ${note}` : ''} (${by})`),
+  ];
+  return { title: 'Tightened and closed up', lines: lines.map((text) => ({ text })) };
+}
+
+/** The stages of a sequence, each to its torque in both units, or on by its angle. */
+function stagesWords({ stages, torque }: RecordedTorque): string {
+  const words = stages.map((stage) => {
+    if ('angle' in stage) return `on by ${Number(stage.angle)}°`;
+    const to = 'percent' in stage ? (torque * Number(stage.percent)) / 100 : Number(stage.torque);
+    return formatTorque(to);
+  });
+  return words.join(', then ');
+}

@@ -1,0 +1,33 @@
+import { ROCKER } from './rockerShapes';
+
+/** How one bank of the head is laid out, in the drawing's own measure (a page's pixels or points). */
+export type HeadGeometry = {
+  /** Of each rocker, against its own measure. */
+  scale: number;
+  /** From the upper edge to below the cylinders' numbers. */
+  height: number;
+  /** Each rocker's middle, from the left edge of the row. */
+  places: { id: string; x: number; cylinder: number }[];
+};
+
+type Bank = { cylinders: readonly { cylinder: number; adjusters: readonly { id: string }[] }[] };
+
+/** The rockers' upper edge from that of the row. */
+export const HEAD_TOP = 6;
+/** Below the rockers: letters, and the cylinders' numbers. */
+const LABELS = 44;
+
+/** Where every rocker of a bank stands when each cylinder has `column` of width. */
+export function headGeometry(bank: Bank, column: number): HeadGeometry {
+  const most = Math.max(...bank.cylinders.map(({ adjusters }) => adjusters.length), 1);
+  const pitch = Math.min(column / most, column > 90 ? 48 : 30);
+  const scale = Math.max(0.8, Math.min(1.15, (pitch - 3) / ROCKER.width));
+  const places = bank.cylinders.flatMap(({ adjusters, cylinder }, i) =>
+    adjusters.map(({ id }, a) => ({
+      id,
+      cylinder,
+      x: column * (i + 0.5) + pitch * (a - (adjusters.length - 1) / 2),
+    })),
+  );
+  return { scale, height: ROCKER.height * scale + LABELS + 8, places };
+}

@@ -1,0 +1,110 @@
+import type { JobEvent, JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
+import { adjustersIn, begunOf, recordOf, recordPage, unitOf } from '@longbar/core';
+import { stringify } from 'csv-stringify/sync';
+import type { Database } from '../store/database';
+import { headOf } from '../store/jobHead';
+import { readSheet } from '../store/sheets';
+import { readShop } from '../store/shop';
+
+const COLUMNS = [
+  'machine',
+  'engine',
+  'job',
+  'signed',
+  'hours',
+  'tag',
+  'adjuster',
+  'unit',
+  'low',
+  'target',
+  'high',
+  'found_go',
+  'found_no_go',
+  'found_verdict',
+  'left_go',
+  'left_no_go',
+  'left_verdict',
+  'again_go',
+  'again_no_go',
+  'limits',
+  'found',
+  'left',
+  'done',
+  'by',
+];
+
+/**
+ * Every reading of every signed job as CSV (RFC 4180), one adjuster a line, job by job as they
+ * are read. Figures are in the unit of their line, an open end is empty; the words are those of
+ * the record.
+ */
+export async function* readingsCsv(db: Database): AsyncGenerator<string> {
+  const [machines, jobs, shop] = await Promise.all([
+    db.tables.machines.findAll(),
+    db.tables.jobs.findAll({ order: [['at', 'ASC']] }),
+    readShop(db),
+  ]);
+  const names = new Map(machines.map((row) => [row.get().id, row.get().name]));
+  yield csv([COLUMNS]);
+  for (const row of jobs) {
+    const job = row.get();
+    const [sheet, events] = await Promise.all([
+      readSheet(db, job.sheet, job.sheetRevision),
+      db.tables.events.findAll({ where: { job: job.id } }),
+    ]);
+    if (!sheet) continue;
+    const begun = begunOf({ head: headOf(job), sheet: sheet.document, shop });
+    const record = recordOf(
+      begun,
+      events.map((event): JobEvent => event.get().body),
+    );
+    if (record.signed) yield csv(linesOf(record, names.get(job.machine)));
+  }
+}
+
+function linesOf(record: JobRecord, machine: string | undefined): unknown[][] {
+  const { head, sheet, signed, hours, tag } = record;
+  const whole = [machine, sheet.name, head.id, signed?.at, hours?.hours, tag?.tag];
+  const { rows } = recordPage(record);
+  return adjustersIn(record).map((adjuster, i) => {
+    const row = rows[i];
+    return [
+      ...whole,
+      row?.name,
+      ...figuresOf(adjuster),
+      row?.limits,
+      row?.found,
+      row?.left,
+      row?.done,
+      adjuster.people.join(', '),
+    ];
+  });
+}
+
+/** The figures of one adjuster in its unit: mm, or N·m of a preload. */
+function figuresOf({ measure, limits, found, left, again }: RecordedAdjuster): unknown[] {
+  const ends = (judged: JudgedReading | undefined) => [
+    figure(judged?.reading.go),
+    figure(judged?.reading.noGo),
+  ];
+  return [
+    unitOf(measure),
+    figure(limits?.low),
+    figure(limits?.target),
+    figure(limits?.high),
+    ...ends(found),
+    found?.verdict,
+    ...ends(left),
+    left?.verdict,
+    ...ends(again),
+  ];
+}
+
+/** Whole µm (mN·m) as a decimal figure of the thousandfold unit. */
+function figure(value: number | null | undefined): number | undefined {
+  return value === null || value === undefined ? undefined : value / 1000;
+}
+
+function csv(lines: readonly unknown[][]): string {
+  return stringify([...lines], { record_delimiter: 'windows' });
+}

@@ -1,0 +1,116 @@
+import type { JobRecord, RecordedBank, RecordedHead, RockerColours } from '@longbar/core';
+import { HEAD_TOP, headGeometry, KINDS, recordedLook, ROCKER, rockerShapes } from '@longbar/core';
+import type { Pdf } from './pdf';
+
+/** The colours of a page that is printed. */
+const COLOURS: RockerColours = {
+  act: '#B0440A',
+  actTint: '#F6DFCB',
+  dab: '#E2A400',
+  ink: '#1B2427',
+  line: '#C8C0AE',
+  shade: '#DAD3C4',
+  sheet: '#FFFFFF',
+  stop: '#9C1C2B',
+};
+
+const HEADS: { head: RecordedHead; title: string }[] = [
+  { head: 'found', title: 'As found' },
+  { head: 'left', title: 'As left' },
+];
+const BETWEEN = 20;
+/** The rockers' own measure is a screen's: on paper they are so much smaller. */
+const SMALLER = 0.62;
+/** Room for a reading written upwards, in the drawing's measure. */
+const FIGURE = 74;
+
+/**
+ * The head seen from above, as found beside as left: the same rockers as on the screen, each
+ * with what was read written along it. Where a bank is too wide for that, one above the other.
+ */
+export function drawHeads(pdf: Pdf, record: JobRecord, width: number): void {
+  const left = pdf.page.margins.left;
+  const most = Math.max(...record.banks.map(({ cylinders }) => cylinders.length));
+  const beside = ((width - BETWEEN) / 2 / most) * (1 / SMALLER) >= NARROWEST * perCylinder(record);
+  const own = beside ? (width - BETWEEN) / 2 : width;
+  let [x, y, low] = [left, pdf.y, pdf.y];
+  for (const { head, title } of HEADS) {
+    low = Math.max(low, drawHead(pdf, record, head, title, { x, y, width: own }));
+    if (beside) x += own + BETWEEN;
+    else y = low + 4;
+  }
+  pdf.x = left;
+  pdf.y = low + 6;
+}
+
+/** The narrowest place for one rocker with its figure, in the drawing's measure. */
+const NARROWEST = 20;
+
+function perCylinder({ banks }: JobRecord): number {
+  return Math.max(...banks.flatMap((bank) => bank.cylinders.map((c) => c.adjusters.length)), 1);
+}
+
+type Place = { x: number; y: number; width: number };
+
+/** Draws one head and answers where it ends. */
+function drawHead(
+  pdf: Pdf,
+  record: JobRecord,
+  head: RecordedHead,
+  title: string,
+  { x, y, width }: Place,
+): number {
+  pdf.font('Helvetica-Bold').fontSize(9).fillColor(COLOURS.ink).text(title, x, y, { width });
+  let top = y + 13;
+  for (const bank of record.banks) top = drawBank(pdf, bank, head, { x, y: top, width });
+  return top;
+}
+
+/** Draws one bank and answers where it ends. */
+function drawBank(pdf: Pdf, bank: RecordedBank, head: RecordedHead, at: Place): number {
+  const count = bank.cylinders.length;
+  const column = Math.min(90, at.width / SMALLER / count);
+  const geometry = headGeometry(bank, column);
+  const rockers = ROCKER.height * geometry.scale + HEAD_TOP;
+  pdf.save().translate(at.x, at.y).scale(SMALLER);
+  const shaft = HEAD_TOP + ROCKER.shaft * geometry.scale;
+  pdf.roundedRect(2, shaft - 4, column * count - 4, 8, 4).lineWidth(1);
+  pdf.fillAndStroke(COLOURS.sheet, COLOURS.line);
+  const adjusters = bank.cylinders.flatMap((cylinder) => cylinder.adjusters);
+  geometry.places.forEach(({ id, x }) => {
+    const adjuster = adjusters.find((each) => each.id === id);
+    if (!adjuster) return;
+    const { figure, ...look } = recordedLook(adjuster, head);
+    drawRocker(pdf, x, geometry.scale, look);
+    pdf.font('Helvetica').fontSize(11).fillColor(COLOURS.ink);
+    pdf.text(KINDS[adjuster.kind].letters, x - 20, rockers + 3, { width: 40, align: 'center' });
+    pdf.fillColor(look.odd ? COLOURS.stop : COLOURS.ink).fontSize(11.5);
+    const y = rockers + 16 + FIGURE;
+    pdf.save().rotate(-90, { origin: [x, y] });
+    pdf.text(figure, x, y - 4, { width: FIGURE, align: 'right', lineBreak: false });
+    pdf.restore();
+  });
+  bank.cylinders.forEach(({ cylinder }, i) => {
+    pdf.font('Helvetica-Bold').fontSize(14).fillColor(COLOURS.ink);
+    const own = { width: column, align: 'center' as const };
+    pdf.text(String(cylinder), column * i, rockers + FIGURE + 20, own);
+  });
+  pdf.restore();
+  return at.y + (rockers + FIGURE + 38) * SMALLER;
+}
+
+type Look = Parameters<typeof rockerShapes>[0];
+
+function drawRocker(pdf: Pdf, x: number, scale: number, look: Look): void {
+  pdf.save().translate(x, HEAD_TOP).scale(scale);
+  for (const { d, fill, stroke, weight = 1, round, down } of rockerShapes(look, COLOURS)) {
+    pdf.save().translate(0, down).path(d).lineWidth(weight);
+    const shape = round ? 'round' : 'miter';
+    pdf.lineCap(round ? 'round' : 'butt').lineJoin(shape);
+    if (fill && stroke) pdf.fillAndStroke(fill, stroke);
+    else if (fill) pdf.fill(fill);
+    else if (stroke) pdf.stroke(stroke);
+    pdf.restore();
+  }
+  pdf.restore();
+}
