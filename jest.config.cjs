@@ -10,6 +10,8 @@ const inNode = {
 module.exports = {
   // A busy machine of two cores needs its time; a test that hangs still fails.
   testTimeout: 60_000,
+  // By itself it leaves one of two cores idle.
+  maxWorkers: 2,
   projects: [
     { ...inNode, displayName: 'core', rootDir: `${__dirname}/core` },
     { ...inNode, displayName: 'server', rootDir: `${__dirname}/server` },

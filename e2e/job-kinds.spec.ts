@@ -117,7 +117,7 @@ test('the loader: measured everywhere, shims worked out, fitted and read again',
       await job.read('0.25', '0.30');
       await job.tap(/intake finished$/);
     },
-    'At this stop': () => job.tap(/shim 2.50 out, shim 2.40 in$/),
+    'At this stop': () => job.tap(/shim 2.50 mm out, shim 2.40 mm in$/),
   });
   await job.at('Once round again');
   await job.workThrough('Once round again', {

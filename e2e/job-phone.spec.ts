@@ -126,7 +126,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   // The record holds every adjuster, as found and as left.
   const row = (name: string) => page.getByRole('row').filter({ hasText: name });
   await expect(page.getByRole('row')).toHaveCount(13);
-  await expect(row('No. 1 intake')).toContainText('0.25–0.28 ▼');
+  await expect(row('No. 1 intake')).toContainText('0.25–0.28 mm, tight');
   await expect(row('No. 1 intake')).toContainText('locked at 46 N·m');
   await expect(row('No. 4 exhaust')).toContainText('0.55–0.58');
   await expect(page.getByText('did not apply: Heater removed', { exact: false })).toBeVisible();

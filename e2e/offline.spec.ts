@@ -7,7 +7,7 @@ import { chromium, expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { root, TestServer } from './support/server';
 
-test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
 
 /** The application is kept, and the machines of the yard with it. */
 async function keptOnPhone(page: Page): Promise<void> {

@@ -23,10 +23,14 @@ export default defineConfig({
   retries: 1,
   workers: 2,
   fullyParallel: true,
+  globalSetup: './support/seed.ts',
   outputDir: '../test-results',
   reporter: results ? [['list'], ['json', { outputFile: results }]] : [['list']],
   use: {
     launchOptions: { executablePath: '/usr/bin/chromium', args: chromium },
-    trace: 'retain-on-failure',
+    // A trace makes every step slower: only what failed once is traced.
+    trace: 'on-first-retry',
+    // It fetches the whole application in each test anew; those about no signal allow it.
+    serviceWorkers: 'block',
   },
 });

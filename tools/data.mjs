@@ -28,6 +28,6 @@ const commands = {
 try {
   await commands[what]();
 } catch (error) {
-  console.error(error.message);
+  console.error(error instanceof Error ? error.message : error);
   process.exit(1);
 }

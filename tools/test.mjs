@@ -3,28 +3,20 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { inLanes } from './lanes.mjs';
 import { build, environment, installChromium, installDependencies, root, say } from './prepare.mjs';
 
 installDependencies();
 installChromium();
 
 const results = mkdtempSync(join(tmpdir(), 'longbar-test-'));
-let passed = 0;
-let failed = 0;
-
-/** A check that passes or fails as a whole. */
-function check(what, command, args) {
-  say(`\n== ${what}`);
-  const { status } = run(command, args);
-  if (status === 0) passed += 1;
-  else failed += 1;
-  return status === 0;
-}
 
 /** A runner that writes its counts to a file. */
 function count(what, command, args, read, extra = {}) {
   say(`\n== ${what}`);
+  const started = Date.now();
   const { status } = run(command, args, extra);
+  say(`${what}: ${Math.round((Date.now() - started) / 1000)} s`);
   let counts = { passed: 0, failed: 0 };
   try {
     counts = read();
@@ -43,9 +35,18 @@ function run(command, args, extra = {}) {
 
 const json = (name) => JSON.parse(readFileSync(join(results, name), 'utf8'));
 
-for (const part of ['core', 'server', 'app', 'e2e']) check(`Types: ${part}`, 'tsc', ['-p', part]);
-check('Lint', 'eslint', ['.', '--max-warnings', '0']);
-check('Format', 'prettier', ['--check', '--log-level', 'warn', '.']);
+const whole = await inLanes(
+  ['core', 'server', 'app', 'e2e', 'bench', 'tools'].map((part) => [
+    `Types: ${part}`,
+    'tsc',
+    ['-p', part],
+  ]),
+  [
+    ['Lint', 'eslint', ['.', '--max-warnings', '0']],
+    ['Format', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  ],
+);
+let { passed, failed } = whole;
 count('Unit tests', 'jest', ['--json', `--outputFile=${join(results, 'jest.json')}`], () => ({
   passed: json('jest.json').numPassedTests,
   failed: json('jest.json').numFailedTests,

@@ -126,7 +126,11 @@ export class JobPage {
   async see(name: string): Promise<void> {
     await this.settled();
     await this.page.getByRole('radio', { name, exact: true }).click();
-    await expect(this.button(`Undo: ${name}`)).toBeVisible();
+    const kept = name
+      .replace('rocks at overlap', 'rocking')
+      .replace('piston at its top', 'top')
+      .replace('just at its lowest', 'peak');
+    await expect(this.button(`Undo: ${kept}`)).toBeVisible();
   }
 
   /** Reads once more on the round and goes on from there. */

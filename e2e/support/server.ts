@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -27,6 +27,8 @@ export class TestServer {
 
   static async start(options: Options = {}): Promise<TestServer> {
     const server = new TestServer(await freePort(), options);
+    const seed = process.env.LONGBAR_E2E_SEED;
+    if (seed !== undefined) cpSync(seed, server.data, { recursive: true });
     await server.up();
     return server;
   }
@@ -49,11 +51,15 @@ export class TestServer {
       ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };
     const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
-    const child = spawn('bash', ['-c', `${limit} exec "${process.execPath}" tools/run.mjs demo`], {
-      cwd: root,
-      env,
-      stdio: 'pipe',
-    });
+    const child = spawn(
+      'bash',
+      ['-c', `${limit} exec "${process.execPath}" e2e/support/serve.mjs`],
+      {
+        cwd: root,
+        env,
+        stdio: 'pipe',
+      },
+    );
     this.child = child;
     let said = '';
     child.stdout.on('data', (data) => (said += data));

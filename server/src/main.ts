@@ -47,7 +47,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     throw error;
   }
   const stopBackups = backUpNowAndThen(db, folder, logger);
-  const stopDrift = driftEveryNight(folder, logger);
+  const stopDrift = driftEveryNight(db, folder, logger);
   closeOnSignal(server, db, async () => {
     stopBackups();
     await stopDrift();

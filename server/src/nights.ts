@@ -3,6 +3,8 @@ import { fork } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { Logger } from 'pino';
+import type { Database } from './store/database';
+import { isDriftDue } from './store/drift';
 
 /** After the start, ms: the first phones are served before. */
 const FIRST = 5000;
@@ -13,22 +15,26 @@ const HOUR = 2;
  * Works out the drift of the yard soon after the start and then every night. Answers what ends
  * it, and waits until it has.
  */
-export function driftEveryNight(folder: string, logger: Logger): () => Promise<void> {
+export function driftEveryNight(db: Database, folder: string, logger: Logger): () => Promise<void> {
   let child: ChildProcess | undefined;
-  const work = () => {
-    if (child) return;
+  let ended = false;
+  const work = async () => {
+    // Most starts find all of it worked out: no process is begun for nothing.
+    if (child || !(await isDriftDue(db)) || ended) return;
     child = workOutDrift(folder);
     child.once('exit', (code) => {
       child = undefined;
       if (code) logger.error(`The drift of the yard could not be worked out (${code}).`);
     });
   };
-  const timer = setTimeout(work, FIRST);
+  const begin = () => void work().catch((error) => logger.error(error));
+  const timer = setTimeout(begin, FIRST);
   const night = setInterval(() => {
     // Looked at every hour: a clock that was put right is followed.
-    if (new Date().getHours() === HOUR) work();
+    if (new Date().getHours() === HOUR) begin();
   }, 3_600_000);
   return async () => {
+    ended = true;
     clearTimeout(timer);
     clearInterval(night);
     const running = child;

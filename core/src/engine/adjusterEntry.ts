@@ -1,10 +1,23 @@
+import type { Adjuster } from './adjusters';
 import { adjustersOf } from './adjusters';
 import { readId } from './kinds';
 import type { AdjusterEntry, EngineSheet, Spec } from './sheet';
 
 /** The sheet's entry behind an adjuster's id. */
 export function entryOf(sheet: EngineSheet, id: string): AdjusterEntry | undefined {
-  return adjustersOf(sheet).find((adjuster) => adjuster.id === id)?.entry;
+  return adjusterById(sheet).get(id)?.entry;
+}
+
+/** Sheets are never changed in place: every tap looks up many adjusters of one of them. */
+const known = new WeakMap<EngineSheet, ReadonlyMap<string, Adjuster>>();
+
+/** The adjusters of an engine by their ids. */
+export function adjusterById(sheet: EngineSheet): ReadonlyMap<string, Adjuster> {
+  const before = known.get(sheet);
+  if (before) return before;
+  const made = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
+  known.set(sheet, made);
+  return made;
 }
 
 /** The setting of an adjuster: µm, or mN·m for a preload. */

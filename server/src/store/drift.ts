@@ -21,17 +21,28 @@ export async function settleDrift(
   db: Database,
   said: (done: number, of: number) => void = () => undefined,
 ): Promise<number> {
-  const wanted = await db.rows<{ machine: string; job: string }>(
-    `SELECT machine, job FROM (${LAST_CHECKS}) AS last
-     WHERE NOT EXISTS (SELECT 1 FROM machine_drift AS known
-       WHERE known.machine = last.machine AND known.job = last.job)`,
-  );
+  const wanted = await unknownDrift(db);
   let done = 0;
   for (const { machine, job } of wanted) {
     await settleOne(db, machine, job);
     said(++done, wanted.length);
   }
   return done;
+}
+
+/** Whether the drift of any machine is still to be worked out, or a journal that may change it. */
+export async function isDriftDue(db: Database): Promise<boolean> {
+  const stale = await db.rows('SELECT 1 FROM job_reads WHERE stale = 1 LIMIT 1');
+  return stale.length > 0 || (await unknownDrift(db)).length > 0;
+}
+
+/** The machines whose drift does not rest on their last check yet. */
+function unknownDrift(db: Database): Promise<{ machine: string; job: string }[]> {
+  return db.rows(
+    `SELECT machine, job FROM (${LAST_CHECKS}) AS last
+     WHERE NOT EXISTS (SELECT 1 FROM machine_drift AS known
+       WHERE known.machine = last.machine AND known.job = last.job)`,
+  );
 }
 
 /** The last signed job of each machine. What rests on another, or on none, is old. */

@@ -50,16 +50,33 @@ export function wantedOf(setting: JobSetting, state: JobState, plan: BarringPlan
 
 /** Without what must wait for other kinds of its cylinder, unless all of it waits. */
 function unblocked(sheet: EngineSheet, open: readonly string[]): string[] {
-  const waits = new Set(
-    adjustersOf(sheet).flatMap(({ id, cylinder, entry }) => {
-      const before = adjustersOf(sheet).filter(
-        (other) => other.cylinder === cylinder && (entry.after ?? []).includes(other.kind),
-      );
-      return before.some((other) => open.includes(other.id) && other.id !== id) ? [id] : [];
-    }),
-  );
-  const free = open.filter((id) => !waits.has(id));
+  const before = waitsFor(sheet);
+  if (before.size === 0) return [...open];
+  const left = new Set(open);
+  const free = open.filter((id) => !before.get(id)?.some((other) => left.has(other)));
   return free.length > 0 ? free : [...open];
+}
+
+const waiting = new WeakMap<EngineSheet, ReadonlyMap<string, readonly string[]>>();
+
+/** What each adjuster that must wait for other kinds of its cylinder waits for. */
+function waitsFor(sheet: EngineSheet): ReadonlyMap<string, readonly string[]> {
+  const known = waiting.get(sheet);
+  if (known) return known;
+  const made = new Map<string, readonly string[]>();
+  for (const { id, cylinder, entry } of adjustersOf(sheet)) {
+    const { after = [] } = entry;
+    const before = adjustersOf(sheet).filter(
+      (other) => other.cylinder === cylinder && after.includes(other.kind) && other.id !== id,
+    );
+    if (before.length > 0)
+      made.set(
+        id,
+        before.map((other) => other.id),
+      );
+  }
+  waiting.set(sheet, made);
+  return made;
 }
 
 /** The next thing at the rockers, from finding the place to the end of the round. */

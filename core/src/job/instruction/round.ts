@@ -1,6 +1,6 @@
 import type { Stop } from '../../barring/barringPlan';
 import { specOf } from '../../engine/adjusterEntry';
-import { adjustersOf } from '../../engine/adjusters';
+import { readId } from '../../engine/kinds';
 import { verdictOf } from '../../gauging/judgeReading';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
@@ -25,15 +25,15 @@ export function roundIds(
     const first = set.find(({ id }) => readable(id))?.id;
     if (first !== undefined) chosen.add(first);
   }
-  for (const id of planned.filter(readable)) {
+  const all = planned.filter(readable);
+  for (const id of all) {
     const { locked, fitted, doubted } = state.adjusters[id] ?? {};
     const changed = locked !== undefined || typeof fitted === 'number';
     if (round === 'all' || doubted || (round === 'changed' && changed)) chosen.add(id);
   }
-  const kindOf = new Map(adjustersOf(sheet).map(({ id, kind }) => [id, kind]));
-  const kinds = new Set([...chosen].map((id) => kindOf.get(id)));
-  for (const id of [...planned].filter(readable).sort(changedFirst(state))) {
-    const kind = kindOf.get(id);
+  const kinds = new Set([...chosen].map((id) => readId(id).kind));
+  for (const id of all.sort(changedFirst(state))) {
+    const { kind } = readId(id);
     if (kinds.has(kind)) continue;
     kinds.add(kind);
     chosen.add(id);

@@ -1,0 +1,29 @@
+// `npm run check`: types, lint, format, and the unit tests of what changed since the last commit.
+// What was looked at before is remembered, so that it can be asked for after every change.
+import { join } from 'node:path';
+import { inLanes } from './lanes.mjs';
+import { installDependencies, root } from './prepare.mjs';
+
+installDependencies();
+
+const kept = (name) => join(root, '.cache', name);
+const types = (part) => {
+  const known = ['--incremental', '--tsBuildInfoFile', kept(`${part}.tsbuildinfo`)];
+  return [`Types: ${part}`, 'tsc', ['-p', part, ...known]];
+};
+const { failed } = await inLanes(
+  [types('core'), types('app'), ['Unit tests of what changed', 'jest', ['--onlyChanged']]],
+  [
+    types('server'),
+    types('e2e'),
+    types('bench'),
+    types('tools'),
+    ['Lint', 'eslint', ['.', '--max-warnings', '0', '--cache', '--cache-location', kept('eslint')]],
+    [
+      'Format',
+      'prettier',
+      ['--check', '--log-level', 'warn', '--cache', '--cache-location', kept('prettier'), '.'],
+    ],
+  ],
+);
+process.exit(failed === 0 ? 0 : 1);
