@@ -110,5 +110,5 @@ const styles = StyleSheet.create({
   },
   noPrint: { justifyContent: 'space-between' },
   facts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.huge, rowGap: space.small },
-  fact: { minWidth: 120 },
+  fact: { minWidth: 120, maxWidth: '100%' },
 });
