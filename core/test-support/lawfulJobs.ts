@@ -3,10 +3,13 @@ import { brokenLaws } from './lawOfJobs';
 import { randomJob } from './randomJobs';
 import { simulatedEngine } from './simulatedEngines';
 
-/** Runs jobs by their seeds and fails on the first that broke a law; answers how many ran. */
+/**
+ * Runs so many jobs by their seeds, those left out whose method the engine refuses, and fails on
+ * the first that broke a law. Answers how many ran.
+ */
 export function lawfulJobs(from: number, count: number): number {
   let ran = 0;
-  for (let seed = from; seed < from + count; seed++) {
+  for (let seed = from; ran < count; seed++) {
     const sheet = simulatedEngine(seed);
     const job = randomJob(sheet, seed);
     const outcome = simulateJob(sheet, job);

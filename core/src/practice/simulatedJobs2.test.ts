@@ -1,7 +1,7 @@
 import { lawfulJobs } from '../../test-support/lawfulJobs';
 
-describe('whole jobs on hidden engines, seeds 1360 to 2719', () => {
+describe('a thousand whole jobs on hidden engines, from seed 1550 on', () => {
   it('read and set nothing off its place, bar nothing too early, forget nothing, and end', () => {
-    expect(lawfulJobs(1360, 1360)).toBeGreaterThan(1000);
+    expect(lawfulJobs(1550, 1000)).toBe(1000);
   }, 300_000);
 });

@@ -1,6 +1,7 @@
 import type { JobEvent, RecordPage } from '@longbar/core';
 import { begunOf, localDay, recordOf, recordPage } from '@longbar/core';
 import type { Response } from 'express';
+import PdfDocument from 'pdfkit';
 import type { Database } from '../store/database';
 import { checkSeal, readJob } from '../store/jobs';
 import type { Pdf } from './pdf';
@@ -33,8 +34,6 @@ export async function sendRecord(
     rows.map((row): JobEvent => row.get().body),
   );
   const page = recordPage(record);
-  // A start of the server need not wait for it.
-  const { default: PdfDocument } = await import('pdfkit');
   const pdf = new PdfDocument({
     size: paper === 'a4' ? 'A4' : 'LETTER',
     margin: MARGIN,
