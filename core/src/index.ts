@@ -130,6 +130,7 @@ export {
   closingItems,
   coldFrom,
   isFinished,
+  isReadyForCovers,
   isolationsOf,
   mayRestore,
   mayReturn,
@@ -149,7 +150,7 @@ export { phaseTimes } from './job/record/phaseTimes';
 export type { PhaseTime } from './job/record/phaseTimes';
 export { lockPairsOf } from './job/record/lockPairs';
 export type { KeptLockPair } from './job/record/lockPairs';
-export { ANSWER_WITHIN_MS, BeatSchema, turningWord } from './job/link/turning';
+export { ANSWER_WITHIN_MS, BeatSchema, heardBeat, keptSide, turningWord } from './job/link/turning';
 export type { Beat, LinkSide, Turn, TurningWord } from './job/link/turning';
 export { questionsAt } from './job/instruction/questions';
 export { itemNames } from './job/words/itemNames';

@@ -1,5 +1,5 @@
 import type { Beat, LinkSide, Turn, TurningWord } from '@longbar/core';
-import { turningWord } from '@longbar/core';
+import { heardBeat, keptSide, turningWord } from '@longbar/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { useSync } from '../../../sync/SyncProvider';
@@ -19,7 +19,7 @@ export type Link = {
   clear: (turn: Turn) => void;
 };
 
-type Side = { own: Beat; other: Beat | undefined; sent: Map<number, number> };
+type Side = LinkSide & { sent: Map<number, number> };
 
 /** One side of the link between the one at the rockers and the one who turns. */
 export function useLink(job: string, role: Beat['role'], planned: Omit<Turn, 'id'> | null): Link {
@@ -31,10 +31,9 @@ export function useLink(job: string, role: Beat['role'], planned: Omit<Turn, 'id
     turn: null,
   });
   const refresh = useCallback(() => {
-    const now = side.current as Side;
-    const word = turningWord(now as LinkSide, performance.now());
-    // A link that was lost takes the clear with it: the next turn is asked for anew.
-    if (word === 'lost' && now.own.clearFor) now.own = { ...now.own, clearFor: null };
+    const now = keptSide(side.current as Side, performance.now());
+    side.current = now;
+    const word = turningWord(now, performance.now());
     const turn = role === 'rockers' ? now.own.turn : (now.other?.turn ?? null);
     setShown((before) =>
       before.word === word && before.turn?.id === turn?.id ? before : { word, turn },
@@ -50,15 +49,9 @@ export function useLink(job: string, role: Beat['role'], planned: Omit<Turn, 'id
   }, [sync, job]);
   useEffect(() => {
     const stop = sync.follow(job, (beat) => {
-      const now = side.current as Side;
-      if (beat.role === role) return;
-      const same = now.other?.device === beat.device;
-      if (same && beat.beat <= (now.other as Beat).beat) return;
-      const lost = turningWord(now as LinkSide, performance.now()) === 'lost';
-      // Another phone takes a side only once the one before it is gone.
-      if (now.other && !same && !lost) return;
-      now.other = beat;
-      refresh();
+      const before = side.current as Side;
+      side.current = heardBeat(before, beat, performance.now());
+      if (side.current !== before) refresh();
     });
     const timer = setInterval(() => {
       send();

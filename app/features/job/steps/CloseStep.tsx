@@ -1,4 +1,4 @@
-import { closingItems } from '@longbar/core';
+import { closingItems, isReadyForCovers } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Row } from '../../../theme/Panel';
@@ -16,8 +16,7 @@ export function CloseStep({ job, after }: StepProps) {
     job.act({ type: 'closing.done', item, ...(note !== undefined && { note }) });
   const items = closingItems(job.setting.sheet, job.state);
   const covers = useTorqueRun(job, 'close');
-  // The covers go on once nothing is left to do below them.
-  const ready = items.every(({ id }) => id === 'refit' || job.state.closing[id]);
+  const ready = isReadyForCovers(job.setting.sheet, job.state);
   return (
     <StepFrame job={job} after={after} {...(covers && ready && { act: covers.act })}>
       <Words as="heading">Close up</Words>

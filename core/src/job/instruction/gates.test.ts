@@ -352,3 +352,32 @@ describe('the crank in the journal', () => {
     expect(foldJob(events).people).toEqual(['Ina', 'Tam', 'Orla']);
   });
 });
+
+describe('closing up', () => {
+  it('runs the covers down once nothing is left below them; pipes and wiring come last', () => {
+    const covers = {
+      id: 'covers',
+      name: 'Covers',
+      when: 'close' as const,
+      torque: 12,
+      fasteners: [{ x: 0, y: 0 }],
+      stages: [{ percent: 100 }],
+    };
+    const sheet = inlineSix({ torques: [covers] });
+    const whole = wholeJob();
+    const closes = whole.findIndex(({ type }) => type === 'closing.done');
+    const acts = whole.slice(0, closes);
+    const asked: unknown[] = [];
+    for (;;) {
+      const at = next(acts, sheet);
+      if (at?.step !== 'close') break;
+      asked.push(at.do === 'close' ? at.item : at.do);
+      acts.push(
+        at.do === 'close'
+          ? { type: 'closing.done', item: at.item }
+          : { type: 'torque.done', sequence: 'covers', stage: 0, fastener: 0 },
+      );
+    }
+    expect(asked).toEqual(['clear', 'faces', 'gasket', 'torque', 'refit']);
+  });
+});

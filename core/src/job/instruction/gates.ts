@@ -39,6 +39,19 @@ export function closingItems(sheet: EngineSheet, state: JobState): ListItem[] {
   return [...CLOSING_ITEMS.filter(({ id }) => id !== 'covers' || !inRounds), ...noted];
 }
 
+/**
+ * Whether the covers may go on: nothing is left to do below them. Pipes and wiring come back over
+ * them, last of all.
+ */
+export function isReadyForCovers(sheet: EngineSheet, state: JobState): boolean {
+  return belowTheCovers(sheet, state).length === 0;
+}
+
+/** What is still to be ticked below the covers. */
+export function belowTheCovers(sheet: EngineSheet, state: JobState): ListItem[] {
+  return closingItems(sheet, state).filter(({ id }) => id !== 'refit' && !state.closing[id]);
+}
+
 /** The lists that are checked before the work begins. */
 export function readyItems({ tools, parts }: EngineSheet): ListItem[] {
   return [

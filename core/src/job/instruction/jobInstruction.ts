@@ -7,6 +7,7 @@ import type { JobState } from '../journal/state';
 import type { AtStep } from './atWork';
 import { atWork } from './atWork';
 import {
+  belowTheCovers,
   closingItems,
   isolationsToUndo,
   missingLists,
@@ -88,10 +89,12 @@ function before({ sheet }: JobSetting, state: JobState, now: string): AtStep | u
 }
 
 function afterWork({ sheet }: JobSetting, state: JobState): AtStep {
-  const item = closingItems(sheet, state).find(({ id }) => !state.closing[id]);
-  if (item) return { step: 'close', do: 'close', item: item.id };
+  const [below] = belowTheCovers(sheet, state);
+  if (below) return { step: 'close', do: 'close', item: below.id };
   const fastener = nextFastener(sheet, state, 'close');
   if (fastener) return { step: 'close', do: 'torque', ...fastener };
+  const over = closingItems(sheet, state).find(({ id }) => !state.closing[id]);
+  if (over) return { step: 'close', do: 'close', item: over.id };
   if (!state.barOut) return { step: 'able', do: 'clear', what: 'bar' };
   const [person] = notClear(state);
   if (person !== undefined) return { step: 'able', do: 'clear', what: 'person', person };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { uuid } from '../../../test-support/journal';
 import type { Beat, LinkSide } from '../..';
-import { ANSWER_WITHIN_MS, turningWord } from '../..';
+import { ANSWER_WITHIN_MS, heardBeat, keptSide, turningWord } from '../..';
 
 const turn = {
   id: uuid(1),
@@ -50,6 +50,29 @@ describe('the link to the one who turns', () => {
     expect(turningWord(helper({ clearFor: turn.id, ...said('stop') }, said('there')), NOW)).toBe(
       'stop',
     );
+  });
+
+  it('takes the clear with it when it is lost, and not before', () => {
+    const rockers = (age: number): LinkSide => ({
+      own: beat('rockers', { clearFor: turn.id }),
+      other: beat('helper'),
+      sent: new Map([[4, NOW - age]]),
+    });
+    expect(keptSide(rockers(500), NOW).own.clearFor).toBe(turn.id);
+    const lost = keptSide(rockers(ANSWER_WITHIN_MS + 1), NOW);
+    expect(lost.own.clearFor).toBeNull();
+    // The link is back: the turn is not.
+    expect(turningWord({ ...lost, sent: new Map([[4, NOW]]) }, NOW)).toBe('hold');
+  });
+
+  it('hears the other side only, in order, and another phone once the one before is gone', () => {
+    const side = helper({ beat: 7 });
+    expect(heardBeat(side, beat('helper', { beat: 9 }), NOW)).toBe(side);
+    expect(heardBeat(side, beat('rockers', { beat: 7 }), NOW)).toBe(side);
+    expect(heardBeat(side, beat('rockers', { beat: 8 }), NOW).other?.beat).toBe(8);
+    const another = beat('rockers', { device: uuid(12), beat: 1 });
+    expect(heardBeat(side, another, NOW)).toBe(side);
+    expect(heardBeat(side, another, NOW + ANSWER_WITHIN_MS).other).toBe(another);
   });
 
   it('never says turn without clear, an answer in time and silence on both sides', () => {

@@ -69,3 +69,22 @@ export function turningWord({ own, other, sent }: LinkSide, now: number): Turnin
   if (words.includes('there')) return 'there';
   return clearFor === turn.id ? 'turn' : 'hold';
 }
+
+/**
+ * What a side knows once it has heard a beat at `now`, ms: none of its own role, none that came
+ * late; and another phone takes the other side only once the one before it is gone.
+ */
+export function heardBeat<S extends LinkSide>(side: S, beat: Beat, now: number): S {
+  if (beat.role === side.own.role) return side;
+  const { other } = side;
+  const same = other?.device === beat.device;
+  if (same && beat.beat <= other.beat) return side;
+  if (other && !same && turningWord(side, now) !== 'lost') return side;
+  return { ...side, other: beat };
+}
+
+/** A link that was lost takes the clear with it: the next turn is asked for anew. */
+export function keptSide<S extends LinkSide>(side: S, now: number): S {
+  if (side.own.clearFor === null || turningWord(side, now) !== 'lost') return side;
+  return { ...side, own: { ...side.own, clearFor: null } };
+}
