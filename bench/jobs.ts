@@ -1,16 +1,6 @@
 import type { CrankEntry, JobEvent } from '@longbar/core';
-import {
-  adjustersOf,
-  crankBelief,
-  foldOn,
-  isRefused,
-  marginAt,
-  SeededRandom,
-  simulateJob,
-} from '@longbar/core';
-import { brokenLaws } from '../core/test-support/lawOfJobs';
-import { randomJob } from '../core/test-support/randomJobs';
-import { simulatedEngine } from '../core/test-support/simulatedEngines';
+import { adjustersOf, crankBelief, foldOn, marginAt, SeededRandom } from '@longbar/core';
+import { wholeJobs } from '../core/test-support/wholeJobs';
 import { vee } from './engines';
 import type { Line } from './line';
 import { perSecond, quantile } from './line';
@@ -20,21 +10,9 @@ const JOBS = 10_000;
 const FROM = 1_000_000;
 
 /** Whole jobs by the simulated mechanic, over engines, methods, policies and faults. */
-function wholeJobs(): Line[] {
-  let [ran, acts, worst] = [0, 0, Infinity];
-  const broken: string[] = [];
-  for (let seed = FROM; ran < JOBS; seed++) {
-    const sheet = simulatedEngine(seed);
-    const job = randomJob(sheet, seed);
-    const outcome = simulateJob(sheet, job);
-    if (isRefused(outcome)) continue;
-    ran++;
-    const law = brokenLaws(sheet, job.start, outcome);
-    acts += law.acts;
-    worst = Math.min(worst, law.worst);
-    broken.push(...law.broken.map((each) => `${seed} ${each.law}`));
-  }
-  for (const each of broken.slice(0, 5)) console.log(`Broken: ${each}`);
+function jobLinesOf(): Line[] {
+  const { ran, acts, worst, broken } = wholeJobs(FROM, JOBS);
+  for (const { seed, law } of broken.slice(0, 5)) console.log(`Broken: ${seed} ${law}`);
   return [
     {
       what: `whole jobs: things off their place, barred too early, forgotten or stuck, of ${ran}`,
@@ -84,6 +62,9 @@ function belief(): Line {
   };
 }
 
+/** So many events are folded on, one by one. */
+const MORE = 20;
+
 /** Folding on after one more event, late in a journal against early in it. */
 function folding(): Line {
   const event = (n: number): JobEvent => ({
@@ -97,11 +78,16 @@ function folding(): Line {
     phase: 'found',
     reading: { go: 300, noGo: 350, how: 'go-no-go' },
   });
+  // As in a job: each fold goes on from the one before.
   const costAt = (count: number) => {
-    const events = Array.from({ length: count }, (_, i) => event(i + 1));
-    const before = foldOn(undefined, events);
-    const more = [...events, event(count + 1)];
-    const costs = Array.from({ length: 5 }, () => 1 / perSecond(() => foldOn(before, more), 300));
+    const events = Array.from({ length: count + MORE }, (_, i) => event(i + 1));
+    const journals = Array.from({ length: MORE + 1 }, (_, k) => events.slice(0, count + k));
+    const costs = Array.from({ length: 200 }, () => {
+      let folded = foldOn(undefined, journals[0] ?? []);
+      const begun = performance.now();
+      for (const journal of journals.slice(1)) folded = foldOn(folded, journal);
+      return (performance.now() - begun) / MORE;
+    });
     return quantile(costs, 0.5);
   };
   const ratio = costAt(2000) / costAt(20);
@@ -115,5 +101,5 @@ function folding(): Line {
 
 /** The figures of the crank and of whole jobs. */
 export function jobLines(): Promise<Line[]> {
-  return Promise.resolve([belief(), folding(), ...wholeJobs()]);
+  return Promise.resolve([belief(), folding(), ...jobLinesOf()]);
 }

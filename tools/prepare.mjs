@@ -1,6 +1,6 @@
 // What every command needs before it can start: dependencies as locked, and a build of the
 // sources as they are now. Each says what it does and is skipped when there is nothing to do.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -130,11 +130,4 @@ function stampIs(name, value) {
 function stamp(name, value) {
   mkdirSync(stamps, { recursive: true });
   writeFileSync(join(stamps, name), value);
-}
-
-/** Whether git knows of the file: the format check reads only what is kept. */
-export function trackedFiles() {
-  return execFileSync('git', ['ls-files', '-z'], { cwd: root, encoding: 'utf8' })
-    .split('\0')
-    .filter(Boolean);
 }

@@ -46,8 +46,6 @@ export { wayTo } from './crank/wayTo';
 export type { Way } from './crank/wayTo';
 export type { Observation } from './crank/observation';
 export { describeSet, describeWatch } from './barring/describeStop';
-export { wiggleAt } from './barring/wiggle';
-export type { Wiggle } from './barring/wiggle';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
 export { middleOf, readingFromFigure } from './gauging/reading';

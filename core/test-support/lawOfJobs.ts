@@ -1,13 +1,5 @@
 import type { EngineSheet, JobOutcome } from '../src';
-import {
-  adjustersOf,
-  closingItems as _,
-  cycleDegrees,
-  holdsAt,
-  isKnown,
-  isolationsOf,
-  marginAt,
-} from '../src';
+import { adjustersOf, cycleDegrees, holdsAt, isKnown, isolationsOf, marginAt } from '../src';
 
 export type Broken = { law: string; what: string; at: number };
 

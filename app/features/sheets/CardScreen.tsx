@@ -1,12 +1,13 @@
 import type { BarringMethod, EngineSheet, Stop } from '@longbar/core';
 import {
   BARRING_METHODS,
+  describeFeel,
   describeSet,
   describeWatch,
   isRefused,
-  planBarring,
+  planWork,
+  rockersToFeel,
   toolTurns,
-  wiggleAt,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
@@ -36,7 +37,8 @@ export function CardScreen({ id, method }: { id: string; method: string | undefi
 type CardProps = { sheet: EngineSheet; revision: number; method: BarringMethod };
 
 function Card({ sheet, revision, method }: CardProps) {
-  const plan = planBarring(sheet, { method });
+  // As a job works it: what no stop of the method serves has a further stop.
+  const plan = planWork(sheet, { method });
   return (
     <Stack>
       <PrintHead
@@ -64,12 +66,11 @@ function Card({ sheet, revision, method }: CardProps) {
 
 function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: number }) {
   const tokens = useTokens();
-  const { sense = 'clockwise' } = sheet.rotation ?? {};
+  const sense = sheet.rotation?.sense ?? 'in its normal direction';
   const ratio = sheet.barring?.ratio;
   const turns =
     ratio === undefined ? '' : `, ${toolTurns(stop.turn, ratio).toFixed(1)} turns of the tool`;
   const way = i === 0 ? 'Begin' : `${Math.round(stop.turn)}° ${sense}${turns}`;
-  const { loose, firm } = wiggleAt(sheet, stop);
   return (
     <View style={[styles.stop, { borderColor: tokens.line }]}>
       <Words as="title" style={styles.number}>
@@ -83,12 +84,7 @@ function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: numbe
         {stop.watch && <Words>{describeWatch(stop.watch)}</Words>}
         <Words>{stop.set.length ? `Set ${describeSet(stop.set)}.` : 'Nothing is set here.'}</Words>
         <Words as="note" color="secondInk">
-          {[
-            loose.length && `No. ${loose.join(' ')} both loose`,
-            firm.length && `No. ${firm.join(' ')} both firm`,
-          ]
-            .filter(Boolean)
-            .join(', ')}
+          Feel: {describeFeel(rockersToFeel(sheet, stop.at))}
         </Words>
       </View>
     </View>

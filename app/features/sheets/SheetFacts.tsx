@@ -1,5 +1,5 @@
-import type { EngineSheet } from '@longbar/core';
-import { formatDay, formatMillimetres, formatThou } from '@longbar/core';
+import type { EngineSheet, Measure, Spec } from '@longbar/core';
+import { formatDay, formatFigure, formatInInches, formatSetting, measureOf } from '@longbar/core';
 import { View } from 'react-native';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
@@ -9,8 +9,9 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
   const { source, firing, rotation, temperature, service } = sheet;
   const lines = [
     `Firing order ${firing.order.join('-')}${firing.gaps ? `, gaps ${firing.gaps.join('-')}°` : ''}.`,
-    rotation &&
-      `Turns ${rotation.sense}, seen from the ${rotation.seenFrom}; ${rotation.reversible ? 'may be turned back' : 'never backwards'}.`,
+    rotation
+      ? `Turns ${rotation.sense}, seen from the ${rotation.seenFrom}; ${rotation.reversible ? 'may be turned back' : 'never backwards'}.`
+      : 'The sheet does not say which way it turns.',
     temperature &&
       `Set ${temperature.state}${temperature.soakMinutes ? `, ${temperature.soakMinutes} min ${temperature.state === 'cold' ? 'at rest' : 'run'} before` : ''}.`,
     service &&
@@ -19,10 +20,11 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
   return (
     <Stack gap={6}>
       <Words as="heading">From the manual</Words>
-      {sheet.adjusters.map(({ kind, spec, measure = 'lash' }) => (
-        <View key={kind}>
+      {sheet.adjusters.map((entry) => (
+        <View key={entry.kind}>
           <Words as="strong">
-            {kind}: {spec ? settingWords(spec, measure) : 'no setting given'}
+            {entry.kind}:{' '}
+            {entry.spec ? settingWords(entry.spec, measureOf(entry)) : 'no setting given'}
           </Words>
         </View>
       ))}
@@ -48,13 +50,9 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
   );
 }
 
-function settingWords(
-  { low, target, high }: { low: number; target: number; high: number },
-  measure: string,
-): string {
-  if (measure === 'preload')
-    return `preload ${target / 1000} N·m (${low / 1000} to ${high / 1000})`;
-  const limits = `${formatMillimetres(low)} to ${formatMillimetres(high)}`;
-  const thou = measure === 'lash' ? `, ${formatThou(target)} thou` : '';
-  return `${measure} ${formatMillimetres(target)} mm (${limits})${thou}`;
+function settingWords({ low, target, high }: Spec, measure: Measure): string {
+  const limits = `${formatFigure(measure, low)} to ${formatFigure(measure, high)}`;
+  const inches = formatInInches(measure, target);
+  const other = inches === undefined ? '' : `, ${inches}`;
+  return `${measure} ${formatSetting(measure, target)} (${limits})${other}`;
 }

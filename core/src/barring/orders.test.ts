@@ -6,8 +6,8 @@ import {
   describeWatch,
   firingOf,
   planBarring,
+  rockersToFeel,
   seatingOf,
-  wiggleAt,
 } from '..';
 import { holdsAt } from './assembly';
 
@@ -101,12 +101,22 @@ describe('uneven, vee and two-stroke engines', () => {
 });
 
 describe('what tells a stop', () => {
-  it('names the pair where there is one, else whoever is loose', () => {
+  it('names the pair where there is one, else the two that tell the turn best', () => {
     const [first] = planned(planBarring(inlineSix(), { method: 'two-position' })).stops;
-    expect(first && wiggleAt(inlineSix(), first)).toEqual({ loose: [1], firm: [6] });
+    expect(first && rockersToFeel(inlineSix(), first.at)).toEqual({
+      loose: ['intake.1', 'exhaust.1'],
+      firm: ['intake.6', 'exhaust.6'],
+    });
     const three = engine([1, 3, 2]);
     const [stop] = planned(planBarring(three, { method: 'each' })).stops;
-    expect(stop && wiggleAt(three, stop).loose).toContain(1);
+    if (!stop) throw new Error('The three has no stop.');
+    const here = rockersToFeel(three, stop.at);
+    const oneTurnOn = rockersToFeel(three, stop.at + 360);
+    expect(here).toEqual({
+      loose: ['intake.2', 'exhaust.3'],
+      firm: ['exhaust.2', 'intake.3'],
+    });
+    expect(oneTurnOn.loose).toEqual(expect.arrayContaining(here.firm));
   });
 
   it('is said in words', () => {

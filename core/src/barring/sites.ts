@@ -86,6 +86,6 @@ export function compareInOrder(a: readonly number[], b: readonly number[]): numb
   return a.length - b.length;
 }
 
-export function compareAngles(a: number, b: number): number {
+function compareAngles(a: number, b: number): number {
   return Math.abs(a - b) < ANGLE_TOLERANCE ? 0 : a - b;
 }

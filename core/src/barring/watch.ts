@@ -1,7 +1,7 @@
-import { isTelling } from '../engine/kinds';
 import type { Adjuster } from '../engine/adjusters';
 import { ANGLE_TOLERANCE, wrap } from '../engine/angle';
 import { seatingOf } from '../engine/layout';
+import { isTelling } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import type { Engine } from './assembly';
 import { assemble, engineOf, holdsAt, marginAt } from './assembly';

@@ -269,3 +269,78 @@ describe('what one liar, or both of one cylinder, can do', () => {
     );
   });
 });
+
+describe('the cylinder to wiggle next', () => {
+  const engines = [engine([1, 3, 4, 2]), engine([1, 2, 3]), six];
+  const counted = (sheet: EngineSheet, history: CrankEntry[]) =>
+    believed(sheet, history).plausible.reduce(
+      (sum, { from, to }) => sum + ((to - from + 720) % 720) + 1,
+      0,
+    );
+  const degreesIn = ({ plausible }: CrankBelief) =>
+    Array.from({ length: 720 }, (_, degree) => degree).filter((degree) =>
+      plausible.some(({ from, to }) => (degree - from + 720) % 720 <= (to - from + 720) % 720),
+    );
+  const rockersOf = (sheet: EngineSheet, number: number) =>
+    adjustersOf(sheet).filter((each) => each.cylinder === number);
+  const feltAt = (sheet: EngineSheet, number: number, degree: number) =>
+    rockersOf(sheet, number).map(({ id }) =>
+      feel(id, marginOf(id, degree, sheet) >= 0 ? 'loose' : 'firm'),
+    );
+
+  /** What wiggling a cylinder leaves on average, by the belief itself. */
+  function leavesOnAverage(sheet: EngineSheet, history: CrankEntry[], number: number): number {
+    const left = new Map<string, number>();
+    const degrees = degreesIn(believed(sheet, history));
+    const sums = degrees.map((degree) => {
+      const felt = feltAt(sheet, number, degree);
+      const pattern = JSON.stringify(felt);
+      const known = left.get(pattern) ?? counted(sheet, [...history, ...felt]);
+      left.set(pattern, known);
+      return known;
+    });
+    return sums.reduce((a, b) => a + b, 0) / degrees.length;
+  }
+
+  it('leaves the least on average, as the belief itself counts it', () => {
+    fc.assert(
+      fc.property(
+        fc.nat(engines.length - 1),
+        fc.nat(719),
+        fc.array(fc.record({ rocker: fc.nat(99), turn: fc.boolean(), lies: fc.boolean() }), {
+          minLength: 2,
+          maxLength: 9,
+        }),
+        (which, start, acts) => {
+          const sheet = engines[which] as EngineSheet;
+          const rockers = adjustersOf(sheet);
+          let crank = start;
+          const history: CrankEntry[] = [];
+          let felt = new Set<string>();
+          for (const { rocker, turn, lies } of acts) {
+            const { id } = rockers[rocker % rockers.length] as (typeof rockers)[number];
+            if (turn) {
+              history.push(turned(70, 4));
+              crank = (crank + 70) % 720;
+              felt = new Set();
+            }
+            const loose = marginOf(id, crank, sheet) >= 0;
+            history.push(feel(id, loose !== (lies && rocker % 5 === 0) ? 'loose' : 'firm'));
+            felt.add(id);
+          }
+          const belief = believed(sheet, history);
+          if (belief.told || belief.clash) return;
+          const now = counted(sheet, history);
+          const averages = sheet.firing.order
+            .filter((number) => !rockersOf(sheet, number).every(({ id }) => felt.has(id)))
+            .map((number) => ({ number, left: leavesOnAverage(sheet, history, number) }));
+          const least = Math.min(...averages.map(({ left }) => left));
+          if (belief.next === undefined) return expect(least).toBeGreaterThan(now - 1e-6);
+          const chosen = averages.find(({ number }) => number === belief.next);
+          expect(chosen?.left).toBeCloseTo(least, 6);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});

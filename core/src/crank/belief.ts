@@ -54,7 +54,7 @@ export function crankBelief(sheet: EngineSheet, history: CrankHistory): CrankBel
     if (rocker) continue;
     for (let i = 0; i < cycle; i++) if (fits[i] === 0) against[i] = (against[i] as number) + 1;
   }
-  const open = stretchesOf(against, held, rockerEdges(sheet, cycle));
+  const open = stretchesOf(against, held, rockerEdges(sheet));
   if (open.length === 0) return clashOf(held, against);
   const doubts = new Doubts(cycle, open);
   for (const { rocker, fits, now } of held) if (rocker) doubts.add(rocker, fits, now);
@@ -85,7 +85,7 @@ function beliefFrom(sheet: EngineSheet, doubts: Doubts): CrankBelief {
   const degrees = doubts.plausible();
   const plausible = arcsOf(degrees, cycle);
   const told = spanOf(plausible, cycle).length <= TOLD_WITHIN;
-  const next = told ? undefined : mostTelling(sheet, degrees, doubts);
+  const next = told ? undefined : mostTelling(sheet, degrees, doubts.narrowed());
   return {
     best: arcsOf(doubts.best(), cycle),
     plausible,
@@ -112,7 +112,7 @@ function clashOf(held: readonly Held[], against: Uint16Array): CrankBelief {
 }
 
 /** Neighbouring degrees joined, through 0 as well; `degrees` in rising order. */
-export function arcsOf(degrees: readonly number[], cycle: number): CrankArc[] {
+function arcsOf(degrees: readonly number[], cycle: number): CrankArc[] {
   const arcs: CrankArc[] = [];
   for (const degree of degrees) {
     const last = arcs[arcs.length - 1];

@@ -4,6 +4,8 @@ import type { EngineSheet } from '../engine/sheet';
 
 /** One more mistaken rocker than the best degrees need may still be true. */
 const ONE_MORE = 1;
+/** So many rockers of a cylinder are felt at once: its first intake and its first exhaust. */
+const FELT_AT_ONCE = 2;
 
 /** A rocker, and where it speaks against the crank: felt before a turn, and felt since. */
 type RockerDoubt = { cylinder: number; past: Uint8Array; now: Uint8Array | undefined };
@@ -26,7 +28,7 @@ export class Doubts {
   private readonly rockers = new Map<string, RockerDoubt>();
   /** How many rockers of a cylinder speak against each open degree. */
   private readonly byCylinder = new Map<number, Uint8Array>();
-  private readonly total: Uint8Array;
+  private total: Uint8Array;
 
   constructor(
     readonly cycle: number,
@@ -56,6 +58,44 @@ export class Doubts {
       if (!now) rocker.past[i] = 1;
     }
     if (now) rocker.now = against;
+  }
+
+  /**
+   * The same without the stretches that can be near the best in no case: whatever is felt next
+   * of one cylinder, and with any other left out.
+   */
+  narrowed(): Doubts {
+    const least = this.total.reduce((a, b) => Math.min(a, b));
+    const mayLeave = this.mostOfTwoCylinders();
+    const places = [...this.open.keys()].filter(
+      (i) => (this.total[i] as number) - (mayLeave[i] as number) <= least + FELT_AT_ONCE + ONE_MORE,
+    );
+    const few = (counts: Uint8Array) => Uint8Array.from(places, (i) => counts[i] as number);
+    const narrow = new Doubts(
+      this.cycle,
+      places.map((i) => this.open[i] as Stretch),
+    );
+    narrow.total = few(this.total);
+    for (const [cylinder, own] of this.byCylinder) narrow.byCylinder.set(cylinder, few(own));
+    for (const [id, { cylinder, past, now }] of this.rockers) {
+      narrow.rockers.set(id, { cylinder, past: few(past), now: now && few(now) });
+    }
+    return narrow;
+  }
+
+  /** By stretch, how many rockers of the two cylinders that speak most against it do so. */
+  private mostOfTwoCylinders(): Uint8Array {
+    const most = new Uint8Array(this.open.length);
+    const second = new Uint8Array(this.open.length);
+    for (const own of this.byCylinder.values()) {
+      own.forEach((count, i) => {
+        if (count > (most[i] as number)) {
+          second[i] = most[i] as number;
+          most[i] = count;
+        } else if (count > (second[i] as number)) second[i] = count;
+      });
+    }
+    return most.map((count, i) => count + (second[i] as number));
   }
 
   /** Whether a rocker was felt where the crank stands now. */

@@ -1,4 +1,3 @@
-import { isTelling } from '../engine/kinds';
 import type { Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
@@ -8,7 +7,9 @@ import { marginsByDegree } from '../engine/arc';
 import type { Firing } from '../engine/firing';
 import { firingOf } from '../engine/firing';
 import { lobeOf } from '../engine/lobes';
+import { isTelling } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
+import { rememberBy } from '../remember';
 import type { HeldObservation, Observation } from './observation';
 
 /** A rocker may feel either way this near its lobe's edge, degrees. */
@@ -25,29 +26,15 @@ export type Evidence = { fits: Uint8Array; runs: readonly Run[]; rocker?: Adjust
 /** Neighbouring degrees that fit, round the circle. */
 type Run = { from: number; length: number };
 
-/** The evidence of every observation of one engine: the same looks come again and again. */
-const known = new WeakMap<EngineSheet, Map<string, Evidence | Refused>>();
-
 /**
  * Where the crank stands if an observation is right, at the moment it is made. Refuses an id, a
  * mark or a cylinder that the engine has not, and a lobe that is not known. A loose or a firm
  * rocker carries its adjuster: what it says may be mistaken, all else is believed.
  */
-export function evidenceOf(sheet: EngineSheet, seen: Observation): Evidence | Refused {
-  const cache = known.get(sheet) ?? new Map<string, Evidence | Refused>();
-  known.set(sheet, cache);
-  const key =
-    'id' in seen
-      ? `id ${seen.id} ${seen.state}`
-      : 'cylinder' in seen
-        ? `cylinder ${seen.cylinder} ${seen.state}`
-        : `mark ${seen.mark}`;
-  const before = cache.get(key);
-  if (before) return before;
-  const made = readEvidence(sheet, seen);
-  cache.set(key, made);
-  return made;
-}
+export const evidenceOf = rememberBy(readEvidence, (seen) => {
+  if ('id' in seen) return `id ${seen.id} ${seen.state}`;
+  return 'cylinder' in seen ? `cylinder ${seen.cylinder} ${seen.state}` : `mark ${seen.mark}`;
+});
 
 function readEvidence(sheet: EngineSheet, seen: Observation): Evidence | Refused {
   const firing = firingOf(sheet);

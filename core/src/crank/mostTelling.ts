@@ -1,9 +1,11 @@
+import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import { ANGLE_TOLERANCE } from '../engine/angle';
 import { marginsByDegree } from '../engine/arc';
-import { isRefused } from '../barring/barringPlan';
+import { cycleDegrees } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
+import { rememberBy, rememberEach } from '../remember';
 import type { Doubts } from './doubts';
 import { evidenceOf, tells } from './evidence';
 
@@ -35,7 +37,7 @@ export function mostTelling(
     .map((cylinder, place) => ({
       cylinder,
       place,
-      rockers: rockersOf(sheet, cylinder, doubts.cycle),
+      rockers: rockersOf(sheet, cylinder),
       // Whatever is felt of a cylinder, it may be mistaken: so many are left at the least.
       least: plausible.length * doubts.countWithout(cylinder),
     }))
@@ -44,7 +46,7 @@ export function mostTelling(
   let best: { cylinder: number; place: number; left: number; clear: number } | undefined;
   for (const { cylinder, place, rockers, least } of candidates) {
     if (least >= plausible.length ** 2 || (best && least > best.left)) break;
-    const left = leftInAll(cylinder, rockers, plausible, doubts);
+    const left = leftInAll({ cylinder, rockers, plausible, doubts, most: best?.left });
     if (best && left > best.left) continue;
     const clear = clearance(rockers, plausible);
     const better =
@@ -57,50 +59,44 @@ export function mostTelling(
   return best && best.left < plausible.length ** 2 ? best.cylinder : undefined;
 }
 
-const known = new WeakMap<EngineSheet, Map<number, Rocker[]>>();
-
-function rockersOf(sheet: EngineSheet, cylinder: number, cycle: number): Rocker[] {
-  const cache = known.get(sheet) ?? new Map<number, Rocker[]>();
-  known.set(sheet, cache);
-  const before = cache.get(cylinder);
-  if (before) return before;
-  const made = firstRockers(sheet, cylinder).flatMap(({ id, baseCircle }): Rocker[] => {
-    const [loose, firm] = (['loose', 'firm'] as const).map((state) =>
-      evidenceOf(sheet, { id, state }),
-    );
-    if (!baseCircle || !loose || !firm || isRefused(loose) || isRefused(firm)) return [];
-    const margins = marginsByDegree(baseCircle, cycle);
-    return [{ id, margins, loose: loose.fits, firm: firm.fits }];
-  });
-  cache.set(cylinder, made);
-  return made;
-}
-
-const edges = new WeakMap<EngineSheet, Uint8Array>();
+const rockersOf = rememberBy(
+  (sheet: EngineSheet, cylinder: number): Rocker[] =>
+    firstRockers(sheet, cylinder).flatMap(({ id, baseCircle }): Rocker[] => {
+      const [loose, firm] = (['loose', 'firm'] as const).map((state) =>
+        evidenceOf(sheet, { id, state }),
+      );
+      if (!baseCircle || !loose || !firm || isRefused(loose) || isRefused(firm)) return [];
+      const margins = marginsByDegree(baseCircle, cycleDegrees(sheet));
+      return [{ id, margins, loose: loose.fits, firm: firm.fits }];
+    }),
+  (cylinder) => cylinder,
+);
 
 /** 1 at every degree at which some rocker begins or ceases to fit loose or firm. */
-export function rockerEdges(sheet: EngineSheet, cycle: number): Uint8Array {
-  const before = edges.get(sheet);
-  if (before) return before;
+export const rockerEdges = rememberEach((sheet: EngineSheet): Uint8Array => {
+  const cycle = cycleDegrees(sheet);
   const made = new Uint8Array(cycle);
   for (const cylinder of sheet.firing.order) {
-    for (const { loose, firm } of rockersOf(sheet, cylinder, cycle)) {
+    for (const { loose, firm } of rockersOf(sheet, cylinder)) {
       for (let i = 1; i < cycle; i++) {
         if (loose[i] !== loose[i - 1] || firm[i] !== firm[i - 1]) made[i] = 1;
       }
     }
   }
-  edges.set(sheet, made);
   return made;
-}
+});
+
+type Candidate = {
+  cylinder: number;
+  rockers: readonly Rocker[];
+  plausible: readonly number[];
+  doubts: Doubts;
+  /** What the best so far leaves: whoever leaves more is not counted to the end. */
+  most: number | undefined;
+};
 
 /** The plausible degrees left once these are felt, added up over all that are plausible now. */
-function leftInAll(
-  cylinder: number,
-  rockers: readonly Rocker[],
-  plausible: readonly number[],
-  doubts: Doubts,
-): number {
+function leftInAll({ cylinder, rockers, plausible, doubts, most = Infinity }: Candidate): number {
   const patterns = new Map<number, number>();
   for (const degree of plausible) {
     let pattern = 0;
@@ -116,6 +112,7 @@ function leftInAll(
       return { id, fits: isLoose ? loose : firm };
     });
     sum += times * doubts.countWith(cylinder, felt);
+    if (sum > most) break;
   }
   return sum;
 }

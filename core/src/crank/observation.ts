@@ -29,7 +29,7 @@ export type CrankEntry = { seen: Observation } | { turned: Turned };
 export type CrankHistory = readonly CrankEntry[];
 
 /** How far off a turn is where nothing else is said, degrees. */
-export const USUAL_WITHIN = 10;
+const USUAL_WITHIN = 10;
 
 /** Whether a later look takes the place of an earlier one: the same rocker, mark or cylinder. */
 export function concernsSame(a: Observation, b: Observation): boolean {

@@ -4,6 +4,7 @@ import { adjustersOf } from '../engine/adjusters';
 import { marginIn } from '../engine/arc';
 import { firingOf, runningMate } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
+import { rememberBy } from '../remember';
 import { firstRockers } from './mostTelling';
 
 /** What is expected of the rockers that are asked at a stop. */
@@ -17,18 +18,7 @@ const FIRES_WITHIN = 1;
  * its mate; where there is no such pair, of the two cylinders that best tell this place from
  * the one 360° on. Rockers of which nothing is claimed there are not asked.
  */
-export function rockersToFeel(sheet: EngineSheet, at: number): Feel {
-  const cache = known.get(sheet) ?? new Map<number, Feel>();
-  known.set(sheet, cache);
-  const before = cache.get(at);
-  if (before) return before;
-  const made = choose(sheet, at);
-  cache.set(at, made);
-  return made;
-}
-
-/** Sheets are never changed in place, and a stop is asked about again and again. */
-const known = new WeakMap<EngineSheet, Map<number, Feel>>();
+export const rockersToFeel = rememberBy(choose, (at) => at);
 
 function choose(sheet: EngineSheet, at: number): Feel {
   const firing = firingOf(sheet);

@@ -6,6 +6,7 @@ import { ANGLE_TOLERANCE } from '../engine/angle';
 import { marginsByDegree } from '../engine/arc';
 import { cycleDegrees } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
+import { rememberBy } from '../remember';
 import type { CrankArc, CrankBelief } from './belief';
 import { degreesOf } from './belief';
 
@@ -27,27 +28,17 @@ export function holdingOver(sheet: EngineSheet, arcs: readonly CrankArc[]): stri
   const degrees = degreesOf(arcs, cycle);
   return adjustersOf(sheet)
     .filter((adjuster) => {
-      const spare = spareByDegree(sheet, adjuster, cycle);
+      const spare = spareByDegree(sheet, adjuster);
       return spare && degrees.every((degree) => (spare[degree] as number) >= -ANGLE_TOLERANCE);
     })
     .map(({ id }) => id);
 }
 
-const known = new WeakMap<EngineSheet, Map<string, Float64Array | undefined>>();
-
 /** Margin minus what the condition needs, by whole degree; none where its place is unknown. */
-export function spareByDegree(
-  sheet: EngineSheet,
-  { id, place }: Adjuster,
-  cycle: number,
-): Float64Array | undefined {
-  const cache = known.get(sheet) ?? new Map<string, Float64Array | undefined>();
-  known.set(sheet, cache);
-  if (cache.has(id)) return cache.get(id);
-  const made =
+const spareByDegree = rememberBy(
+  (sheet: EngineSheet, { place }: Adjuster): Float64Array | undefined =>
     'arc' in place
-      ? marginsByDegree(place.arc, cycle).map((margin) => margin - place.need)
-      : undefined;
-  cache.set(id, made);
-  return made;
-}
+      ? marginsByDegree(place.arc, cycleDegrees(sheet)).map((margin) => margin - place.need)
+      : undefined,
+  ({ id }) => id,
+);

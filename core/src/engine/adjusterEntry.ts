@@ -1,4 +1,4 @@
-import type { Adjuster } from './adjusters';
+import { rememberEach } from '../remember';
 import { adjustersOf } from './adjusters';
 import { readId } from './kinds';
 import type { AdjusterEntry, EngineSheet, Spec } from './sheet';
@@ -8,17 +8,10 @@ export function entryOf(sheet: EngineSheet, id: string): AdjusterEntry | undefin
   return adjusterById(sheet).get(id)?.entry;
 }
 
-/** Sheets are never changed in place: every tap looks up many adjusters of one of them. */
-const known = new WeakMap<EngineSheet, ReadonlyMap<string, Adjuster>>();
-
-/** The adjusters of an engine by their ids. */
-export function adjusterById(sheet: EngineSheet): ReadonlyMap<string, Adjuster> {
-  const before = known.get(sheet);
-  if (before) return before;
-  const made = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
-  known.set(sheet, made);
-  return made;
-}
+/** Every tap looks up many adjusters of one sheet. */
+const adjusterById = rememberEach(
+  (sheet: EngineSheet) => new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster])),
+);
 
 /** The setting of an adjuster: µm, or mN·m for a preload. */
 export function specOf(sheet: EngineSheet, id: string): Spec | undefined {

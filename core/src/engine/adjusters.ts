@@ -3,6 +3,7 @@ import { shifted } from './arc';
 import type { Firing } from './firing';
 import { firingOf, firingTdc } from './firing';
 import { lobeLength, lobeOf, lobePeak } from './lobes';
+import { rememberEach } from '../remember';
 import type { AdjusterKind } from './kinds';
 import { adjusterId, KINDS } from './kinds';
 import type { AdjusterEntry, EngineSheet } from './sheet';
@@ -29,17 +30,10 @@ export type Adjuster = {
   guard: number;
 };
 
-/** Sheets are never changed in place, so what one says is worked out once. */
-const known = new WeakMap<EngineSheet, Adjuster[]>();
-
 /** All adjusters of the engine: in the sheet's order of kinds, then in firing order. */
-export function adjustersOf(sheet: EngineSheet): readonly Adjuster[] {
-  const before = known.get(sheet);
-  if (before) return before;
-  const adjusters = readAdjusters(sheet, firingOf(sheet));
-  known.set(sheet, adjusters);
-  return adjusters;
-}
+export const adjustersOf = rememberEach((sheet: EngineSheet): readonly Adjuster[] =>
+  readAdjusters(sheet, firingOf(sheet)),
+);
 
 function readAdjusters(sheet: EngineSheet, firing: Firing): Adjuster[] {
   return sheet.adjusters.flatMap((entry) => {

@@ -1,8 +1,8 @@
-import { KINDS } from './kinds';
 import type { Issue } from '../issue';
 import { formatLength, fromThou } from '../units';
 import { adjustersOf } from './adjusters';
 import { cycleDegrees } from './firing';
+import { KINDS } from './kinds';
 import type { EngineSheet, Spec } from './sheet';
 
 /** Lash beyond these is not a lash in µm: thou, or mm, were typed. */

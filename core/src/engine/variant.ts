@@ -1,3 +1,4 @@
+import { rememberBy } from '../remember';
 import type { EngineSheet } from './sheet';
 
 const APPLIED = Symbol('applies to one engine');
@@ -12,9 +13,6 @@ export type AppliedSheet = EngineSheet & { readonly [APPLIED]: true };
 /** What a data tag says of the figures: the setting of each kind that it changes. */
 export type TagFigures = NonNullable<NonNullable<EngineSheet['variants']>[number]['adjusters']>;
 
-/** The same object for the same figures: what is worked out of a sheet is kept by it. */
-const known = new WeakMap<EngineSheet, Map<string, AppliedSheet>>();
-
 /** The sheet with the figures of the variant that carries this data tag: its setting wins. */
 export function sheetForTag(sheet: EngineSheet, tag: string | undefined): AppliedSheet {
   return sheetWith(sheet, figuresOf(sheet, tag));
@@ -26,15 +24,13 @@ export function figuresOf(sheet: EngineSheet, tag: string | undefined): TagFigur
   return sheet.variants?.find((each) => each.tag === tag)?.adjusters ?? [];
 }
 
-/** The sheet with these figures in place of its own, each for its kind of adjuster. */
-export function sheetWith(sheet: EngineSheet, figures: TagFigures): AppliedSheet {
-  const key = figures.length === 0 ? '' : JSON.stringify(figures);
-  const before = known.get(sheet) ?? new Map<string, AppliedSheet>();
-  known.set(sheet, before);
-  const made = before.get(key) ?? withFigures(sheet, figures);
-  before.set(key, made);
-  return made;
-}
+/**
+ * The sheet with these figures in place of its own, each for its kind of adjuster: the same object
+ * for the same figures.
+ */
+export const sheetWith = rememberBy(withFigures, (figures: TagFigures) =>
+  figures.length === 0 ? '' : JSON.stringify(figures),
+);
 
 function withFigures(sheet: EngineSheet, figures: TagFigures): AppliedSheet {
   const specs = new Map(figures.map(({ kind, spec }) => [kind, spec]));

@@ -1,7 +1,10 @@
-import { lawfulJobs } from '../../test-support/lawfulJobs';
+import { wholeJobs } from '../../test-support/wholeJobs';
 
 describe('a thousand whole jobs on hidden engines, from seed 1550 on', () => {
   it('read and set nothing off its place, bar nothing too early, forget nothing, and end', () => {
-    expect(lawfulJobs(1550, 1000)).toBe(1000);
+    const { ran, worst, broken } = wholeJobs(1550, 1000);
+    expect(broken).toEqual([]);
+    expect(worst).toBeGreaterThanOrEqual(0);
+    expect(ran).toBe(1000);
   }, 300_000);
 });

@@ -1,18 +1,7 @@
-import type { JobRecord, RecordedBank, RecordedHead, RockerColours } from '@longbar/core';
+import type { JobRecord, RecordedBank, RecordedHead } from '@longbar/core';
 import { HEAD_TOP, headGeometry, KINDS, recordedLook, ROCKER, rockerShapes } from '@longbar/core';
 import type { Pdf } from './pdf';
-
-/** The colours of a page that is printed. */
-const COLOURS: RockerColours = {
-  act: '#B0440A',
-  actTint: '#F6DFCB',
-  dab: '#E2A400',
-  ink: '#1B2427',
-  line: '#C8C0AE',
-  shade: '#DAD3C4',
-  sheet: '#FFFFFF',
-  stop: '#9C1C2B',
-};
+import { PAPER, PLAIN, STRONG } from './pdf';
 
 const HEADS: { head: RecordedHead; title: string }[] = [
   { head: 'found', title: 'As found' },
@@ -60,7 +49,7 @@ function drawHead(
   title: string,
   { x, y, width }: Place,
 ): number {
-  pdf.font('Helvetica-Bold').fontSize(9).fillColor(COLOURS.ink).text(title, x, y, { width });
+  pdf.font(STRONG).fontSize(9).fillColor(PAPER.ink).text(title, x, y, { width });
   let top = y + 13;
   for (const bank of record.banks) top = drawBank(pdf, bank, head, { x, y: top, width });
   return top;
@@ -75,23 +64,23 @@ function drawBank(pdf: Pdf, bank: RecordedBank, head: RecordedHead, at: Place): 
   pdf.save().translate(at.x, at.y).scale(SMALLER);
   const shaft = HEAD_TOP + ROCKER.shaft * geometry.scale;
   pdf.roundedRect(2, shaft - 4, column * count - 4, 8, 4).lineWidth(1);
-  pdf.fillAndStroke(COLOURS.sheet, COLOURS.line);
+  pdf.fillAndStroke(PAPER.sheet, PAPER.line);
   const adjusters = bank.cylinders.flatMap((cylinder) => cylinder.adjusters);
   geometry.places.forEach(({ id, x }) => {
     const adjuster = adjusters.find((each) => each.id === id);
     if (!adjuster) return;
     const { figure, ...look } = recordedLook(adjuster, head);
     drawRocker(pdf, x, geometry.scale, look);
-    pdf.font('Helvetica').fontSize(11).fillColor(COLOURS.ink);
+    pdf.font(PLAIN).fontSize(11).fillColor(PAPER.ink);
     pdf.text(KINDS[adjuster.kind].letters, x - 20, rockers + 3, { width: 40, align: 'center' });
-    pdf.fillColor(look.odd ? COLOURS.stop : COLOURS.ink).fontSize(11.5);
+    pdf.fillColor(look.odd ? PAPER.stop : PAPER.ink).fontSize(11.5);
     const y = rockers + 16 + FIGURE;
     pdf.save().rotate(-90, { origin: [x, y] });
     pdf.text(figure, x, y - 4, { width: FIGURE, align: 'right', lineBreak: false });
     pdf.restore();
   });
   bank.cylinders.forEach(({ cylinder }, i) => {
-    pdf.font('Helvetica-Bold').fontSize(14).fillColor(COLOURS.ink);
+    pdf.font(STRONG).fontSize(14).fillColor(PAPER.ink);
     const own = { width: column, align: 'center' as const };
     pdf.text(String(cylinder), column * i, rockers + FIGURE + 20, own);
   });
@@ -103,7 +92,7 @@ type Look = Parameters<typeof rockerShapes>[0];
 
 function drawRocker(pdf: Pdf, x: number, scale: number, look: Look): void {
   pdf.save().translate(x, HEAD_TOP).scale(scale);
-  for (const { d, fill, stroke, weight = 1, round, down } of rockerShapes(look, COLOURS)) {
+  for (const { d, fill, stroke, weight = 1, round, down } of rockerShapes(look, PAPER)) {
     pdf.save().translate(0, down).path(d).lineWidth(weight);
     const shape = round ? 'round' : 'miter';
     pdf.lineCap(round ? 'round' : 'butt').lineJoin(shape);

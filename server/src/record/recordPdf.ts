@@ -5,17 +5,12 @@ import PdfDocument from 'pdfkit';
 import type { Database } from '../store/database';
 import { checkSeal, readJob } from '../store/jobs';
 import type { Pdf } from './pdf';
+import { PAPER, PLAIN, STRONG } from './pdf';
 import { drawHeads } from './recordHeads';
 
 export type Paper = 'a4' | 'letter';
 
 const MARGIN = 42;
-const INK = '#1B2427';
-const SECOND = '#4F595B';
-const LINE = '#C8C0AE';
-const STOP = '#9C1C2B';
-const STRONG = 'Helvetica-Bold';
-const PLAIN = 'Helvetica';
 
 /** Sends the record of a job as a PDF: the same page that the screen shows, on clean paper. */
 export async function sendRecord(
@@ -55,9 +50,9 @@ function widthOf(pdf: Pdf): number {
 }
 
 function heading(pdf: Pdf, machine: string, { about, facts }: RecordPage): void {
-  pdf.font(STRONG).fontSize(18).fillColor(INK).text(machine);
-  pdf.font(PLAIN).fontSize(9).fillColor(SECOND).text(about);
-  pdf.moveDown(0.3).fontSize(8.5).fillColor(INK);
+  pdf.font(STRONG).fontSize(18).fillColor(PAPER.ink).text(machine);
+  pdf.font(PLAIN).fontSize(9).fillColor(PAPER.secondInk).text(about);
+  pdf.moveDown(0.3).fontSize(8.5).fillColor(PAPER.ink);
   facts.forEach(({ name, value }, i) => {
     const more = i < facts.length - 1;
     pdf.font(STRONG).text(`${name}: `, { continued: true });
@@ -73,7 +68,7 @@ function readings(pdf: Pdf, { columns, rows, legend }: RecordPage): void {
   const { adjuster, limits, found, left, done } = columns;
   row(pdf, [adjuster, limits, found, left, done], STRONG);
   for (const each of rows) row(pdf, [each.name, each.limits, each.found, each.left, each.done]);
-  pdf.moveDown(0.3).font(PLAIN).fontSize(7.5).fillColor(SECOND);
+  pdf.moveDown(0.3).font(PLAIN).fontSize(7.5).fillColor(PAPER.secondInk);
   pdf.text(legend, MARGIN, pdf.y);
   pdf.moveDown(0.6);
 }
@@ -81,7 +76,7 @@ function readings(pdf: Pdf, { columns, rows, legend }: RecordPage): void {
 /** A line of the table, as high as its longest cell: nothing of a record is cut off. */
 function row(pdf: Pdf, cells: readonly string[], font = PLAIN): void {
   const width = widthOf(pdf);
-  pdf.font(font).fontSize(8).fillColor(INK);
+  pdf.font(font).fontSize(8).fillColor(PAPER.ink);
   const columns = cells.map((text, i) => ({ text, width: width * (COLUMNS[i] ?? 0.2) - 6 }));
   const heights = columns.map((each) => pdf.heightOfString(each.text, { width: each.width }));
   const height = Math.max(LEAST, ...heights.map((each) => each + 3));
@@ -94,17 +89,19 @@ function row(pdf: Pdf, cells: readonly string[], font = PLAIN): void {
   }
   const under = y + height;
   pdf.moveTo(MARGIN, under).lineTo(MARGIN + width, under);
-  pdf.lineWidth(0.5).strokeColor(LINE).stroke();
+  pdf.lineWidth(0.5).strokeColor(PAPER.line).stroke();
   pdf.x = MARGIN;
   pdf.y = under;
 }
 
 function sections(pdf: Pdf, page: RecordPage): void {
   for (const { title, lines } of page.sections) {
-    pdf.font(STRONG).fontSize(9).fillColor(INK).text(title, MARGIN, pdf.y);
+    pdf.font(STRONG).fontSize(9).fillColor(PAPER.ink).text(title, MARGIN, pdf.y);
     pdf.font(PLAIN).fontSize(8);
     for (const { text, grave } of lines) {
-      pdf.fillColor(grave ? STOP : INK).text(text, MARGIN, pdf.y, { width: widthOf(pdf) });
+      pdf
+        .fillColor(grave ? PAPER.stop : PAPER.ink)
+        .text(text, MARGIN, pdf.y, { width: widthOf(pdf) });
     }
     pdf.moveDown(0.5);
   }
@@ -113,11 +110,11 @@ function sections(pdf: Pdf, page: RecordPage): void {
 type SealState = { seal: string | null; holds: boolean };
 
 function end(pdf: Pdf, page: RecordPage, { seal, holds }: SealState): void {
-  pdf.font(STRONG).fontSize(10).fillColor(INK).text(page.signature);
-  pdf.font(PLAIN).fontSize(8).fillColor(SECOND);
+  pdf.font(STRONG).fontSize(10).fillColor(PAPER.ink).text(page.signature);
+  pdf.font(PLAIN).fontSize(8).fillColor(PAPER.secondInk);
   if (seal) {
     pdf.text(`Seal ${seal}: ${holds ? 'its events have it' : 'ITS EVENTS DO NOT HAVE IT'}.`);
   }
-  for (const text of page.additions) pdf.fillColor(INK).text(text);
-  pdf.fillColor(SECOND).text(page.footer);
+  for (const text of page.additions) pdf.fillColor(PAPER.ink).text(text);
+  pdf.fillColor(PAPER.secondInk).text(page.footer);
 }

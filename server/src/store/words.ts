@@ -18,7 +18,7 @@ const WRITTEN: ReadonlySet<string> = new Set([
 /** What people wrote in a job and added to its record, to be searched. */
 export function wordsOf(sheet: EngineSheet, state: JobState): WrittenWords[] {
   const names = itemNames(sheet, state);
-  const written = state.standing.filter(({ type }) => WRITTEN.has(type));
+  const written = [...state.standing].filter(({ type }) => WRITTEN.has(type));
   return [
     ...written.map((event) => {
       const { what, detail } = describeEvent(event, names);

@@ -14,7 +14,7 @@ export function usePauses(job: WorkingJob | undefined, now: string): void {
   useEffect(() => {
     if (!job || job.state.signed) return;
     const { crank, standing } = job.state;
-    const last = standing[standing.length - 1];
+    const { last } = standing;
     if (!last || crank.history.length === 0 || crank.doubted || noted.current === last.id) return;
     const away = Date.now() - Date.parse(last.at);
     if (away <= LONG_AWAY) return;

@@ -53,7 +53,7 @@ export function FindStep(props: StepProps) {
 }
 
 /** What was seen and felt since the crank was last turned. */
-export function seenHere({ state }: Pick<WorkingJob, 'state'>): Observation[] {
+function seenHere({ state }: Pick<WorkingJob, 'state'>): Observation[] {
   const { history } = state.crank;
   const turned = history.findLastIndex((entry) => 'turned' in entry);
   return history.slice(turned + 1).flatMap((entry) => ('seen' in entry ? [entry.seen] : []));

@@ -8,7 +8,7 @@ export function useHotLeft({ setting, state }: WorkingJob): number | undefined {
   const until = hotUntil(setting.sheet, state);
   if (until === undefined) return undefined;
   // The clock is read now and then only; what was just recorded tells the time as well.
-  const last = state.standing[state.standing.length - 1]?.at ?? clock;
+  const last = state.standing.last?.at ?? clock;
   const now = Math.max(Date.parse(clock), Date.parse(last));
   return Math.ceil((until - now) / 60_000);
 }

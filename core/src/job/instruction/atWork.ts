@@ -6,6 +6,7 @@ import { adjustersOf } from '../../engine/adjusters';
 import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
 import { measureOf } from '../../gauging/measure';
+import { rememberEach } from '../../remember';
 import { firstRockers } from '../../crank/mostTelling';
 import type { Feel } from '../../crank/rockersToFeel';
 import { tellingCylinders } from '../../crank/rockersToFeel';
@@ -57,12 +58,8 @@ function unblocked(sheet: EngineSheet, open: readonly string[]): string[] {
   return free.length > 0 ? free : [...open];
 }
 
-const waiting = new WeakMap<EngineSheet, ReadonlyMap<string, readonly string[]>>();
-
 /** What each adjuster that must wait for other kinds of its cylinder waits for. */
-function waitsFor(sheet: EngineSheet): ReadonlyMap<string, readonly string[]> {
-  const known = waiting.get(sheet);
-  if (known) return known;
+const waitsFor = rememberEach((sheet: EngineSheet): ReadonlyMap<string, readonly string[]> => {
   const made = new Map<string, readonly string[]>();
   for (const { id, cylinder, entry } of adjustersOf(sheet)) {
     const { after = [] } = entry;
@@ -75,9 +72,8 @@ function waitsFor(sheet: EngineSheet): ReadonlyMap<string, readonly string[]> {
         before.map((other) => other.id),
       );
   }
-  waiting.set(sheet, made);
   return made;
-}
+});
 
 /** The next thing at the rockers, from finding the place to the end of the round. */
 export function atWork(setting: JobSetting, state: JobState, now: string): AtStep | undefined {

@@ -6,6 +6,7 @@ import type { CrankHistory } from '../../crank/observation';
 import { settable } from '../../crank/settable';
 import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
+import { rememberPair } from '../../remember';
 import type { JobState } from '../journal/state';
 
 /** Where the crank of a job is believed to stand. */
@@ -17,8 +18,6 @@ export type CrankOfJob = {
   span?: { from: number; to: number; length: number };
 };
 
-/** A history is never changed in place: what it tells of a sheet's engine is worked out once. */
-const known = new WeakMap<CrankHistory, WeakMap<EngineSheet, CrankOfJob>>();
 const NOTHING: CrankHistory = [];
 
 /**
@@ -26,17 +25,10 @@ const NOTHING: CrankHistory = [];
  * is known; what this sheet cannot show, as after another sheet, says nothing either.
  */
 export function crankOfJob(sheet: EngineSheet, { crank }: Pick<JobState, 'crank'>): CrankOfJob {
-  const history = crank.doubted ? NOTHING : crank.history;
-  const bySheet = known.get(history) ?? new WeakMap<EngineSheet, CrankOfJob>();
-  known.set(history, bySheet);
-  const before = bySheet.get(sheet);
-  if (before) return before;
-  const made = workOut(sheet, history);
-  bySheet.set(sheet, made);
-  return made;
+  return told(crank.doubted ? NOTHING : crank.history, sheet);
 }
 
-function workOut(sheet: EngineSheet, history: CrankHistory): CrankOfJob {
+const told = rememberPair((history: CrankHistory, sheet: EngineSheet): CrankOfJob => {
   const answer: CrankBelief | Refused = crankBelief(sheet, history);
   const belief = isRefused(answer) ? (crankBelief(sheet, []) as CrankBelief) : answer;
   return {
@@ -44,4 +36,4 @@ function workOut(sheet: EngineSheet, history: CrankHistory): CrankOfJob {
     settable: new Set(settable(sheet, belief)),
     ...(belief.told && { span: spanOf(belief.plausible, cycleDegrees(sheet)) }),
   };
-}
+});

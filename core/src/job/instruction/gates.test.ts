@@ -250,7 +250,13 @@ describe('what the manual’s chart places off its condition', () => {
       { type: 'adjuster.placed', adjuster: 'exhaust.2', reason, stop: 0 },
     ];
     expect(servedAt(placed)).toBe(0);
-    expect(deviationsOf(foldJob(journal(placed)))).toEqual([expect.objectContaining({ reason })]);
+    const deviations = (acts: JobAct[]) => deviationsOf(foldJob(journal(acts)));
+    expect(deviations(placed)).toEqual([expect.objectContaining({ reason })]);
+    // By another method it is set elsewhere after all; what was set by the chart already stays so.
+    const otherwise: JobAct = { type: 'method.changed', method: 'two-position' };
+    expect(deviations([...placed, otherwise])).toEqual([]);
+    const set: JobAct = { type: 'adjuster.locked', adjuster: 'exhaust.2', how: 'feel' };
+    expect(deviations([...placed, set, otherwise])).toHaveLength(1);
     const others = chart[0]!.set.flatMap((id) => keepAsFound(id));
     expect(next([...placed, ...others], sheet)).toMatchObject({ do: 'read', id: 'exhaust.2' });
   });

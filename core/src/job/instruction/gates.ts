@@ -3,6 +3,7 @@ import { adjustersOf } from '../../engine/adjusters';
 import { entryOf } from '../../engine/adjusterEntry';
 import type { EngineSheet, Isolation } from '../../engine/sheet';
 import { middleOf } from '../../gauging/reading';
+import { rememberPair } from '../../remember';
 import type { TorqueSequence } from '../../torque/sequence';
 import { torqueSteps } from '../../torque/sequence';
 import type { Attachment } from '../journal/attachment';
@@ -191,21 +192,13 @@ export function openChartPlaces({ plan, adjusters }: JobState): ChartPlace[] {
   });
 }
 
-const known = new WeakMap<KeptPlan, WeakMap<EngineSheet, string[]>>();
-
 /** What a plan has no stop for, and what has no figure to be set to. */
-function neverServed(sheet: EngineSheet, plan: KeptPlan): string[] {
-  const bySheet = known.get(plan) ?? new WeakMap<EngineSheet, string[]>();
-  known.set(plan, bySheet);
-  const before = bySheet.get(sheet);
-  if (before) return before;
+const neverServed = rememberPair((sheet: EngineSheet, plan: KeptPlan): string[] => {
   const served = new Set(plan.stops.flatMap(({ set }) => set));
-  const made = adjustersOf(sheet)
+  return adjustersOf(sheet)
     .filter(({ id, kind, entry }) => !served.has(id) || (kind !== 'bridge' && !entry.spec))
     .map(({ id }) => id);
-  bySheet.set(sheet, made);
-  return made;
-}
+});
 
 /** Everyone who isolated, barred, helped or worked at the rockers and has not said clear. */
 export function notClear(state: JobState): string[] {

@@ -7,6 +7,7 @@ import { planWork } from '../../crank/planWork';
 import { adjustersOf } from '../../engine/adjusters';
 import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
+import { rememberBy, rememberPair } from '../../remember';
 import type { JobAct } from '../journal/events';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, KeptPlan } from '../journal/state';
@@ -22,7 +23,8 @@ export function methodOf({ head }: Pick<JobSetting, 'head'>, state: Pick<JobStat
  * known by their angles and walked in the order in which the crank meets what is left.
  */
 export function jobPlan(setting: JobSetting, state: JobState): BarringPlan | Refused {
-  if (state.plan) return planKept(setting.sheet, state.plan, byChart(state));
+  const { plan } = state;
+  if (plan) return followed(setting.sheet, withChartPlaces(plan, byChart(state)));
   return planNow(setting, state);
 }
 
@@ -45,36 +47,36 @@ function byChart({ plan, adjusters }: JobState): ChartPlace[] {
   return (plan?.moved ?? []).filter(({ id }) => adjusters[id]?.placed?.stop !== undefined);
 }
 
-/** The stops of the journal, what is set by the chart put back to where the chart has it. */
-function stopsKept({ stops }: KeptPlan, placed: readonly ChartPlace[]): KeptPlan['stops'] {
-  const ids = new Set(placed.map(({ id }) => id));
-  const others = stops.map((stop) => ({ ...stop, set: stop.set.filter((id) => !ids.has(id)) }));
-  for (const { id, ...place } of placed) {
-    const known = others.find(({ at }) => at === place.at);
-    if (known) known.set.push(id);
-    else others.push({ ...place, set: [id] });
-  }
-  return others.filter(({ set }) => set.length > 0).sort((a, b) => a.at - b.at);
-}
-
-const kept = new WeakMap<KeptPlan, WeakMap<EngineSheet, { key: string; plan: BarringPlan }>>();
+/** The plan of the journal, what is set by the chart put back to where the chart has it. */
+const withChartPlaces = rememberBy(
+  (plan: KeptPlan, placed: readonly ChartPlace[]): KeptPlan => {
+    if (placed.length === 0) return plan;
+    const ids = new Set(placed.map(({ id }) => id));
+    const stops = plan.stops.map((stop) => ({
+      ...stop,
+      set: stop.set.filter((id) => !ids.has(id)),
+    }));
+    for (const { id, ...place } of placed) {
+      const known = stops.find(({ at }) => at === place.at);
+      if (known) known.set.push(id);
+      else stops.push({ ...place, set: [id] });
+    }
+    const kept = stops.filter(({ set }) => set.length > 0).sort((a, b) => a.at - b.at);
+    return { ...plan, stops: kept };
+  },
+  (placed) => placed.map(({ id }) => id).join(' '),
+);
 
 /** The plan with all that follows from the stops that the journal keeps. */
-function planKept(sheet: EngineSheet, plan: KeptPlan, placed: readonly ChartPlace[]): BarringPlan {
-  const bySheet = kept.get(plan) ?? new WeakMap<EngineSheet, { key: string; plan: BarringPlan }>();
-  kept.set(plan, bySheet);
-  const key = placed.map(({ id }) => id).join(' ');
-  const before = bySheet.get(sheet);
-  if (before?.key === key) return before.plan;
-  const walked = placed.length > 0 ? stopsKept(plan, placed) : plan.stops;
+const followed = rememberPair((sheet: EngineSheet, plan: KeptPlan): BarringPlan => {
   const cycle = cycleDegrees(sheet);
   const adjusters = adjustersOf(sheet);
   const turns = turnsOf(
-    walked.map(({ at }) => at),
+    plan.stops.map(({ at }) => at),
     cycle,
   );
   const margins: number[] = [];
-  const stops = walked.map(({ at, mark, watch, set }, i): Stop => ({
+  const stops = plan.stops.map(({ at, mark, watch, set }, i): Stop => ({
     at,
     turn: turns[i] ?? 0,
     ...(mark !== undefined && { mark }),
@@ -90,10 +92,8 @@ function planKept(sheet: EngineSheet, plan: KeptPlan, placed: readonly ChartPlac
   }));
   const leftOver = plan.unserved.map((id) => ({ id, reason: '', at: null }));
   const smallestMargin = margins.length > 0 ? Math.min(...margins) : null;
-  const answer = { cycle, stops, smallestMargin, spare: null, totalTurn: sumOf(turns), leftOver };
-  bySheet.set(sheet, { key, plan: answer });
-  return answer;
-}
+  return { cycle, stops, smallestMargin, spare: null, totalTurn: sumOf(turns), leftOver };
+});
 
 /**
  * What a phone writes down by itself as soon as it follows: the rules that the job is judged by,

@@ -9,7 +9,7 @@ import type { JobState } from '../journal/state';
  * What is read once more on the round: by the shop's rule the first of each stop, what was
  * changed besides, or all; what was doubted; and whatever the rule, at least one of each kind.
  */
-export function roundIds(
+function roundIds(
   { sheet, round = 'first' }: JobSetting,
   state: JobState,
   stops: readonly Stop[],

@@ -51,7 +51,7 @@ export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'no-place', 'othe
 export const EXEMPTIBLE = ['temperature', 'hours', 'ready'] as const;
 
 /** How the crank came to be turned. */
-export const TURNS = ['barred', 'overshot', 'pressed', 'unknown'] as const;
+const TURNS = ['barred', 'overshot', 'pressed', 'unknown'] as const;
 
 /** Why an engine goes back to work in the middle of its job. */
 export const RETURNS = ['hot-run', 'bump', 'moved'] as const;

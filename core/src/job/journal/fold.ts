@@ -18,7 +18,7 @@ export function foldJob(events: Iterable<JobEvent>): JobState {
   const state: JobState = { ...emptyJob(), lastN: journal[journal.length - 1]?.n ?? 0 };
   for (const event of counting) {
     if (undone.has(event.id) || !isKnown(event) || event.type === 'event.undone') continue;
-    state.standing.push(event);
+    state.standing = state.standing.with(event);
     apply(state, event);
   }
   return state;
@@ -62,7 +62,7 @@ function addedTo(before: FoldedJob, events: readonly JobEvent[]): JobEvent[] | u
 function withOne(before: JobState, event: JobEvent): JobState {
   const state: JobState = { ...before, lastN: event.n };
   if (!isKnown(event)) return state;
-  state.standing = [...before.standing, event];
+  state.standing = before.standing.with(event);
   state.adjusters = { ...before.adjusters };
   if (!isOfAdjuster(event) && !isOfPosition(event)) copyLists(state);
   apply(state, event);

@@ -27,7 +27,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       return;
     case 'tag.read':
       // Another tag has other figures, and with them the stops are planned anew.
-      if (state.tag !== undefined && state.tag !== event.tag) delete state.plan;
+      if (state.tag !== undefined && state.tag !== event.tag) planAnew(state);
       state.tag = event.tag;
       delete state.tagReason;
       delete state.tagFigures;
@@ -48,7 +48,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       return;
     case 'method.changed':
       state.method = event.method;
-      delete state.plan;
+      planAnew(state);
       return;
     case 'ready.done':
       state.ready[event.item] = { by, at };
@@ -99,6 +99,20 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
     case 'event.undone':
       // Taken into account before anything is folded.
       return;
+  }
+}
+
+/**
+ * The stops are planned anew: what was decided of the chart's places was decided of the plan
+ * before. What was set by it already stays so, and a deviation.
+ */
+function planAnew(state: JobState): void {
+  delete state.plan;
+  for (const [id, adjuster] of Object.entries(state.adjusters)) {
+    const { moved, placed, ...others } = adjuster;
+    const byChart = placed?.stop !== undefined && !others.locked && !others.painted;
+    if (!moved && !byChart) continue;
+    state.adjusters[id] = placed && !byChart ? { ...others, placed } : others;
   }
 }
 

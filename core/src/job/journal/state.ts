@@ -6,7 +6,8 @@ import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
 import type { Attachment } from './attachment';
 import type { RoundRule } from './roundRule';
-import type { EventOf, EXEMPTIBLE, KnownEvent, UNSET_REASONS } from './events';
+import { EventLog } from './eventLog';
+import type { EventOf, EXEMPTIBLE, UNSET_REASONS } from './events';
 
 export type UnsetReason = (typeof UNSET_REASONS)[number];
 
@@ -137,7 +138,7 @@ export type JobState = {
   amendments: { text: string; by: string; at: string }[];
   signed?: { name: string; at: string; incomplete?: boolean | undefined };
   /** The events that count, in order: undone ones and undoings left out. */
-  standing: KnownEvent[];
+  standing: EventLog;
   /** The highest `n` seen in the journal. */
   lastN: number;
 };
@@ -160,7 +161,7 @@ export function emptyJob(): JobState {
     machineNotes: [],
     handed: [],
     amendments: [],
-    standing: [],
+    standing: EventLog.empty,
     lastN: 0,
   };
 }

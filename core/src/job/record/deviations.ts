@@ -1,5 +1,6 @@
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatHours } from '../../units';
+import type { KnownEvent } from '../journal/events';
 import type { Exemptible, JobState } from '../journal/state';
 
 /** What a job did otherwise than its gates ask, with the reason that was given. */
@@ -42,6 +43,6 @@ export function deviationsOf(state: JobState): Deviation[] {
   return list;
 }
 
-function lastBy({ standing }: JobState, type: JobState['standing'][number]['type']): string {
+function lastBy({ standing }: JobState, type: KnownEvent['type']): string {
   return standing.findLast((event) => event.type === type)?.by ?? '';
 }

@@ -59,7 +59,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
         ? { state: 'hot', run: state.hot }
         : { state: 'cold', since: state.coldSince },
     metal: state.metal,
-    people: [...new Set(standing.map(({ by }) => by))],
+    people: [...new Set([...standing].map(({ by }) => by))],
     phases: phaseTimes(state),
     banks,
     tooCool: readTooCool(sheet, state),
