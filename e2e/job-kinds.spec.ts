@@ -31,14 +31,13 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
 
   // The hold-downs in the manual's order; an adapter lowers the setting.
   await job.at('Torque first');
-  await expect(job.heading('Wrench at 29 N·m')).toBeVisible();
+  await expect(job.heading('Wrench at 29 N·m (21.4 lb·ft)')).toBeVisible();
   await job.tap('With a torque adapter');
   await page.getByLabel('Wrench, drive to hand, mm').fill('400');
   await page.getByLabel('Adapter, drive to nut, mm').fill('60');
-  await expect(job.heading('Wrench at 25.2 N·m')).toBeVisible();
-  for (const torque of ['29', '58']) {
-    for (let n = 1; n <= 6; n++) await job.tap(`Fastener ${n} is at ${torque} N·m`);
-  }
+  await expect(job.heading('Wrench at 25.2 N·m (18.6 lb·ft)')).toBeVisible();
+  for (let n = 1; n <= 6; n++) await job.tap(`Fastener ${n} is at 29 N·m (21.4 lb·ft)`);
+  await job.runDown(1, 6, '58 N·m');
 
   await job.foundBy('A', new Rockers([1, 4, 2, 6, 3, 5]), 0);
 
@@ -77,8 +76,8 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
   ).toBeVisible();
   // The covers go down in rounds, bolt by bolt.
   const bolts = [1, 2, 3, 4, 5, 6, 7, 8];
-  const rounds = ['6', '12'].flatMap((torque) =>
-    bolts.map((n) => `Fastener ${n} is at ${torque} N·m`),
+  const rounds = ['6 N·m (4.4 lb·ft)', '12 N·m (8.9 lb·ft)'].flatMap((torque) =>
+    bolts.map((n) => `Fastener ${n} is at ${torque}`),
   );
   await job.finish(rounds);
   await job.tap('Open the record');

@@ -33,9 +33,7 @@ for (const at of [40, 217, 405, 655]) {
     await page.getByRole('radio', { name: 'U6-A' }).click();
     await job.rest('Overnight', '7950');
     await job.openUp();
-    for (const torque of ['29', '58']) {
-      for (let n = 1; n <= 6; n++) await job.tap(`Fastener ${n} is at ${torque} N·m`);
-    }
+    for (const torque of ['29 N·m', '58 N·m']) await job.runDown(1, 6, torque);
     await job.at('Find position');
     await expect(page.getByRole('button', { name: /set here/ })).toHaveCount(0);
     await job.feelUntilTold(new Rockers(TRUCK), at);

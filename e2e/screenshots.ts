@@ -108,8 +108,8 @@ test('torque first and shims', async ({ page }) => {
   await page.getByRole('radio', { name: 'U6-A' }).click();
   await job.rest('Overnight', '7950');
   await job.openUp();
-  for (let n = 1; n <= 3; n++) await job.tap(`Fastener ${n} is at 29 N·m`);
-  await expect(job.button('Fastener 4 is at 29 N·m')).toBeVisible();
+  for (let n = 1; n <= 3; n++) await job.tap(`Fastener ${n} is at 29 N·m (21.4 lb·ft)`);
+  await expect(job.button('Fastener 4 is at 29 N·m (21.4 lb·ft)')).toBeVisible();
   await picture(page, 'job-torque');
   await job.toTheLoader(server.url);
   let place = 0;

@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, Text } from 'react-native-svg';
 import { font } from '../theme/fonts';
 import { useTokens } from '../theme/ThemeProvider';
@@ -8,14 +8,17 @@ type Props = {
   fasteners: readonly { x: number; y: number }[];
   /** The one to turn now; all before it are done at this stage. */
   next: number;
+  /** The last one that is recorded along with it. */
+  through: number;
   width: number;
+  onTap: (fastener: number) => void;
 };
 
 const RADIUS = 19;
 const ROOM = 26;
 
-/** The fasteners as they lie on the head, numbered in their order, the next one lit. */
-export function FastenerMap({ fasteners, next, width }: Props) {
+/** The fasteners as they lie on the head, numbered in their order, what is recorded next lit. */
+export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
   const tokens = useTokens();
   const xs = fasteners.map(({ x }) => x);
   const ys = fasteners.map(({ y }) => y);
@@ -25,15 +28,18 @@ export function FastenerMap({ fasteners, next, width }: Props) {
   const scale = (width - 2 * ROOM) / across;
   const deep = Math.min(scale, 70);
   const height = down * deep + 2 * ROOM;
+  const placed = fasteners.map(({ x, y }) => ({
+    cx: ROOM + (x - left) * scale,
+    cy: ROOM + (y - top) * deep,
+  }));
   return (
     <View
-      role="img"
+      role="group"
       aria-label={`${fasteners.length} fasteners, number ${next + 1} next, ${next} done at this stage`}
     >
       <Svg width={width} height={height} aria-hidden>
-        {fasteners.map(({ x, y }, i) => {
-          const [cx, cy] = [ROOM + (x - left) * scale, ROOM + (y - top) * deep];
-          const now = i === next;
+        {placed.map(({ cx, cy }, i) => {
+          const now = i >= next && i <= through;
           const done = i < next;
           const fill = now ? tokens.act : done ? tokens.dab : tokens.sheet;
           return [
@@ -61,6 +67,21 @@ export function FastenerMap({ fasteners, next, width }: Props) {
           ];
         })}
       </Svg>
+      {placed.map(({ cx, cy }, i) =>
+        i < next ? null : (
+          <Pressable
+            key={i}
+            role="button"
+            aria-label={i === next ? `Number ${i + 1} only` : `All up to number ${i + 1}`}
+            onPress={() => onTap(i)}
+            style={[styles.target, { left: cx - ROOM, top: cy - ROOM }]}
+          />
+        ),
+      )}
     </View>
   );
 }
+
+const styles = StyleSheet.create({
+  target: { position: 'absolute', width: 2 * ROOM, height: 2 * ROOM },
+});

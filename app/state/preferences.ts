@@ -15,6 +15,11 @@ const PreferencesSchema = v.object({
   thickFirst: v.optional(v.boolean(), false),
   /** Whether the next valve and what was tapped is said aloud. */
   aloud: v.optional(v.boolean(), false),
+  /** The torque adapter in hand, its lengths in mm and its angle in degrees. */
+  adapter: v.optional(
+    v.nullable(v.object({ wrench: v.number(), adapter: v.number(), angle: v.number() })),
+    null,
+  ),
   /** Which columns of a table of hours hold what, by the table's line of headings. */
   hoursColumns: v.optional(v.record(v.string(), HoursColumnsSchema), {}),
 });
@@ -28,6 +33,7 @@ const plain: Preferences = {
   worn: {},
   thickFirst: false,
   aloud: false,
+  adapter: null,
   hoursColumns: {},
 };
 

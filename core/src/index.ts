@@ -67,7 +67,10 @@ export {
   withoutWorn,
 } from './gauging/blades';
 export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
+export { lastAlike, readByFork } from './job/instruction/readAlike';
+export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { readingFromTyped } from './gauging/typedReading';
+export type { TypedFor } from './gauging/typedReading';
 export { judgeReading, verdictOf } from './gauging/judgeReading';
 export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
 export { turnsForGap } from './gauging/screw';
@@ -81,7 +84,8 @@ export type { ShimAct } from './gauging/shimOrder';
 
 export { adapterSetting } from './torque/adapter';
 export type { AdapterSum } from './torque/adapter';
-export { convertTorque, TORQUE_UNITS } from './torque/units';
+export { readNumber } from './typedNumber';
+export { convertTorque, formatTorque, TORQUE_UNITS } from './torque/units';
 export type { TorqueUnit } from './torque/units';
 export { spiralOrder, torqueSteps } from './torque/sequence';
 export type { TorqueSequence, TorqueStage, TorqueStep } from './torque/sequence';
@@ -261,6 +265,7 @@ export {
   describeBar,
   describeChartPlace,
   describeInstruction,
+  describeSettle,
 } from './job/words/describeInstruction';
 export { describeOdd, describeSeen } from './job/words/describeSeen';
 export type { HoursPost } from './wire/hours';

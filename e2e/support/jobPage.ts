@@ -18,6 +18,12 @@ export class JobPage {
     await expect(this.page.locator('[aria-busy="true"]')).toHaveCount(0);
   }
 
+  /** Runs several fasteners of one stage down in one act. */
+  async runDown(from: number, to: number, torque: string): Promise<void> {
+    await this.tap(`All up to number ${to}`);
+    await this.tap(new RegExp(`^Fasteners ${from} to ${to} are at ${torque}`));
+  }
+
   async tap(name: string | RegExp): Promise<void> {
     await this.settled();
     await this.button(name).first().click();

@@ -1,4 +1,4 @@
-import { formatMillimetres, fromThou } from '@longbar/core';
+import { formatMillimetres, fromThou, readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { Field } from '../../theme/Field';
 import type { LengthUnit } from './questionProps';
@@ -20,8 +20,7 @@ export function NumberField({ notation = PLAIN, ...props }: Props & { notation?:
   const [text, setText] = useState(() => (isFigure(value) ? notation.show(value) : ''));
   const type = (typed: string) => {
     setText(typed);
-    const figure = typed.trim().replace(',', '.');
-    onChange(figure === '' ? undefined : notation.read(Number(figure)));
+    onChange(typed.trim() === '' ? undefined : notation.read(readNumber(typed) ?? NaN));
   };
   return <Field label={label} inputMode="decimal" value={text} onChange={type} error={error} />;
 }

@@ -1,5 +1,5 @@
 import type { HoursPost } from '@longbar/core';
-import { localDay } from '@longbar/core';
+import { localDay, readNumber } from '@longbar/core';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { Controller, useForm } from 'react-hook-form';
 import { useState } from 'react';
@@ -18,7 +18,7 @@ const FormSchema = v.object({
     v.string(),
     v.trim(),
     v.nonEmpty('Type what the hour meter shows.'),
-    v.transform((text) => Number(text.replace(',', '.'))),
+    v.transform((text) => readNumber(text, { groups: true }) ?? NaN),
     v.number('Hours are a number, such as 6612.'),
     v.finite('Hours are a number, such as 6612.'),
     v.minValue(0, 'Hours are not negative.'),

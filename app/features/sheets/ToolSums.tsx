@@ -1,5 +1,5 @@
 import type { BarringPlan, EngineSheet } from '@longbar/core';
-import { formatMillimetres, ratchetClicks, rimArc, toolTurns } from '@longbar/core';
+import { formatMillimetres, ratchetClicks, readNumber, rimArc, toolTurns } from '@longbar/core';
 import { useState } from 'react';
 import { Field } from '../../theme/Field';
 import { Stack } from '../../theme/Panel';
@@ -12,8 +12,8 @@ export function ToolSums({ sheet, plan }: { sheet: EngineSheet; plan: BarringPla
   const { ratio, rim, teeth } = sheet.barring ?? {};
   const [ratioText, setRatio] = useState(ratio === undefined ? '' : String(ratio));
   const [rimText, setRim] = useState(rim === undefined ? '' : String(rim / 1000));
-  const tool = Number(ratioText.replace(',', '.'));
-  const diameter = Number(rimText.replace(',', '.')) * 1000;
+  const tool = readNumber(ratioText) ?? 0;
+  const diameter = (readNumber(rimText) ?? 0) * 1000;
   return (
     <Stack gap={8}>
       <Words as="heading">With the tool at hand</Words>
@@ -52,5 +52,5 @@ export function ToolSums({ sheet, plan }: { sheet: EngineSheet; plan: BarringPla
 
 function wrong(text: string): string | undefined {
   if (text.trim() === '') return undefined;
-  return Number(text.replace(',', '.')) > 0 ? undefined : 'A figure above 0, such as 11.';
+  return (readNumber(text) ?? 0) > 0 ? undefined : 'A figure above 0, such as 11.';
 }

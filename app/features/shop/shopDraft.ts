@@ -1,5 +1,5 @@
 import type { BladeSet, RoundRule, Shop, ShopPolicy } from '@longbar/core';
-import { formatMillimetres, issuesOf, ShopSchema } from '@longbar/core';
+import { formatMillimetres, issuesOf, readNumber, ShopSchema } from '@longbar/core';
 import * as v from 'valibot';
 import { bladesTyped, bladesWritten, shimsTyped, shimsWritten } from './typedSizes';
 
@@ -59,7 +59,10 @@ export function shopFrom(draft: ShopDraft): Made {
   if (!buys && stock.value.length > 0) {
     return { ok: false, message: 'Say which shims can be bought: from, to and step, in mm.' };
   }
-  const soon = { hours: figureOf(draft.soonHours), days: figureOf(draft.soonDays) };
+  const soon = {
+    hours: readNumber(draft.soonHours, { groups: true }) ?? NaN,
+    days: figureOf(draft.soonDays),
+  };
   if (!(soon.hours >= 0 && soon.days >= 0)) {
     return { ok: false, message: 'Soon is a number of hours and a number of days.' };
   }
@@ -77,7 +80,7 @@ export function shopFrom(draft: ShopDraft): Made {
 }
 
 function figureOf(text: string): number {
-  return text.trim() === '' ? NaN : Number(text.replace(',', '.'));
+  return readNumber(text) ?? NaN;
 }
 
 function micrometres(text: string): number | undefined {

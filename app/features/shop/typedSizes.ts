@@ -1,13 +1,13 @@
 import type { BladeSet } from '@longbar/core';
-import { formatMillimetres, formatThou, fromThou } from '@longbar/core';
+import { formatMillimetres, formatThou, fromThou, readNumber } from '@longbar/core';
 
 type Blades = BladeSet['blades'];
 type Typed<T> = { ok: true; value: T } | { ok: false; message: string };
 
 /** A size as typed, in the set's own unit, in µm; undefined where it is none. */
 function sizeFrom(text: string, unit: BladeSet['unit']): number | undefined {
-  const figure = Number(text);
-  if (!Number.isFinite(figure) || figure <= 0) return undefined;
+  const figure = readNumber(text);
+  if (figure === undefined || figure <= 0) return undefined;
   return unit === 'mm' ? Math.round(figure * 1000) : fromThou(figure);
 }
 
@@ -40,7 +40,7 @@ type Stock = { size: number; count: number }[];
 export function shimsTyped(text: string): Typed<Stock> {
   const value: Stock = [];
   for (const word of text.split(/[\s;]+/).filter(Boolean)) {
-    const [, figure = '', times = '1'] = /^([\d.]+)(?:[x×](\d+))?$/.exec(word) ?? [];
+    const [, figure = '', times = '1'] = /^([\d.,]+)(?:[x×](\d+))?$/.exec(word) ?? [];
     const size = sizeFrom(figure, 'mm');
     if (size === undefined) return { ok: false, message: `“${word}” is no shim: write 2.40x2.` };
     value.push({ size, count: Number(times) });

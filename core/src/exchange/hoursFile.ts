@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { UuidSchema } from '../job/journal/fields';
 import type { HoursReading, MeterChange } from '../service/hours';
 import { HoursQuestions } from '../service/questionHours';
+import { readNumber } from '../typedNumber';
 import type { LineIssue } from './archive';
 
 const column = v.pipe(
@@ -191,16 +192,7 @@ function figureOf(cell: string): number | undefined {
   const minutes = /^(\d+):([0-5]\d)(:[0-5]\d)?$/.exec(text);
   const figure = minutes
     ? Number(minutes[1]) + Number(minutes[2]) / 60
-    : Number(/^[\d.,  ’]+$/.test(text) ? withPoint(text.replace(/[  ’]/g, '')) : NaN);
-  const fits = text !== '' && Number.isFinite(figure) && figure >= 0 && figure <= MOST_HOURS;
+    : (readNumber(text, { groups: true }) ?? NaN);
+  const fits = figure >= 0 && figure <= MOST_HOURS;
   return fits ? Math.round(figure * 100) / 100 : undefined;
-}
-
-/** The last separator is the decimal one, but where three digits follow a comma that stands alone. */
-function withPoint(text: string): string {
-  const [comma, point] = [text.lastIndexOf(','), text.lastIndexOf('.')];
-  if (comma < 0) return text;
-  if (point > comma || (point < 0 && /^\d{1,3}(,\d{3})+$/.test(text)))
-    return text.replace(/,/g, '');
-  return text.replace(/\./g, '').replace(',', '.');
 }

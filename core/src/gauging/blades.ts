@@ -13,7 +13,7 @@ export type BladeSet = {
 };
 
 /** The plain blades of a set in order of thickness, µm. */
-export function plainBlades(set: BladeSet): number[] {
+export function plainBlades(set: Pick<BladeSet, 'blades'>): number[] {
   const plain = set.blades.filter((blade): blade is number => typeof blade === 'number');
   return [...new Set(plain)].sort((a, b) => a - b);
 }

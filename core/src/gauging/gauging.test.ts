@@ -199,10 +199,60 @@ describe('a reading as typed', () => {
     ['0.30', mm, { go: 275, noGo: 325, how: 'drag' }],
     ['12 14', inch, { go: 305, noGo: 356, how: 'go-no-go' }],
   ])('%s', (text, set, reading) => {
-    expect(readingFromTyped(text, set)).toEqual({ reading });
+    expect(readingFromTyped(text, { measure: 'lash', spec, set })).toEqual({ reading });
   });
 
-  it.each(['', 'abc', '0.30 0.35 0.40', '0.35 0.30', '0.3 mm'])('refuses "%s"', (text) => {
-    expect(readingFromTyped(text, mm)).toHaveProperty('problem');
+  it.each([
+    ['0.33 mm', inch, { go: 318, noGo: 343, how: 'drag' }],
+    ['12 thou', mm, { go: 303, noGo: 328, how: 'drag' }],
+    ['.012 .014 in', mm, { go: 305, noGo: 356, how: 'go-no-go' }],
+    ['under 0.30', mm, { go: 0, noGo: 300, how: 'go-no-go' }],
+    ['0.30 and over', mm, { go: 300, noGo: null, how: 'go-no-go' }],
+  ])('takes the unit and the words that are written: %s', (text, set, reading) => {
+    expect(readingFromTyped(text, { measure: 'lash', spec, set })).toEqual({ reading });
+  });
+
+  it.each([
+    ['0.33', inch, '0.33 mm'],
+    ['.013', inch, '0.013 in'],
+    ['.012 .014', inch, '0.012 0.014 in'],
+    ['.012 .014', mm, '0.012 0.014 in'],
+    ['33', mm, '0.33 mm'],
+    ['30 35', mm, '0.30 0.35 mm'],
+    ['13', mm, '13 thou'],
+    ['<30', mm, '<0.30 mm'],
+  ])('%s in another unit is no gap, and is asked about', (text, set, meant) => {
+    const of = { measure: 'lash' as const, spec, set };
+    const answer = readingFromTyped(text, of);
+    expect(answer).toMatchObject({ meant, problem: expect.stringContaining('is no gap') });
+    expect(readingFromTyped(meant, of)).toHaveProperty('reading');
+  });
+
+  it('reads a height and a preload, each with its unit', () => {
+    const height = {
+      measure: 'height' as const,
+      spec: { low: 63_300, target: 63_500, high: 63_700 },
+      set: mm,
+    };
+    const gauge = { reading: { go: 63_495, noGo: 63_505, how: 'gauge' } };
+    expect(readingFromTyped('63.50', height)).toEqual(gauge);
+    expect(readingFromTyped('63,50 mm', height)).toEqual(gauge);
+    expect(readingFromTyped('2.5 in', height)).toEqual(gauge);
+    expect(readingFromTyped('2.5', height)).toMatchObject({ meant: '2.5 in' });
+    const preload = {
+      measure: 'preload' as const,
+      spec: { low: 800, target: 900, high: 1000 },
+      set: mm,
+    };
+    const wrench = { reading: { go: 899, noGo: 909, how: 'wrench' } };
+    expect(readingFromTyped('0.904 N·m', preload)).toEqual(wrench);
+    expect(readingFromTyped('8 lb in', preload)).toEqual(wrench);
+    expect(readingFromTyped('8', preload)).toMatchObject({ meant: '8 lb·in' });
+    expect(readingFromTyped('0.9 mm', preload)).toHaveProperty('problem');
+  });
+
+  it.each(['', 'abc', '0.30 0.35 0.40', '0.35 0.30', '0.3 N·m', '700'])('refuses "%s"', (text) => {
+    const of = { measure: 'lash' as const, spec, set: mm };
+    expect(readingFromTyped(text, of)).toHaveProperty('problem');
   });
 });

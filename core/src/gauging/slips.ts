@@ -23,10 +23,11 @@ export type SlipEvidence = {
   typed?: boolean;
 };
 
-/** Ratios by which a figure is off when its unit was mistaken, with what happened. */
+/**
+ * Ratios by which a figure is off when its unit was mistaken and it can still be a gap, with
+ * what happened. What can be no gap at all is asked about as it is typed.
+ */
 const UNIT_SLIPS: readonly { factor: number; says: string }[] = [
-  { factor: 25.4, says: 'inches typed as millimetres' },
-  { factor: 1 / 39.37, says: 'thou typed as millimetres' },
   { factor: 2.54, says: 'thou typed as hundredths of a millimetre' },
   { factor: 1 / 2.54, says: 'hundredths of a millimetre typed as thou' },
 ];
@@ -114,7 +115,7 @@ const farFromLeft: Rule = ({ spec, left, reading }) => {
 const RULES: readonly Rule[] = [tenTimes, unit, swap, otherSpec, neighbouringBlade, farFromLeft];
 
 /** Inside the limits, or out by no more than half their width. */
-function isNear(figure: number, { low, high }: Spec): boolean {
+export function isNear(figure: number, { low, high }: Spec): boolean {
   const slack = (high - low) / 2;
   return figure >= low - slack && figure <= high + slack;
 }

@@ -1,36 +1,157 @@
-import { fromThou } from '../units';
+import type { Spec } from '../engine/sheet';
+import { convertTorque } from '../torque/units';
+import { readNumber } from '../typedNumber';
 import type { BladeSet } from './blades';
 import { plainBlades, readingFromDrag } from './blades';
+import type { Measure } from './measure';
 import type { Reading } from './reading';
+import { readingFromFigure } from './reading';
+import { isNear } from './slips';
+
+/** What a reading is typed for: what is measured, what it should be, the blades in hand. */
+export type TypedFor = { measure: Measure; spec: Spec; set: Pick<BladeSet, 'unit' | 'blades'> };
+
+/** A reading; or what is wrong with it, and what was probably meant, as it would be typed. */
+export type TypedReading = { reading: Reading } | { problem: string; meant?: string };
+
+/** µm, or mN·m, in one of a unit. */
+const UNITS = {
+  mm: 1000,
+  thou: 25.4,
+  in: 25_400,
+  'N·m': 1000,
+  'lb·ft': convertTorque(1000, 'lb·ft', 'N·m'),
+  'lb·in': convertTorque(1000, 'lb·in', 'N·m'),
+} as const;
+type Unit = keyof typeof UNITS;
+
+/** How units are typed. */
+const SPELT: readonly [RegExp, Unit][] = [
+  [/mm$/i, 'mm'],
+  [/thou$/i, 'thou'],
+  [/(lb|lbf)[·. -]?(in|inch)$/i, 'lb·in'],
+  [/(lb|lbf)[·. -]?(ft|foot)$/i, 'lb·ft'],
+  [/n[·. ]?m$/i, 'N·m'],
+  [/(in|inch|″|")$/i, 'in'],
+];
+
+/** No gap is smaller or larger than this, µm: such a figure is in another unit. */
+const LEAST_GAP = 20;
+const MOST_GAP = 5000;
 
 /**
- * A reading as a person types it, in the unit of the set in hand: "0.30 0.35" for what enters
- * and what does not, "0.30" for drag on one blade, "0.30+" for enters and "<0.30" for does
- * not. The problem in words where it cannot be read.
+ * A reading as a person types it. A gap is in the unit of the set in hand: "0.30 0.35" for what
+ * enters and what does not, "0.30" for drag on one blade, "0.30+" for enters and "<0.30" for
+ * does not. A height is one figure in mm, a preload one in N·m. Another unit is typed behind:
+ * "13 thou", ".013 in", "9 lb ft". The problem in words where it cannot be read or cannot be.
+ *
+ * @example readingFromTyped('33', { measure: 'lash', spec, set }) // { problem, meant: '0.33 mm' }
  */
-export function readingFromTyped(
-  text: string,
-  set: BladeSet,
-): { reading: Reading } | { problem: string } {
-  const toMicrometres = (figure: number) =>
-    set.unit === 'mm' ? Math.round(figure * 1000) : fromThou(figure);
-  const plain = text.trim().replaceAll(',', '.');
-  const figures = (plain.match(/\d+(\.\d+)?|\.\d+/g) ?? []).map((word) =>
-    toMicrometres(Number(word)),
-  );
-  const [first, second] = figures;
-  if (first === undefined || figures.length > 2 || !/^[<>\d.\s+–-]+$/.test(plain)) {
-    return { problem: `Type what enters and what does not, as ${EXAMPLES[set.unit]}.` };
+export function readingFromTyped(text: string, of: TypedFor): TypedReading {
+  const { figures, unit, rest } = split(text);
+  const usual = usualUnit(of);
+  if (figures.length === 0 || figures.length > (of.measure === 'lash' ? 2 : 1)) {
+    return { problem: `Type ${asked(of)}.` };
   }
-  if (second !== undefined) {
-    if (first >= second) return { problem: 'What enters is thinner than what does not.' };
-    return { reading: { go: first, noGo: second, how: 'go-no-go' } };
+  if (unit && !UNITS_OF[of.measure].includes(unit)) {
+    return {
+      problem: `${unit} is no unit of a ${of.measure}: ${UNITS_OF[of.measure].join(', ')}.`,
+    };
   }
-  if (plain.startsWith('<')) return { reading: { go: 0, noGo: first, how: 'go-no-go' } };
-  if (plain.endsWith('+') || plain.startsWith('>')) {
-    return { reading: { go: first, noGo: null, how: 'go-no-go' } };
-  }
-  return { reading: readingFromDrag(plainBlades(set), first) };
+  const sizes = figures.map((figure) => figure * UNITS[unit ?? usual]);
+  const reading = taken(sizes, rest, of);
+  if (typeof reading === 'string') return { problem: reading };
+  if (sizes.every((size) => canBe(size, of))) return { reading };
+  const what = `${figures.join(' ')} ${unit ?? usual} is no ${of.measure === 'lash' ? 'gap' : of.measure}`;
+  const meant = meantBy(figures, rest, of);
+  return meant === undefined
+    ? { problem: `${what}. Type ${asked(of)}.` }
+    : { problem: `${what}: was ${meant} meant?`, meant };
 }
 
-const EXAMPLES = { mm: '0.30 0.35', inch: '12 14' } as const;
+const UNITS_OF: Record<Measure, readonly Unit[]> = {
+  lash: ['mm', 'thou', 'in'],
+  height: ['mm', 'in', 'thou'],
+  preload: ['N·m', 'lb·in', 'lb·ft'],
+};
+
+function usualUnit({ measure, set }: TypedFor): Unit {
+  if (measure === 'preload') return 'N·m';
+  return measure === 'lash' && set.unit === 'inch' ? 'thou' : 'mm';
+}
+
+function asked({ measure, set }: TypedFor): string {
+  if (measure !== 'lash') return `one figure, as ${measure === 'height' ? '63.50' : '0.90 N·m'}`;
+  return `what enters and what does not, as ${set.unit === 'mm' ? '0.30 0.35' : '12 14'}`;
+}
+
+type Parts = { figures: number[]; unit: Unit | undefined; rest: string };
+
+/** The figures, the unit behind them, and what else is written; no figure where one is unreadable. */
+function split(text: string): Parts {
+  const typed = text.trim();
+  const spelt = SPELT.find(([ending]) => ending.test(typed));
+  const bare = spelt ? typed.replace(spelt[0], '').trim() : typed;
+  const words = bare.match(/[.,]?\d(?:[\d.,]*\d)?/g) ?? [];
+  const rest = words.reduce((left, word) => left.replace(word, ' '), bare).replace(/\s+/g, ' ');
+  const figures = words.map((word) => readNumber(word));
+  const fine = /^(?:[<>+,;/–—-]|under|and over|\s)*$/.test(rest);
+  return {
+    figures: fine ? figures.filter((figure) => figure !== undefined) : [],
+    unit: spelt?.[1],
+    rest: rest.trim(),
+  };
+}
+
+/** The reading that the figures make, in µm or mN·m; the problem where they make none. */
+function taken(sizes: readonly number[], rest: string, { measure, set }: TypedFor) {
+  const [first = 0, second] = sizes;
+  if (measure !== 'lash')
+    return readingFromFigure(Math.round(first), measure === 'preload' ? 'wrench' : 'gauge');
+  const open = (go: number, noGo: number | null): Reading => ({
+    go: Math.round(go),
+    noGo: noGo === null ? null : Math.round(noGo),
+    how: 'go-no-go',
+  });
+  if (second !== undefined) {
+    return first < second ? open(first, second) : 'What enters is thinner than what does not.';
+  }
+  if (/^(<|under)/.test(rest)) return open(0, first);
+  if (/(\+|over)$|^>/.test(rest)) return open(first, null);
+  return readingFromDrag(plainBlades(set), Math.round(first));
+}
+
+/** Whether a figure can be one of this measure at all; that nothing enters or holds can. */
+function canBe(size: number, { measure, spec }: TypedFor): boolean {
+  if (measure === 'height') return size > spec.low / 2 && size < spec.high * 2;
+  if (measure === 'preload') return size === 0 || (size > spec.low / 5 && size < spec.high * 5);
+  return size === 0 || (size >= LEAST_GAP && size <= Math.max(MOST_GAP, spec.high * 3));
+}
+
+/** The same figures in another unit, hundredths of a mm among them, where that is near the setting. */
+function meantBy(figures: readonly number[], rest: string, of: TypedFor): string | undefined {
+  const hundredths = figures.map((figure) => figure / 100);
+  const tries: [readonly number[], Unit][] = [
+    ...UNITS_OF[of.measure].map((unit): [readonly number[], Unit] => [figures, unit]),
+    ...(of.measure === 'lash' ? [[hundredths, 'mm'] as [number[], Unit]] : []),
+  ];
+  const found = tries.find(([tried, unit]) => {
+    const sum = tried.reduce((all, figure) => all + figure * UNITS[unit], 0);
+    return isNear(sum / tried.length, of.spec);
+  });
+  if (!found) return undefined;
+  const [tried, unit] = found;
+  const written = tried.map((figure) => formatIn[unit](figure)).join(' ');
+  return `${rest.startsWith('<') ? '<' : ''}${written}${rest.endsWith('+') ? '+' : ''} ${unit}`;
+}
+
+const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 4, useGrouping: false });
+const two = new Intl.NumberFormat('en', { minimumFractionDigits: 2, useGrouping: false });
+const formatIn: Record<Unit, (figure: number) => string> = {
+  mm: two.format,
+  thou: plain.format,
+  in: plain.format,
+  'N·m': plain.format,
+  'lb·ft': plain.format,
+  'lb·in': plain.format,
+};

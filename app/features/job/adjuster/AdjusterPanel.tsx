@@ -2,6 +2,7 @@ import type { AdjusterEntry, JobAct, Question } from '@longbar/core';
 import {
   adjusterInstruction,
   adjusterName,
+  describeSettle,
   entryOf,
   isRefused,
   measureOf,
@@ -28,6 +29,7 @@ import { TakeThis } from './TakeThis';
 import { useBladeSet } from '../reading/useBladeSet';
 import { useSpeech } from '../reading/speech';
 import { Verdict } from './Verdict';
+import { WrenchSetting } from '../torque/WrenchSetting';
 
 type Props = StepProps & { id: string; phase: 'found' | 'again'; onward?: ReactNode };
 
@@ -114,6 +116,9 @@ function Panel({ entry, set, ...props }: PanelProps) {
         set={set}
         temperature={job.setting.sheet.temperature?.state ?? 'cold'}
       />
+      {next?.do === 'read' && next.settle && (
+        <Words as="strong">{describeSettle(next.settle)}</Words>
+      )}
       <ReadingInput
         {...{ job, id, entry, set, view, act, say }}
         asked={question !== undefined}
@@ -127,10 +132,13 @@ function Panel({ entry, set, ...props }: PanelProps) {
           />
         )}
         <Verdict {...{ job, id, entry, view }} />
+        {view.offers === 'lock' && entry.locknut?.torque !== undefined && (
+          <WrenchSetting torque={entry.locknut.torque} />
+        )}
       </ReadingInput>
       <OtherWays
         id={id}
-        mayDoubt={view.offers === 'done' && phase === 'found' && !state?.doubted}
+        mayDoubt={phase === 'found' && !state?.doubted && !state?.unset}
         mayGiveUp={!state?.painted && !state?.unset}
         act={act}
       />

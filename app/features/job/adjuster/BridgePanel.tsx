@@ -1,9 +1,10 @@
 import type { JobAct } from '@longbar/core';
-import { adjusterName, describeUnset, entryOf } from '@longbar/core';
+import { adjusterName, describeUnset, entryOf, formatTorque } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { Words } from '../../../theme/Words';
 import { OtherWays } from './OtherWays';
 import { StepFrame } from '../frame/StepFrame';
+import { WrenchSetting } from '../torque/WrenchSetting';
 import type { StepProps } from '../model/stepProps';
 
 type Props = StepProps & { id: string; onward?: ReactNode };
@@ -12,7 +13,7 @@ type Props = StepProps & { id: string; onward?: ReactNode };
 export function BridgePanel({ job, id, after, onSelect, onward }: Props) {
   const { painted, unset } = job.state.adjusters[id] ?? {};
   const torque = entryOf(job.setting.sheet, id)?.locknut?.torque;
-  const at = torque === undefined ? 'locked' : `locked at ${torque} N·m`;
+  const at = torque === undefined ? 'locked' : `locked at ${formatTorque(torque)}`;
   const level = () => {
     onSelect(undefined);
     job.act(
@@ -42,6 +43,7 @@ export function BridgePanel({ job, id, after, onSelect, onward }: Props) {
             screw down until it just touches the other stem, and no further. Hold it and lock the
             nut. Both stems must be touched alike: a thin blade drags the same under each end.
           </Words>
+          {torque !== undefined && <WrenchSetting torque={torque} />}
           <Words color="secondInk">The lash over this bridge is set after that.</Words>
         </>
       ) : (

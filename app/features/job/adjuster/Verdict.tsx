@@ -1,11 +1,10 @@
-import type { AdjusterEntry, Reading, SettableEntry, Spec } from '@longbar/core';
+import type { AdjusterEntry, SettableEntry } from '@longbar/core';
 import {
+  adviceToAdjust,
   describeReading,
   describeUnset,
   formatHours,
   measureOf,
-  middleOf,
-  turnsForGap,
   unitOf,
 } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -43,7 +42,7 @@ export function Verdict({ job, id, entry, view }: Props) {
           {judgement.why}
         </Words>
       )}
-      {offers === 'lock' && <Words as="note">{howToAdjust(entry, spec, reading)}</Words>}
+      {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
       {offers === 'done' && reading && (
         <Words as="strong">
           Finished: {describeReading(reading)} {unit}.
@@ -79,29 +78,6 @@ function hoursAgo({ context, state }: WorkingJob): string {
   const then = context.lastLeft?.hours?.hours;
   const now = state.hours?.hours;
   return then === undefined || now === undefined ? '' : `, ${formatHours(now - then)} h ago`;
-}
-
-/** Which way and about how far to turn the screw, where the sheet tells its pitch. */
-function howToAdjust(entry: AdjusterEntry, spec: Spec, reading: Reading | undefined): string {
-  const settle = HOW[entry.method ?? 'screw'] ?? HOW.screw;
-  const middle = reading && middleOf(reading);
-  if (!entry.screw || middle === undefined) return settle;
-  const gap = spec.target - middle;
-  const sixteenths = Math.round(Math.abs(turnsForGap(entry.screw, gap)) * 16);
-  if (sixteenths === 0) return settle;
-  return `${gap > 0 ? 'Back off' : 'Turn in'} about ${fraction(sixteenths)} turn. ${settle}`;
-}
-
-const HOW = {
-  screw: 'Locking usually closes the gap a little.',
-  eccentric: 'Loosen the clamp, turn the eccentric by its pin, clamp, read again.',
-  preload: 'Pull slowly to the value, then lock.',
-} as Record<string, string> & { screw: string };
-
-function fraction(sixteenths: number): string {
-  let [over, under] = [sixteenths, 16];
-  while (over % 2 === 0 && under > 1) [over, under] = [over / 2, under / 2];
-  return under === 1 ? String(over) : `${over}/${under}`;
 }
 
 const styles = StyleSheet.create({ verdict: { gap: 6 } });

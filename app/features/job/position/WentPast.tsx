@@ -1,3 +1,4 @@
+import { readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Field } from '../../../theme/Field';
@@ -14,8 +15,8 @@ const GUESSED = 20;
 export function WentPast({ job, planned }: Props) {
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
-  const past = Number(text.replace(',', '.'));
-  const typed = text.trim() !== '' && Number.isFinite(past) && past > 0 && past <= 360;
+  const past = readNumber(text) ?? NaN;
+  const typed = past > 0 && past <= 360;
   if (!open) return <Act label="Went past it" onPress={() => setOpen(true)} />;
   return (
     <Stack>

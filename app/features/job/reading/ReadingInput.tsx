@@ -1,21 +1,14 @@
-import type {
-  AdjusterName,
-  BladeSet,
-  JobAct,
-  Reading,
-  SettableEntry,
-  TakenReading,
-  Trial,
-} from '@longbar/core';
+import type { BladeSet, JobAct, Reading, SettableEntry, TakenReading, Trial } from '@longbar/core';
 import {
   adjusterName,
   describeReading,
   formatLength,
   isRefused,
+  lastAlike,
   lockPairsOf,
   lockShift,
   measureOf,
-  readId,
+  readByFork,
   readingFromTrials,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
@@ -57,7 +50,7 @@ const FIGURE: Record<Phase, string> = {
   again: 'Once more: what does it show?',
 };
 
-/** ReadingInput a reading: with the blades in hand, or off a gauge or a wrench. */
+/** Takes a reading: with the blades in hand, or off a gauge or a wrench. */
 export function ReadingInput({ job, id, entry, set, view, asked, act, say, children }: Props) {
   const thickFirst = useAppSelector((all) => all.preferences.thickFirst);
   const [beforeLock, setBeforeLock] = useState(false);
@@ -69,7 +62,9 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
   const take = (taken: Reading, tried?: Trial[]) => {
     say(tried?.length === 0 ? 'cleared' : describeReading(taken));
     if (phase === undefined) return;
-    const both = set.forked && measure === 'lash' ? forkedPair(job, id) : [id];
+    const { plan, state } = job;
+    const forked = set.forked && measure === 'lash' && !isRefused(plan);
+    const both = forked ? readByFork(state, plan, id, phase) : [id];
     for (const adjuster of both) {
       act({
         type: 'reading.taken',
@@ -81,6 +76,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
     }
   };
   if (phase === undefined) return children;
+  const typedFor = { measure, spec: entry.spec, set };
   if (measure !== 'lash') {
     return (
       <>
@@ -92,7 +88,8 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
           reading={reading}
           onRead={(taken) => take(taken)}
         />
-        <SameAgain {...{ job, id, reading }} onTake={take} />
+        <TypedReading key={`${phase} typed`} of={typedFor} onRead={(taken) => take(taken)} />
+        <SameAgain {...{ job, id, phase, reading }} onTake={take} />
         {children}
       </>
     );
@@ -106,7 +103,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
         drawn={reading?.tried}
         onTry={(next) => take(readingFromTrials(next), next)}
       />
-      <SameAgain {...{ job, id, reading }} onTake={take} />
+      <SameAgain {...{ job, id, phase, reading }} onTake={take} />
       {children}
       {adjusting && <LeaveLoose job={job} />}
       {adjusting && (
@@ -115,39 +112,23 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
           onPress={() => setBeforeLock(!beforeLock)}
         />
       )}
-      <TypedReading key={phase} set={set} onRead={(taken) => take(taken)} />
+      <TypedReading key={phase} of={typedFor} onRead={(taken) => take(taken)} />
     </>
   );
-}
-
-/** What a forked blade reads at once: the pair of one kind on one cylinder, set at this stop. */
-function forkedPair(job: WorkingJob, id: string): string[] {
-  const { kind, cylinder } = readId(id);
-  const stop = isRefused(job.plan)
-    ? undefined
-    : job.plan.stops.find(({ set }) => set.some((each) => each.id === id));
-  const isPair = (each: AdjusterName) =>
-    each.kind === kind && each.cylinder === cylinder && each.n !== undefined;
-  const pair = stop?.set.filter((each) => isPair(readId(each.id))) ?? [];
-  return pair.length === 2 ? pair.map((each) => each.id) : [id];
 }
 
 type SameProps = {
   job: WorkingJob;
   id: string;
+  phase: Phase;
   reading: TakenReading | undefined;
   onTake: (reading: Reading, tried?: Trial[]) => void;
 };
 
-/** The reading just taken on the same kind, in one tap, while this one has none. */
-function SameAgain({ job, id, reading, onTake }: SameProps) {
-  if (reading) return null;
-  const { kind } = readId(id);
-  const last = job.state.standing.findLast(
-    (event) => event.type === 'reading.taken' && event.adjuster !== id,
-  );
-  if (last?.type !== 'reading.taken' || readId(last.adjuster).kind !== kind) return null;
-  if (last.tried?.length === 0) return null;
+/** The last reading of the same kind in the same phase, in one tap, while this one has none. */
+function SameAgain({ job, id, phase, reading, onTake }: SameProps) {
+  const last = reading ? undefined : lastAlike(job.state, id, phase);
+  if (!last) return null;
   return (
     <Act
       label={`Same as ${adjusterName(last.adjuster)}: ${describeReading(last.reading)}`}

@@ -1,16 +1,16 @@
-import type { BladeSet, Reading } from '@longbar/core';
+import type { Reading, TypedFor } from '@longbar/core';
 import { readingFromTyped } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Field } from '../../../theme/Field';
 import { Stack } from '../../../theme/Panel';
 
-type Props = { set: BladeSet; onRead: (reading: Reading) => void };
+type Props = { of: TypedFor; onRead: (reading: Reading) => void };
 
 /** A reading typed in: from the keyboard at a wide screen, or from paper afterwards. */
-export function TypedReading({ set, onRead }: Props) {
+export function TypedReading({ of, onRead }: Props) {
   const [text, setText] = useState<string>();
-  const [problem, setProblem] = useState<string>();
+  const [wrong, setWrong] = useState<{ problem: string; meant?: string }>();
   useEffect(() => {
     const digit = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && isField(event.target);
@@ -22,27 +22,40 @@ export function TypedReading({ set, onRead }: Props) {
     return () => document.removeEventListener('keydown', digit);
   }, []);
   if (text === undefined) return <Act label="Type it" onPress={() => setText('')} />;
-  const record = () => {
-    const answer = readingFromTyped(text, set);
-    if ('problem' in answer) return setProblem(answer.problem);
+  const record = (typed: string) => {
+    const answer = readingFromTyped(typed, of);
+    if ('problem' in answer) return setWrong(answer);
     setText(undefined);
-    setProblem(undefined);
+    setWrong(undefined);
     onRead(answer.reading);
   };
+  const { meant } = wrong ?? {};
   return (
     <Stack>
       <Field
-        label={`What enters and what does not, ${set.unit === 'mm' ? 'mm' : 'thou'}`}
+        label={LABEL[of.measure](of.set.unit)}
         value={text}
-        onChange={setText}
-        error={problem}
+        onChange={(typed) => {
+          setText(typed);
+          setWrong(undefined);
+        }}
+        error={wrong?.problem}
         autoFocus
-        onSubmitEditing={record}
+        onSubmitEditing={() => record(text)}
       />
-      <Act label="Record what is typed" onPress={record} />
+      {meant !== undefined && (
+        <Act label={`Yes, ${meant}`} weight="primary" onPress={() => record(meant)} />
+      )}
+      <Act label="Record what is typed" onPress={() => record(text)} />
     </Stack>
   );
 }
+
+const LABEL: Record<TypedFor['measure'], (unit: 'mm' | 'inch') => string> = {
+  lash: (unit) => `What enters and what does not, ${unit === 'mm' ? 'mm' : 'thou'}`,
+  height: () => 'The height, mm (or with “in” behind it)',
+  preload: () => 'The preload, N·m (or with “lb in” behind it)',
+};
 
 function isField({ tagName }: HTMLElement): boolean {
   return tagName === 'INPUT' || tagName === 'TEXTAREA';

@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { figuresOf, formatHours, formatMillimetres, readyItems } from '@longbar/core';
+import { figuresOf, formatHours, formatMillimetres, readNumber, readyItems } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Choice } from '../../../theme/Choice';
@@ -94,7 +94,7 @@ function Hours({ job }: Pick<StepProps, 'job'>) {
   const [text, setText] = useState('');
   const [replaced, setReplaced] = useState(false);
   const before = job.context.lastLeft?.hours;
-  const value = Number(text.replace(',', '.'));
+  const value = readNumber(text, { groups: true }) ?? NaN;
   const typed = text.trim() !== '';
   const wrong = !typed
     ? undefined

@@ -1,4 +1,4 @@
-import { missingTemperature } from '@longbar/core';
+import { missingTemperature, readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Choice } from '../../../theme/Choice';
@@ -38,8 +38,8 @@ function Metal({ job }: { job: WorkingJob }) {
   const [unit, setUnit] = useState<'°C' | '°F'>('°C');
   const { from, to } = job.setting.sheet.temperature?.metal ?? {};
   const { metal } = job.state;
-  const typed = Number(text.replace(',', '.'));
-  const fine = text.trim() !== '' && Number.isFinite(typed);
+  const typed = readNumber(text) ?? NaN;
+  const fine = Number.isFinite(typed);
   const celsius = unit === '°C' ? typed : (typed - 32) / 1.8;
   const limits = [
     ...(from === undefined

@@ -1,9 +1,11 @@
+import type { AdjusterEntry } from '../../engine/sheet';
+import { readId } from '../../engine/kinds';
 import { entryOf } from '../../engine/adjusterEntry';
 import { measureOf } from '../../gauging/measure';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { adjusterStep } from './adjusterStep';
-import type { Instruction, InstructionTo } from './instruction';
+import type { Instruction, InstructionTo, Settle } from './instruction';
 import { questionsAt } from './questions';
 
 type AtAdjuster = Extract<Instruction, { id: string }>;
@@ -33,7 +35,9 @@ export function adjusterInstruction(
     case 'find':
     case 'reread': {
       const phase = next.step === 'find' ? 'found' : 'left';
-      if (!next.judgement) return { do: 'read', phase, ...figure };
+      if (!next.judgement) {
+        return { do: 'read', phase, ...settleFirst(state, id, entry), ...figure };
+      }
       const tries = next.judgement.settle ?? [entry.spec.target];
       return { do: 'settle', phase, tries, ...figure };
     }
@@ -51,6 +55,26 @@ export function adjusterInstruction(
     case 'done':
       return undefined;
   }
+}
+
+/** What is settled before this reading, where it is the first of its kind in the job. */
+function settleFirst(
+  { adjusters }: JobState,
+  id: string,
+  entry: AdjusterEntry,
+): { settle?: Settle } {
+  const { kind } = readId(id);
+  const read = Object.entries(adjusters).some(
+    ([other, { found }]) => readId(other).kind === kind && found !== undefined,
+  );
+  return read ? {} : { settle: settledAs(kind, entry) };
+}
+
+function settledAs(kind: string, entry: AdjusterEntry): Settle {
+  if (entry.method === 'shim') return 'bucket';
+  const measure = measureOf(entry);
+  if (measure !== 'lash') return measure === 'height' ? 'injector' : 'screw';
+  return kind === 'brake' ? 'slave' : 'rocker';
 }
 
 type WorkAt =

@@ -49,6 +49,9 @@ export type BarInstruction = {
   why: 'find' | 'stop' | 'round' | 'shims' | 'peak';
 };
 
+/** What is settled before a reading: the film of oil in it would be read along. */
+export type Settle = 'rocker' | 'bucket' | 'injector' | 'screw' | 'slave';
+
 type OfAdjuster = { id: string };
 
 /** The one thing to do next, with all that a person needs for it. */
@@ -69,7 +72,8 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | { do: 'look'; again: Observation[] }
   | BarInstruction
   | { do: 'feel'; why: FeelWhy; feel: Feel; cylinder?: number; odd: string[] }
-  | ({ do: 'read'; phase: 'found' | 'left' | 'again' } & OfAdjuster & Figure)
+  /** `settle`: the first of its kind in this job, so how it is settled first is said. */
+  | ({ do: 'read'; phase: 'found' | 'left' | 'again'; settle?: Settle } & OfAdjuster & Figure)
   /** The reading spans a limit: these blades decide; else it may be left or set as it is. */
   | ({ do: 'settle'; phase: 'found' | 'left' | 'again'; tries: number[] } & OfAdjuster & Figure)
   | ({ do: 'decide'; judgement: Judgement } & OfAdjuster & Figure)

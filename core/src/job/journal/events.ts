@@ -124,8 +124,14 @@ const payloads = {
   },
   /** The covers are off and everything is noted. */
   'opening.done': {},
-  /** One fastener of a sequence run down at one stage, each counted from 0. */
-  'torque.done': { sequence: words, stage: count, fastener: count },
+  /** Fasteners of a sequence run down at one stage, each counted from 0. */
+  'torque.done': {
+    sequence: words,
+    stage: count,
+    fastener: count,
+    /** The last of several in their order that were run down in one act. */
+    through: v.optional(count),
+  },
   /** What a rocker did at the mark; written by earlier versions, and said of no crank now. */
   'rocker.felt': { adjuster, state: v.picklist(['loose', 'firm', 'moving'], 'Say what it does.') },
   /** What was seen or felt of the crank; `back` takes it back. */

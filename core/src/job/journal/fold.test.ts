@@ -40,6 +40,15 @@ describe('the fold', () => {
     );
   });
 
+  it('runs several fasteners of a stage down in one act, and takes them back in one', () => {
+    const one: JobAct = { type: 'torque.done', sequence: 'head', stage: 1, fastener: 2 };
+    const through = [{ ...one, through: 4 }];
+    const each = [2, 3, 4].map((fastener) => ({ ...one, fastener }));
+    const keys = (acts: JobAct[]) => Object.keys(foldJob(journal(acts)).torqued);
+    expect(keys(through)).toEqual(keys(each));
+    expect(keys([...through, { type: 'event.undone', target: uuid(100) }])).toEqual([]);
+  });
+
   it('keeps and ignores types it does not know', () => {
     const acts = wholeJob().slice(0, 5);
     const unknown = {

@@ -1,4 +1,4 @@
-import type { KnownEvent } from './events';
+import type { EventOf, KnownEvent } from './events';
 import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
@@ -83,7 +83,9 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.opened = { by, at };
       return;
     case 'torque.done':
-      state.torqued[torqueKey(event)] = { by, at };
+      for (let fastener = event.fastener; fastener <= throughOf(event); fastener++) {
+        state.torqued[torqueKey({ ...event, fastener })] = { by, at };
+      }
       return;
     case 'question.answered':
       state.answers[event.question] = { answer: event.answer, says: event.says, by, at };
@@ -114,6 +116,13 @@ function planAnew(state: JobState): void {
     if (!moved && !byChart) continue;
     state.adjusters[id] = placed && !byChart ? { ...others, placed } : others;
   }
+}
+
+/** No head has more fasteners than this; a mistaken count ends there. */
+const MOST_FASTENERS = 500;
+
+function throughOf({ fastener, through = fastener }: EventOf<'torque.done'>): number {
+  return Math.min(through, fastener + MOST_FASTENERS);
 }
 
 /** What a fastener at a stage of a sequence goes by in the state. */

@@ -146,7 +146,13 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
     case 'opening.done':
       return { what: 'Open up', detail: 'covers off' };
     case 'torque.done':
-      return { what: `Fastener ${event.fastener + 1}`, detail: `stage ${event.stage + 1} done` };
+      return {
+        what:
+          event.through === undefined
+            ? `Fastener ${event.fastener + 1}`
+            : `Fasteners ${event.fastener + 1} to ${event.through + 1}`,
+        detail: `stage ${event.stage + 1} done`,
+      };
     case 'question.answered':
       return { what: 'Looked', detail: event.answer };
     case 'shims.planned':

@@ -2,7 +2,13 @@ import { adjusterName } from '../../engine/adjusterEntry';
 import { readId } from '../../engine/kinds';
 import type { Measure } from '../../gauging/measure';
 import { formatInInches, formatSetting } from '../../gauging/measure';
-import type { BarInstruction, Instruction, InstructionTo } from '../instruction/instruction';
+import type {
+  BarInstruction,
+  Instruction,
+  InstructionTo,
+  Settle,
+} from '../instruction/instruction';
+import { formatTorque } from '../../torque/units';
 import { describeFeel } from './feelWords';
 import { describeSeen } from './describeSeen';
 import { describeShim } from './describe';
@@ -162,7 +168,12 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
   const name = adjusterName(at.id);
   switch (at.do) {
     case 'read':
-      return { what: `Read ${name} ${READ[at.phase]}`, detail: figure(at.measure, at.spec.target) };
+      return {
+        what: `Read ${name} ${READ[at.phase]}`,
+        detail: [figure(at.measure, at.spec.target), at.settle && describeSettle(at.settle)]
+          .filter(Boolean)
+          .join('. '),
+      };
     case 'settle': {
       const tries = at.tries.map((size) => formatSetting(at.measure, size)).join(' and ');
       return { what: `${name}: the reading spans a limit`, detail: `Try ${tries}.` };
@@ -177,12 +188,27 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
     case 'lock':
       return {
         what: `Lock ${name}`,
-        detail: at.torque === undefined ? 'By the manual.' : `At ${at.torque} N·m.`,
+        detail: at.torque === undefined ? 'By the manual.' : `At ${formatTorque(at.torque)}.`,
       };
     case 'mark':
       return { what: `${name}: finished, mark it` };
   }
 }
+
+/** How a rocker, a bucket or a screw is settled before it is read. */
+export function describeSettle(settle: Settle): string {
+  return SETTLE[settle];
+}
+
+const SETTLE: Record<Settle, string> = {
+  rocker:
+    'Settle it first: push the rocker down to squeeze the oil out, spin the foot cup, toggle it.',
+  bucket: 'Settle it first: press the bucket down to squeeze the oil out, and let it come up.',
+  injector:
+    'Settle it first: wipe the datum clean, push the rocker down to squeeze the oil out, let it come back.',
+  screw: 'Settle it first: push the rocker down to squeeze the oil out. Then pull slowly.',
+  slave: 'Settle it first: push its piston down to squeeze the oil out and take up the slack.',
+};
 
 /** A setting in both units, where it has two. */
 function figure(measure: Measure, target: number): string {

@@ -1,0 +1,108 @@
+import { adapterSetting, formatTorque, readNumber } from '@longbar/core';
+import { useState } from 'react';
+import { useDispatch } from 'react-redux';
+import type { Preferences } from '../../../state/preferences';
+import { preferencesChanged } from '../../../state/preferences';
+import { useAppSelector } from '../../../state/store';
+import { Act } from '../../../theme/Act';
+import { Field } from '../../../theme/Field';
+import { Stack } from '../../../theme/Panel';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+
+type Adapter = NonNullable<Preferences['adapter']>;
+
+/**
+ * What the wrench is set to for a torque at the nut, N·m: the torque itself, or less with an
+ * adapter that lengthens the wrench. The adapter stays in hand from one nut to the next.
+ */
+export function WrenchSetting({ torque }: { torque: number }) {
+  const adapter = useAppSelector((state) => state.preferences.adapter);
+  return (
+    <Stack gap={space.small}>
+      <Setting torque={torque} adapter={adapter} />
+      <AdapterForm adapter={adapter} />
+    </Stack>
+  );
+}
+
+function Setting({ torque, adapter }: { torque: number; adapter: Adapter | null }) {
+  if (!adapter) return <Words as="title">Wrench at {formatTorque(torque)}</Words>;
+  const answer = adapterSetting({ torque, ...adapter });
+  if ('refused' in answer) {
+    return (
+      <Words as="strong" color="stop" role="alert">
+        {answer.refused}
+      </Words>
+    );
+  }
+  const { wrench, adapter: length, angle } = adapter;
+  return (
+    <Stack gap={space.hair}>
+      <Words as="title">Wrench at {formatTorque(answer.setting)}</Words>
+      <Words as="note" color="secondInk">
+        {figure.format(torque)} × {wrench} / ({wrench} + {length} · cos {angle}°), so that the nut
+        gets {formatTorque(torque)}.
+      </Words>
+    </Stack>
+  );
+}
+
+const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+const FIELDS = [
+  ['wrench', 'Wrench, drive to hand, mm'],
+  ['adapter', 'Adapter, drive to nut, mm'],
+  ['angle', 'Angle between them, °'],
+] as const;
+
+function AdapterForm({ adapter }: { adapter: Adapter | null }) {
+  const dispatch = useDispatch();
+  const [typed, setTyped] = useState<Record<keyof Adapter, string>>();
+  const keep = (next: Adapter | null) => dispatch(preferencesChanged({ adapter: next }));
+  if (!typed) {
+    const now = adapter ?? { wrench: '', adapter: '', angle: 0 };
+    return (
+      <Act
+        label={adapter ? 'Another torque adapter, or none' : 'With a torque adapter'}
+        onPress={() =>
+          setTyped({
+            wrench: String(now.wrench),
+            adapter: String(now.adapter),
+            angle: String(now.angle),
+          })
+        }
+      />
+    );
+  }
+  const change = (next: Record<keyof Adapter, string>) => {
+    setTyped(next);
+    const [wrench = 0, length = 0, angle] = FIELDS.map(([key]) => readNumber(next[key]));
+    keep(
+      wrench > 0 && length > 0 && angle !== undefined ? { wrench, adapter: length, angle } : null,
+    );
+  };
+  return (
+    <Stack>
+      {FIELDS.map(([key, label]) => (
+        <Field
+          key={key}
+          label={label}
+          inputMode="decimal"
+          value={typed[key]}
+          onChange={(text) => change({ ...typed, [key]: text })}
+        />
+      ))}
+      {!adapter && (
+        <Words as="note">Give both lengths; 0° is straight on, 90° changes nothing.</Words>
+      )}
+      <Act
+        label="No adapter after all"
+        onPress={() => {
+          setTyped(undefined);
+          keep(null);
+        }}
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,39 @@
+import { inlineSix } from '../../../test-support/engines';
+import { journal, settingOn } from '../../../test-support/journal';
+import type { JobAct } from '../..';
+import { adjusterInstruction, describeInstruction, foldJob } from '../..';
+
+const sheet = inlineSix();
+const at = (id: string, acts: JobAct[] = []) =>
+  adjusterInstruction(settingOn(sheet), foldJob(journal(acts)), id);
+const found = (adjuster: string): JobAct => ({
+  type: 'reading.taken',
+  adjuster,
+  phase: 'found',
+  reading: { go: 300, noGo: 350, how: 'go-no-go' },
+});
+
+describe('what to do at one adjuster', () => {
+  it('says how a rocker is settled at the first valve of each kind only', () => {
+    expect(at('intake.1')).toMatchObject({ do: 'read', settle: 'rocker' });
+    expect(at('intake.2', [found('intake.1')])).not.toHaveProperty('settle');
+    expect(at('exhaust.1', [found('intake.1')])).toMatchObject({ settle: 'rocker' });
+    const said = { step: 'stop' as const, missing: [], ...at('intake.1') };
+    expect(
+      describeInstruction(said as Parameters<typeof describeInstruction>[0], new Map()),
+    ).toEqual(expect.objectContaining({ detail: expect.stringContaining('push the rocker down') }));
+  });
+
+  it.each([
+    [{ kind: 'injector', measure: 'height', method: 'screw' }, 'injector'],
+    [{ kind: 'injector', method: 'preload' }, 'screw'],
+    [{ kind: 'brake', method: 'screw' }, 'slave'],
+    [{ kind: 'intake', method: 'shim' }, 'bucket'],
+  ] as const)('settles what it is: %j', (entry, settle) => {
+    const spec = { low: 700, target: 800, high: 900 };
+    const adjusters = [{ ...entry, spec }];
+    const setting = settingOn(inlineSix({ adjusters }));
+    const id = `${entry.kind}.1`;
+    expect(adjusterInstruction(setting, foldJob([]), id)).toMatchObject({ do: 'read', settle });
+  });
+});
