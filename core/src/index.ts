@@ -68,6 +68,7 @@ export {
 } from './gauging/blades';
 export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
+export { nextCheckWords } from './job/words/nextCheck';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { readingFromTyped } from './gauging/typedReading';
 export type { TypedFor } from './gauging/typedReading';
@@ -101,7 +102,13 @@ export { JobHeadSchema } from './job/journal/jobHead';
 export { foldJob, foldOn, inOrder } from './job/journal/fold';
 export type { FoldedJob } from './job/journal/fold';
 export { torqueKey } from './job/journal/foldPhase';
-export type { AdjusterState, JobState, TakenReading, UnsetReason } from './job/journal/state';
+export type {
+  AdjusterState,
+  JobState,
+  LookedInto,
+  TakenReading,
+  UnsetReason,
+} from './job/journal/state';
 export { adjusterStep, standingReading } from './job/instruction/adjusterStep';
 export type { AdjusterStep, SettableEntry } from './job/instruction/adjusterStep';
 export { jobSteps, presentStep, presentStop } from './job/instruction/steps';
@@ -132,6 +139,8 @@ export {
   closingItems,
   coldFrom,
   isFinished,
+  lastRun,
+  leaksOpenly,
   isReadyForCovers,
   isolationsOf,
   mayRestore,
@@ -139,6 +148,7 @@ export {
   missingTemperature,
   readyItems,
   sequencesOf,
+  notToRunWith,
   unsetOf,
 } from './job/instruction/gates';
 export { hotUntil, readTooCool } from './job/instruction/hotWindow';

@@ -9,7 +9,7 @@ import { FindStep } from './position/FindStep';
 import { OpenStep } from './steps/OpenStep';
 import { ReadyStep } from './steps/ReadyStep';
 import { RoundStep } from './steps/RoundStep';
-import { RunStep } from './steps/RunStep';
+import { RunStep } from './run/RunStep';
 import { ShimsStep } from './shims/ShimsStep';
 import { StopStep } from './steps/StopStep';
 import { TorqueStep } from './torque/TorqueStep';

@@ -20,13 +20,13 @@ describe('what is due in words', () => {
     [
       due({ by: 'months', date: { from: '2027-05-04', to: '2027-05-04' } }),
       'by months: 4 May 2027',
-      'Every 600 h.',
+      'Every 600 h; 150 h left',
       false,
     ],
     [
       due({ by: 'months', date: { from: '2026-11-11', to: '2026-11-11' } }),
       'overdue since 11 Nov 2026',
-      'Every 600 h.',
+      'Every 600 h; 150 h left',
       true,
     ],
   ])('says %#', (next, figure, when, overdue) => {

@@ -32,7 +32,8 @@ export function dueWords(due: NextDue | null, interval: number | null, today: st
       : due.by === 'break-in'
         ? `break-in: ${hours}`
         : hours;
-  return { figure, when: due.by === 'months' ? due.why : dateWords(due), overdue, share };
+  const byMonths = [due.why.replace(/\.$/, ''), hours].filter(Boolean).join('; ');
+  return { figure, when: due.by === 'months' ? byMonths : dateWords(due), overdue, share };
 }
 
 function dateWords({ date }: NextDue): string {

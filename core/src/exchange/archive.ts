@@ -36,7 +36,12 @@ const LINES = {
     name,
     sheet: UuidSchema,
     meter: v.array(v.object({ date: DateSchema, offset: v.pipe(v.number(), v.finite()) })),
-    baseline: v.object({ last: v.nullable(hoursReading), breakInDone: v.boolean() }),
+    baseline: v.object({
+      last: v.nullable(hoursReading),
+      breakInDone: v.boolean(),
+      inServiceSince: v.optional(DateSchema),
+      hoursAYear: v.optional(v.pipe(v.number(), v.minValue(0))),
+    }),
   }),
   hours: v.object({ type: v.literal('hours'), machine: UuidSchema, ...hoursReading.entries }),
   job: v.object({

@@ -21,6 +21,9 @@ type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
 /** Blades this far apart are at hand; stacked they tell a gap finer, µm. */
 const BLADE_STEP = 20;
 const STACK_STEP = 5;
+/** The share of runs that leak. */
+const LEAKS = 0.2;
+
 /** From this way on a turn may be miscounted by a full one, degrees. */
 const MISCOUNTED_FROM = 270;
 /** Shims that can be bought, µm. */
@@ -70,6 +73,8 @@ export class Mechanic {
       case 'mark':
         this.log.push({ mark: at.id });
         return [{ type: 'adjuster.painted', adjuster: at.id }];
+      case 'run':
+        return [{ type: 'run.noted', ran: at.not.length === 0, leaks: this.random.next() < LEAKS }];
       case 'fit':
         return 'acts' in at ? this.fit(at.acts) : this.planShims(setting, state);
       default:
@@ -100,6 +105,12 @@ export class Mechanic {
       }
       case 'chart':
         return [{ type: 'adjuster.moved', adjuster: at.id }];
+      case 'leak':
+        return [
+          this.random.next() < 0.5
+            ? { type: 'run.noted', ran: true, leaks: this.random.next() < LEAKS }
+            : { type: 'gate.exempted', gate: 'leak', reason: 'It is mended with the next oil.' },
+        ];
       case 'unserved':
         return [{ type: 'adjuster.unset', adjuster: at.id, reason: 'no-place' }];
       case 'temperature':
@@ -252,8 +263,6 @@ function ordinaryAct(at: AtStep): JobAct {
       return { type: 'tools.counted' };
     case 'restore':
       return { type: 'isolation.undone', isolation: at.isolation };
-    case 'run':
-      return { type: 'run.noted', ran: true, leaks: false };
     case 'sign':
       return { type: 'job.signed', name: 'Ina', ...(at.incomplete && { incomplete: true }) };
     default:

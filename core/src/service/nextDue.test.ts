@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { nextDue, useOf } from '..';
 
 const service = { breakInHours: 60, everyHours: 600, everyMonths: 18 };
@@ -42,6 +43,63 @@ describe('when the next check is due', () => {
     );
     expect(due).toMatchObject({ by: 'break-in', atHours: 60, hoursLeft: 42, date: null });
     expect(due?.why).toContain('Too few readings');
+  });
+
+  it('counts months from the day in service where there was no check yet', () => {
+    const history = { service, meter: [], last: null, breakInDone: true };
+    const since = (inServiceSince: string) => nextDue({ ...history, inServiceSince }, [], today);
+    expect(since('2026-01-31')).toMatchObject({
+      by: 'months',
+      date: { from: '2027-07-31', to: '2027-07-31' },
+      why: '18 months after it went into service.',
+    });
+    expect(since('2025-01-15')).toMatchObject({ date: { from: '2026-07-15', to: '2026-07-15' } });
+    // The break-in is due by months, too, where nobody knows how many hours it ran.
+    const unbroken = { ...history, breakInDone: false, inServiceSince: '2025-01-15' };
+    expect(nextDue(unbroken, [], today)).toMatchObject({ by: 'months', atHours: 60 });
+    const young = { ...unbroken, inServiceSince: '2026-05-01' };
+    expect(nextDue(young, [], today)).toMatchObject({ by: 'break-in', date: null });
+    const over = nextDue(unbroken, [{ date: '2026-07-20', hours: 61 }], today);
+    expect(over).toMatchObject({ by: 'break-in', hoursLeft: -1 });
+  });
+
+  it('dates by months where too few hours are known, and keeps the hours beside', () => {
+    const last = { date: '2026-01-01', hours: 6000 };
+    const due = nextDue({ service, meter: [], last, breakInDone: true }, [], today);
+    expect(due).toMatchObject({
+      by: 'months',
+      atHours: 6600,
+      date: { from: '2027-07-01', to: '2027-07-01' },
+    });
+  });
+
+  it('takes an estimate of hours a year until readings tell better, and names it so', () => {
+    const last = { date: '2026-01-01', hours: 6000 };
+    const history = { service, meter: [], last, breakInDone: true, hoursAYear: 1200 };
+    const guessed = nextDue(history, [], today);
+    expect(guessed).toMatchObject({ by: 'hours', atHours: 6600 });
+    expect(guessed?.why).toContain('Estimated at about 1,200 h a year');
+    expect(guessed?.date).toEqual({ from: '2026-07-03', to: '2026-07-03' });
+    expect(nextDue(history, readings, today)?.why).toContain('Used about 730 h a year');
+  });
+
+  it('lets whichever comes first in time stand', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 2000 }),
+        fc.integer({ min: 1, max: 48 }),
+        fc.integer({ min: 50, max: 4000 }),
+        (everyHours, everyMonths, hoursAYear) => {
+          const last = { date: '2026-07-01', hours: 0 };
+          const history = { meter: [], last, breakInDone: true, hoursAYear };
+          const both = nextDue({ ...history, service: { everyHours, everyMonths } }, [], today);
+          const ends = [{ everyHours }, { everyMonths }].map(
+            (service) => nextDue({ ...history, service }, [], today)?.date?.to ?? '',
+          );
+          expect(both?.date?.to).toBe([...ends].sort()[0]);
+        },
+      ),
+    );
   });
 
   it('says overdue by hours below zero', () => {

@@ -10,6 +10,10 @@ export type ServiceHistory = {
   /** The last check, with what the meter showed; null before the first. */
   last: HoursReading | null;
   breakInDone: boolean;
+  /** The day it went into service: months count from there until the first check. */
+  inServiceSince?: string | undefined;
+  /** Hours a year as somebody estimates them: they serve until readings tell better. */
+  hoursAYear?: number | undefined;
 };
 
 export type NextDue = {
@@ -27,13 +31,18 @@ export type NextDue = {
 const FARTHEST_DAYS = 3650;
 
 /**
- * When the next check is due: the break-in first, then hours or months, whichever comes
- * first. The date comes from use over the last year (Theil–Sen), its range from the spread
- * of that use; without enough readings there is none. Undefined where the sheet gives no
- * interval. All hours answered are engine hours, whatever the meter shows.
+ * When the next check is due: by hours (the break-in's before the first check, else the
+ * interval's) or by months from the last check or the day in service, whichever comes first in
+ * time. The date by hours comes from use over the last year (Theil–Sen), its range from the
+ * spread of that use, or from an estimate; without either there is none, and the date by months
+ * stands, for that is known. Undefined where the sheet gives no interval. All hours answered
+ * are engine hours, whatever the meter shows.
+ *
+ * `nextDue({ service: { everyMonths: 12 }, …, inServiceSince: '2026-01-31' }, [], today)` →
+ * `{ by: 'months', date: { from: '2027-01-31', … }, … }`
  */
 export function nextDue(
-  { service, meter, last, breakInDone }: ServiceHistory,
+  { service, meter, last, breakInDone, inServiceSince, hoursAYear }: ServiceHistory,
   readings: readonly HoursReading[],
   today: string,
 ): NextDue | undefined {
@@ -41,44 +50,47 @@ export function nextDue(
     .map((reading) => ({ date: reading.date, hours: engineHours(reading, meter) }))
     .sort((a, b) => daysBetween(b.date, a.date) || a.hours - b.hours);
   const latest = known[known.length - 1];
-  const use = useOf(known, today);
-  if (!breakInDone && service?.breakInHours !== undefined) {
-    const due = byHours(service.breakInHours, latest, use);
-    return {
-      by: 'break-in',
-      ...due,
-      why: `Break-in check at ${formatHours(service.breakInHours)} h. ${due.why}`,
-    };
-  }
+  const use = useOf(known, today) ?? estimated(hoursAYear);
+  const breakIn = !breakInDone && service?.breakInHours !== undefined;
   const lastHours = last ? engineHours(last, meter) : 0;
-  const hours =
-    service?.everyHours === undefined
-      ? undefined
-      : byHours(lastHours + service.everyHours, latest, use);
-  const month =
-    service?.everyMonths === undefined || !last
-      ? undefined
-      : addMonths(last.date, service.everyMonths);
-  if (month !== undefined && (!hours || monthsComeFirst(hours, month, today))) {
+  const every = service?.everyHours;
+  const limit = breakIn ? service?.breakInHours : every && lastHours + every;
+  const hours = limit === undefined ? undefined : byHours(limit, latest, use);
+  const counted = last?.date ?? inServiceSince;
+  const months = service?.everyMonths;
+  const month = months && counted ? addMonths(counted, months) : undefined;
+  if (month !== undefined && (!hours || monthsComeFirst({ ...hours, breakIn }, month, today))) {
     return {
       by: 'months',
       atHours: hours?.atHours ?? null,
       hoursLeft: hours?.hoursLeft ?? null,
       date: { from: month, to: month },
-      why: `${service?.everyMonths} months after the last check.`,
+      why: `${months} months after ${last ? 'the last check' : 'it went into service'}.`,
     };
   }
   if (!hours) return undefined;
-  return {
-    by: 'hours',
-    ...hours,
-    why: `Every ${formatHours(service?.everyHours ?? 0)} h. ${hours.why}`,
-  };
+  const limitWords = breakIn
+    ? `Break-in check at ${formatHours(service?.breakInHours ?? 0)} h.`
+    : `Every ${formatHours(every ?? 0)} h.`;
+  return { by: breakIn ? 'break-in' : 'hours', ...hours, why: `${limitWords} ${hours.why}` };
+}
+
+type Used = Use & { estimate?: true };
+
+/** The use that somebody estimates, the same from day to day. */
+function estimated(hoursAYear: number | undefined): Used | undefined {
+  if (hoursAYear === undefined || !(hoursAYear > 0)) return undefined;
+  const perDay = hoursAYear / 365;
+  return { perDay, slow: perDay, fast: perDay, estimate: true };
 }
 
 type ByHours = Pick<NextDue, 'date' | 'why'> & { atHours: number; hoursLeft: number };
 
-function byHours(atHours: number, latest: HoursReading | undefined, use: Use | undefined): ByHours {
+function byHours(
+  atHours: number,
+  latest: HoursReading | undefined,
+  use: Used | undefined,
+): ByHours {
   const hoursLeft = atHours - (latest?.hours ?? 0);
   if (!latest || !use) {
     return { atHours, hoursLeft, date: null, why: 'Too few readings to say when.' };
@@ -91,15 +103,23 @@ function byHours(atHours: number, latest: HoursReading | undefined, use: Use | u
     atHours,
     hoursLeft,
     date,
-    why: `Used about ${formatHours(Math.round(use.perDay * 365))} h a year.`,
+    why: `${use.estimate ? 'Estimated at' : 'Used'} about ${formatHours(Math.round(use.perDay * 365))} h a year.`,
   };
 }
 
-/** Whether the months' limit is met before the hours' one. */
-function monthsComeFirst(hours: ByHours, month: string, today: string): boolean {
+/**
+ * Whether the months' limit is met before the hours' one. Hours that are over come before any
+ * day. Where nobody knows how many hours it runs, the day that is known stands; a break-in, which
+ * is a matter of few hours, gives way only once that day has come.
+ */
+function monthsComeFirst(
+  hours: ByHours & { breakIn: boolean },
+  month: string,
+  today: string,
+): boolean {
   if (hours.hoursLeft <= 0) return false;
   if (month <= today) return true;
-  if (!hours.date) return false;
+  if (!hours.date) return !hours.breakIn;
   const middle = addDays(hours.date.from, daysBetween(hours.date.from, hours.date.to) / 2);
   return month < middle;
 }

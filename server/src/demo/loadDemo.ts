@@ -40,10 +40,12 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
   return true;
 }
 
-function machineRow({ id, name, sheet, last, meter }: DemoMachine, now: Date) {
+function machineRow(machine: DemoMachine, now: Date) {
+  const { id, name, sheet, last, inServiceDaysAgo, meter } = machine;
   const baseline = {
     last: last && { date: dayBefore(now, last.daysAgo), hours: last.hours },
     breakInDone: last !== null,
+    ...(inServiceDaysAgo !== undefined && { inServiceSince: dayBefore(now, inServiceDaysAgo) }),
   };
   const changes = meter.map(({ daysAgo, offset }) => ({ date: dayBefore(now, daysAgo), offset }));
   return { id, name, sheet: sheet.id, meter: changes, baseline };

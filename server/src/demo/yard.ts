@@ -24,6 +24,8 @@ export type DemoMachine = {
   /** Signed jobs: when, at what hours, and how far each gap had come by then. */
   jobs: { daysAgo: number; hours: number; worn: Worn; by: string; note?: string | undefined }[];
   last: { daysAgo: number; hours: number } | null;
+  /** How many days ago it went into service, where that is known. */
+  inServiceDaysAgo: number | undefined;
   /** The data tag it carries, where its sheet knows several. */
   tag: string | undefined;
   /** Meters that were replaced, and what is added since. */
@@ -81,6 +83,7 @@ type Parts = {
   readings: Past[];
   /** The check before it came into the yard; none where it is new. */
   last?: Past;
+  inServiceDaysAgo?: number;
   /** The checks on record, the oldest first, and how the engine wore between them. */
   checks?: Past[];
   wear?: Wear;
@@ -93,7 +96,16 @@ const PEOPLE = ['Orla', 'Ina', 'Tam'];
 
 /** One machine with its past. */
 function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts): DemoMachine {
-  const { readings, last, checks = [], wear, notes = {}, meter = [], tag } = parts;
+  const {
+    readings,
+    last,
+    inServiceDaysAgo,
+    checks = [],
+    wear,
+    notes = {},
+    meter = [],
+    tag,
+  } = parts;
   const hours = checks.map(([, shown]) => shown);
   const worn = wear ? wornOver(sheetForTag(of.document, tag), hours, wear, n) : [];
   return {
@@ -108,6 +120,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
       note: notes[i],
     })),
     last: last ? at(last) : null,
+    inServiceDaysAgo,
     meter,
     tag,
   };
@@ -155,7 +168,7 @@ export const MACHINES: DemoMachine[] = [
       mishaps: [{ check: 3, adjuster: 'intake.3', adds: 115 }],
     },
   }),
-  // Seldom run: too few readings to say when.
+  // Seldom run: too few readings to tell its use, so it is due by months.
   machine(3, 'Standby set', sheet(5, sanderling), {
     readings: [
       [480, 402],
@@ -187,6 +200,7 @@ export const MACHINES: DemoMachine[] = [
       [140, 18],
       [30, 33],
     ],
+    inServiceDaysAgo: 150,
   }),
   // One exhaust valve whose seat recedes.
   machine(6, 'Salt truck 3', sheet(3, godwit), {

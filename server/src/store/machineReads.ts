@@ -81,7 +81,7 @@ async function lineOf(
   const last = signed[0]?.summary.hours ?? baseline.last;
   const { service } = sheet.document;
   const breakInDone = baseline.breakInDone || signed.length > 0;
-  const due = nextDue({ service, meter, last, breakInDone }, readings, today) ?? null;
+  const due = nextDue({ ...baseline, service, meter, last, breakInDone }, readings, today) ?? null;
   return {
     id: machine.id,
     name: machine.name,

@@ -23,7 +23,12 @@ export type MachineRow = {
   sheet: string;
   meter: MeterChange[];
   /** What was known when the machine came into the yard. */
-  baseline: { last: HoursReading | null; breakInDone: boolean };
+  baseline: {
+    last: HoursReading | null;
+    breakInDone: boolean;
+    inServiceSince?: string | undefined;
+    hoursAYear?: number | undefined;
+  };
 };
 export type HoursRow = { machine: string; date: string; hours: number };
 /** `seal` is set once, when the signature comes. */

@@ -1,4 +1,4 @@
-import type { AdjusterEntry, JobAct, Question } from '@longbar/core';
+import type { AdjusterEntry, JobAct, LookedInto, Question } from '@longbar/core';
 import {
   adjusterInstruction,
   adjusterName,
@@ -62,8 +62,8 @@ type PanelProps = Props & {
 };
 
 /** The answer with the words it answers: the record is read without the screen. */
-function answered({ key, says }: Question, answer: string): JobAct {
-  return { type: 'question.answered', question: key, answer, says };
+function answered({ key, says }: Question, answer: string, seen: LookedInto): JobAct {
+  return { type: 'question.answered', question: key, answer, says, ...seen };
 }
 
 /** After these there is nothing more to do at this adjuster now. */
@@ -126,9 +126,10 @@ function Panel({ entry, set, ...props }: PanelProps) {
       >
         {question && (
           <OpenQuestion
+            key={question.key}
             question={question}
             onReadAgain={readAgain}
-            onAnswer={(answer) => act(answered(question, answer))}
+            onAnswer={(answer, seen) => act(answered(question, answer, seen))}
           />
         )}
         <Verdict {...{ job, id, entry, view }} />

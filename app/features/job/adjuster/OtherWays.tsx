@@ -1,12 +1,12 @@
-import type { JobAct, UnsetReason } from '@longbar/core';
+import type { JobAct, LookedInto, UnsetReason } from '@longbar/core';
 import { UNSET_REASONS } from '@longbar/core';
 import { memo, useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Choice } from '../../../theme/Choice';
-import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { Tiles } from '../../../theme/Tiles';
 import { Words } from '../../../theme/Words';
+import { saidOf, WhatWasSeen } from './WhatWasSeen';
 
 type Props = {
   id: string;
@@ -28,16 +28,11 @@ const REASONS: Record<UnsetReason, string> = {
 export const OtherWays = memo(function OtherWays({ id, mayDoubt, mayGiveUp, act }: Props) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState<UnsetReason>();
-  const [note, setNote] = useState('');
-  const needsWords = reason === 'other' && note.trim() === '';
+  const [seen, setSeen] = useState<LookedInto>({});
+  const needsWords = reason === 'other' && !saidOf(seen).note;
   const giveUp = () => {
     if (!reason || needsWords) return;
-    act({
-      type: 'adjuster.unset',
-      adjuster: id,
-      reason,
-      ...(note.trim() && { note: note.trim() }),
-    });
+    act({ type: 'adjuster.unset', adjuster: id, reason, ...saidOf(seen) });
     setOpen(false);
   };
   if (!mayDoubt && !mayGiveUp) return null;
@@ -69,7 +64,7 @@ export const OtherWays = memo(function OtherWays({ id, mayDoubt, mayGiveUp, act 
               />
             ))}
           </Tiles>
-          <Field label="In a few words" value={note} onChange={setNote} />
+          <WhatWasSeen label="In a few words" seen={seen} onChange={setSeen} />
           <Act
             weight="stop"
             label="Record that it cannot be set"

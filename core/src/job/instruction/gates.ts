@@ -12,6 +12,7 @@ import type { JobState, KeptPlan } from '../journal/state';
 import { isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
+import { adjusterAsked } from './questions';
 
 /** What is done while closing up, each ticked by itself. */
 const CLOSING_ITEMS: readonly { id: string; text: string }[] = [
@@ -231,7 +232,28 @@ export function unsetOf(state: JobState): string[] {
     .map(([id]) => id);
 }
 
+/**
+ * What the engine must not be run with, as somebody said: adjusters that could not be set, and
+ * those whose reading was looked into. With any, the job ends without a run.
+ */
+export function notToRunWith({ adjusters, answers }: JobState): string[] {
+  const unset = Object.entries(adjusters).filter(([, each]) => each.unset?.mayRun === false);
+  const found = Object.entries(answers).filter(([, { mayRun }]) => mayRun === false);
+  return [...new Set([...unset.map(([id]) => id), ...found.map(([key]) => adjusterAsked(key))])];
+}
+
+/** The run that counts: the last one; none while it was not noted. */
+export function lastRun({ runs }: JobState): JobState['runs'][number] | undefined {
+  return runs.at(-1);
+}
+
+/** Whether it leaked on its last run, and nobody has said why it is left so. */
+export function leaksOpenly(state: JobState): boolean {
+  return lastRun(state)?.leaks === true && state.exempted.leak === undefined;
+}
+
 export function missingAtRun(state: JobState): Missing[] {
-  if (!state.run) return [{ code: 'run' }];
+  if (!lastRun(state)) return [{ code: 'run' }];
+  if (leaksOpenly(state)) return [{ code: 'leak' }];
   return state.signed ? [] : [{ code: 'sign' }];
 }

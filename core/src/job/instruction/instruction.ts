@@ -56,7 +56,10 @@ type OfAdjuster = { id: string };
 
 /** The one thing to do next, with all that a person needs for it. */
 export type Instruction = { step: StepId; missing: Missing[] } & (
-  | { do: 'answer'; ask: 'why' | 'hours' | 'temperature' | 'rotation' | 'turned' | 'round' }
+  | {
+      do: 'answer';
+      ask: 'why' | 'hours' | 'temperature' | 'rotation' | 'turned' | 'round' | 'leak';
+    }
   | { do: 'answer'; ask: 'tag'; tags: string[] }
   | { do: 'answer'; ask: 'ready'; item: string }
   | { do: 'answer'; ask: 'method'; refused: string }
@@ -88,8 +91,9 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | { do: 'clear'; what: 'person'; person: string }
   | { do: 'count' }
   | { do: 'restore'; isolation: string }
-  | { do: 'run' }
-  | { do: 'sign'; incomplete: boolean; unset: string[] }
+  /** `not`: what somebody said it must not be run with. */
+  | { do: 'run'; not: string[] }
+  | { do: 'sign'; incomplete: boolean; unset: string[]; ran: boolean; leaks: boolean }
 );
 
 /** One kind of instruction. */

@@ -10,11 +10,14 @@ import {
   belowTheCovers,
   closingItems,
   isolationsToUndo,
+  lastRun,
+  leaksOpenly,
   missingLists,
   missingTag,
   missingTemperature,
   nextFastener,
   notClear,
+  notToRunWith,
   openIsolations,
   readyItems,
   unsetOf,
@@ -101,7 +104,10 @@ function afterWork({ sheet }: JobSetting, state: JobState): AtStep {
   if (!state.toolsCounted) return { step: 'able', do: 'count' };
   const [isolation] = isolationsToUndo(sheet, state);
   if (isolation) return { step: 'able', do: 'restore', isolation: isolation.id };
-  if (!state.run) return { step: 'run', do: 'run' };
+  const run = lastRun(state);
+  if (!run) return { step: 'run', do: 'run', not: notToRunWith(state) };
+  if (leaksOpenly(state)) return { step: 'run', do: 'answer', ask: 'leak' };
   const unset = unsetOf(state);
-  return { step: 'run', do: 'sign', incomplete: unset.length > 0, unset };
+  const { ran, leaks } = run;
+  return { step: 'run', do: 'sign', incomplete: unset.length > 0, unset, ran, leaks };
 }

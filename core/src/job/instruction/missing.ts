@@ -19,6 +19,7 @@ export type Missing =
         | 'bar-out'
         | 'tools'
         | 'run'
+        | 'leak'
         | 'sign';
     }
   | { code: 'rest'; until: string }

@@ -10,6 +10,11 @@ import { median, robustDeviation } from '../../statistics';
 import type { JobSetting } from '../journal/setting';
 import type { AdjusterState, JobState, TakenReading } from '../journal/state';
 
+/** The adjuster that a question was asked of, by the question's key. */
+export function adjusterAsked(key: string): string {
+  return key.split(' ')[0] ?? '';
+}
+
 /** Something to look into before the adjuster is touched; `key` goes with the answer. */
 export type Question = {
   key: string;

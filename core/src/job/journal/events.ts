@@ -48,7 +48,10 @@ const attachments = v.pipe(
 export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'no-place', 'other'] as const;
 
 /** What may be exempted with a reason besides an isolation, which names itself. */
-export const EXEMPTIBLE = ['temperature', 'hours', 'ready'] as const;
+export const EXEMPTIBLE = ['temperature', 'hours', 'ready', 'leak'] as const;
+
+/** Whether the engine may be run as it is, where somebody said so. */
+const mayRun = v.optional(v.boolean('It may be run, or it may not.'));
 
 /** How the crank came to be turned. */
 const TURNS = ['barred', 'overshot', 'pressed', 'unknown'] as const;
@@ -218,6 +221,8 @@ const payloads = {
     adjuster,
     reason: v.picklist(UNSET_REASONS, `Give the reason: ${UNSET_REASONS.join(', ')}.`),
     note: v.optional(note),
+    attachments: v.optional(attachments),
+    mayRun,
   },
   /** Set where a person states that it may be, though the model does not say so, and why. */
   'adjuster.placed': {
@@ -231,7 +236,15 @@ const payloads = {
   /** To be read again on the round, whatever the shop's rule. */
   'adjuster.doubted': { adjuster },
   /** A slip or a finding was looked into before the adjuster was touched. */
-  'question.answered': { question: words, answer: words, says: v.optional(note) },
+  'question.answered': {
+    question: words,
+    answer: words,
+    says: v.optional(note),
+    /** What was seen, in words. */
+    note: v.optional(note),
+    attachments: v.optional(attachments),
+    mayRun,
+  },
   /** The size of the shim that was in the bucket, µm. */
   'shim.found': { adjuster, size: shimSize },
   /** Which shims go where and in which order, as worked out from what was measured. */
@@ -273,7 +286,7 @@ const payloads = {
   'tools.counted': {},
   /** One isolation undone, able to start again. */
   'isolation.undone': { isolation: words },
-  /** How it ran. */
+  /** How it ran, or why it was not run; run once more after a leak was mended. */
   'run.noted': {
     ran: v.boolean('Say whether the engine ran.'),
     leaks: v.boolean('Say whether anything leaks.'),

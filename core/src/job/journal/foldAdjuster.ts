@@ -46,7 +46,13 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       adjuster.moved = true;
       return;
     case 'adjuster.unset':
-      adjuster.unset = { reason: event.reason, note: event.note, by: event.by };
+      adjuster.unset = {
+        reason: event.reason,
+        note: event.note,
+        attachments: event.attachments,
+        mayRun: event.mayRun,
+        by: event.by,
+      };
       return;
     case 'adjuster.doubted':
       adjuster.doubted = true;

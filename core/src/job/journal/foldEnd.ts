@@ -38,7 +38,9 @@ export function applyEnd(state: JobState, event: EndEvent): void {
       return;
     case 'run.noted': {
       const { ran, leaks, symptomGone, note } = event;
-      state.run = { ran, leaks, symptomGone, note };
+      // Another run: what was left leaking before says nothing of it.
+      delete state.exempted.leak;
+      state.runs = [...state.runs, { ran, leaks, symptomGone, note, by }];
       return;
     }
     case 'machine.noted':

@@ -88,7 +88,15 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       }
       return;
     case 'question.answered':
-      state.answers[event.question] = { answer: event.answer, says: event.says, by, at };
+      state.answers[event.question] = {
+        answer: event.answer,
+        says: event.says,
+        note: event.note,
+        attachments: event.attachments,
+        mayRun: event.mayRun,
+        by,
+        at,
+      };
       return;
     case 'shims.planned': {
       const { rows, buy, outside } = event;

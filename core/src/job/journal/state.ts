@@ -23,7 +23,7 @@ export type AdjusterState = {
   /** How often the crank had been turned when it was finished. */
   doneAtTurn?: number;
   /** Answered that it cannot be set today. */
-  unset?: { reason: UnsetReason; note?: string | undefined; by: string };
+  unset?: LookedInto & { reason: UnsetReason; by: string };
   /** To be read again on the round. */
   doubted?: boolean;
   kept?: boolean;
@@ -39,6 +39,13 @@ export type AdjusterState = {
   again?: TakenReading;
   /** That reading spans a limit, and was left so. */
   againAccepted?: boolean;
+};
+
+/** What somebody saw of a thing that is wrong, and whether the engine may be run with it. */
+export type LookedInto = {
+  note?: string | undefined;
+  attachments?: Attachment[] | undefined;
+  mayRun?: boolean | undefined;
 };
 
 /** A reading with the blades tried for it, if it was taken blade by blade. */
@@ -116,7 +123,10 @@ export type JobState = {
   people: string[];
   adjusters: Record<string, AdjusterState>;
   /** Answers to slips and findings, by question. */
-  answers: Record<string, { answer: string; says?: string | undefined; by: string; at: string }>;
+  answers: Record<
+    string,
+    LookedInto & { answer: string; says?: string | undefined; by: string; at: string }
+  >;
   /** The shims as worked out, and what was put in since: null is a stand-in. */
   shims?: Pick<ShimPlan, 'rows' | 'buy' | 'outside'> & { put: Record<string, number | null> };
   roundDone?: boolean;
@@ -128,12 +138,14 @@ export type JobState = {
   undone: Record<string, { by: string; at: string }>;
   machineNotes: { id: string; text: string; by: string; at: string }[];
   handed: { to: string; by: string; at: string }[];
-  run?: {
+  /** How it ran, or that it was not run; the last one counts. */
+  runs: readonly {
     ran: boolean;
     leaks: boolean;
     symptomGone?: boolean | undefined;
     note?: string | undefined;
-  };
+    by: string;
+  }[];
   /** Said after the signature, in order. */
   amendments: { text: string; by: string; at: string }[];
   signed?: { name: string; at: string; incomplete?: boolean | undefined };
@@ -160,6 +172,7 @@ export function emptyJob(): JobState {
     undone: {},
     machineNotes: [],
     handed: [],
+    runs: [],
     amendments: [],
     standing: EventLog.empty,
     lastN: 0,

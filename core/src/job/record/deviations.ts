@@ -10,6 +10,7 @@ const EXEMPTED: Record<Exemptible, string> = {
   temperature: 'The temperature was not as the sheet asks',
   hours: 'The hours were not read',
   ready: 'Tools and parts were not all laid out',
+  leak: 'It was signed while it leaks',
 };
 
 /**

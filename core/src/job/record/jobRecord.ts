@@ -1,6 +1,6 @@
 import type { BarringMethod } from '../../barring/methods';
 import type { AdjusterKind } from '../../engine/kinds';
-import type { Spec } from '../../engine/sheet';
+import type { EngineSheet, Spec } from '../../engine/sheet';
 import type { ShopPolicy, Verdict } from '../../gauging/judgeReading';
 import type { Measure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
@@ -9,7 +9,7 @@ import type { TorqueStage } from '../../torque/sequence';
 import type { Attachment } from '../journal/attachment';
 import type { JobHead } from '../journal/jobHead';
 import type { RoundRule } from '../journal/roundRule';
-import type { AdjusterState, JobState } from '../journal/state';
+import type { AdjusterState, JobState, LookedInto } from '../journal/state';
 import type { Deviation } from './deviations';
 import type { PhaseTime } from './phaseTimes';
 
@@ -82,6 +82,7 @@ export type JobRecord = {
     name: string;
     revision: number;
     source: { title?: string; revision?: string } | undefined;
+    service: EngineSheet['service'];
   };
   tag: { tag: string; reason: string | undefined } | undefined;
   why: JobState['why'];
@@ -96,7 +97,7 @@ export type JobRecord = {
   /** Read after the hot window was over. */
   tooCool: string[];
   /** What was asked about a reading and answered. */
-  answers: { id: string; says: string; answer: string; by: string }[];
+  answers: (LookedInto & { id: string; says: string; answer: string; by: string })[];
   /** What the readings tell and nobody looked into. */
   open: Finding[];
   deviations: Deviation[];
@@ -108,7 +109,8 @@ export type JobRecord = {
   barOut: JobState['barOut'];
   clears: { person: string; by: string; looked: string | undefined }[];
   tools: JobState['toolsCounted'];
-  run: JobState['run'];
+  /** Every run in order; the last one counts. */
+  runs: JobState['runs'];
   notes: { text: string; by: string }[];
   handed: JobState['handed'];
   attachments: Attachment[];

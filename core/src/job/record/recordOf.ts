@@ -15,6 +15,7 @@ import type { AdjusterState, JobState } from '../journal/state';
 import { closingItems, isolationsOf } from '../instruction/gates';
 import { readTooCool } from '../instruction/hotWindow';
 import { methodOf } from '../instruction/jobPlan';
+import { adjusterAsked } from '../instruction/questions';
 import { deviationsOf } from './deviations';
 import type {
   JobRecord,
@@ -50,7 +51,12 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     head,
     method: methodOf(setting, state),
     rules: { policy, ...(round && { round }) },
-    sheet: { name: sheet.name, revision: head.sheetRevision, source: sourceOf(sheet) },
+    sheet: {
+      name: sheet.name,
+      revision: head.sheetRevision,
+      source: sourceOf(sheet),
+      service: sheet.service,
+    },
     tag: state.tag === undefined ? undefined : { tag: state.tag, reason: state.tagReason },
     why: state.why,
     hours: state.hours,
@@ -63,11 +69,10 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     phases: phaseTimes(state),
     banks,
     tooCool: readTooCool(sheet, state),
-    answers: Object.entries(state.answers).map(([key, { says, answer, by }]) => ({
-      id: key.split(' ')[0] ?? '',
+    answers: Object.entries(state.answers).map(([key, { says, ...answered }]) => ({
+      ...answered,
+      id: adjusterAsked(key),
       says: says ?? 'Asked about.',
-      answer,
-      by,
     })),
     open: unansweredFindings(sheet, state, lastLeft ?? null),
     deviations: deviationsOf(state),
@@ -81,12 +86,14 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     barOut: state.barOut,
     clears: Object.entries(state.clear).map(([person, { by, looked }]) => ({ person, by, looked })),
     tools: state.toolsCounted,
-    run: state.run,
+    runs: state.runs,
     notes: state.machineNotes.map(({ text, by }) => ({ text, by })),
     handed: state.handed,
     attachments: [
       ...(state.why?.attachments ?? []),
       ...state.noted.flatMap(({ attachments = [] }) => attachments),
+      ...Object.values(state.answers).flatMap(({ attachments = [] }) => attachments),
+      ...Object.values(state.adjusters).flatMap(({ unset }) => unset?.attachments ?? []),
     ],
     additions: state.amendments,
     signed,

@@ -3,6 +3,7 @@ import type { Reading } from '../../gauging/reading';
 import { pastOf } from '../../service/checks';
 import type { Finding } from '../../service/findings';
 import { findingsOf } from '../../service/findings';
+import { adjusterAsked } from '../instruction/questions';
 import { standingReading } from '../instruction/adjusterStep';
 import type { AdjusterState, JobState } from '../journal/state';
 
@@ -39,7 +40,7 @@ export function unansweredFindings(
   };
   const before = last ? [{ hours: last.hours, found: last.readings, left: last.readings }] : [];
   const past = pastOf(sheet, [...before, own], []);
-  const answered = new Set(Object.keys(state.answers).map((key) => key.split(' ')[0]));
+  const answered = new Set(Object.keys(state.answers).map(adjusterAsked));
   const all = findingsOf(past.sheet, past.histories, past.sheet.service?.everyHours ?? 0);
   return all.filter(({ ids }) => !ids.some((id) => answered.has(id)));
 }

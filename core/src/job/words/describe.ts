@@ -13,7 +13,7 @@ import { isOfEnd } from '../journal/foldEnd';
 import type { PhaseEvent } from '../journal/foldPhase';
 import type { PositionEvent } from '../journal/foldPosition';
 import { isOfPosition } from '../journal/foldPosition';
-import type { UnsetReason } from '../journal/state';
+import type { LookedInto, UnsetReason } from '../journal/state';
 
 /**
  * A reading for people, without its unit: "0.48–0.53", "under 0.48", "0.53 and over", and a
@@ -183,7 +183,7 @@ function describeEnd(event: EndEvent, names: ItemNames): Described {
         detail: names.get(`undo ${event.isolation}`) ?? event.isolation,
       };
     case 'run.noted':
-      return { what: 'Run', detail: event.ran ? 'ran' : 'not run' };
+      return { what: 'Run', detail: event.ran ? (event.leaks ? 'leaks' : 'ran') : 'not run' };
     case 'machine.noted':
       return { what: 'Note', detail: event.text };
     case 'job.handed':
@@ -208,7 +208,12 @@ export const RULES = {
   'loose-side': 'left alone only on the loose side of the target',
 } as const;
 
-const GATE = { temperature: 'Temperature', hours: 'Hours', ready: 'Tools and parts' } as const;
+const GATE = {
+  temperature: 'Temperature',
+  hours: 'Hours',
+  ready: 'Tools and parts',
+  leak: 'No leaks',
+} as const;
 
 /** How the crank was turned, for the log. */
 function describeTurn({ degrees, how, helper }: EventOf<'crank.turned'>): Described {
@@ -252,7 +257,16 @@ const UNSET: Record<UnsetReason, string> = {
   other: 'other reason',
 };
 
+/** Whether it may be run so, where somebody said it. */
+export function runWords(mayRun: boolean | undefined): string | undefined {
+  if (mayRun === undefined) return undefined;
+  return mayRun ? 'may be run so' : 'must not be run so';
+}
+
 /** Why an adjuster could not be set. */
-export function describeUnset(unset: { reason: UnsetReason; note?: string | undefined }): string {
-  return `cannot be set: ${[UNSET[unset.reason], unset.note].filter(Boolean).join(', ')}`;
+export function describeUnset(
+  unset: { reason: UnsetReason } & Pick<LookedInto, 'note' | 'mayRun'>,
+): string {
+  const words = [UNSET[unset.reason], unset.note, runWords(unset.mayRun)];
+  return `cannot be set: ${words.filter(Boolean).join(', ')}`;
 }

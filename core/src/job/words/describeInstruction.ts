@@ -64,9 +64,9 @@ export function describeInstruction(instruction: Instruction, names: ItemNames):
     case 'restore':
       return { what: 'Take the isolation back', detail: named(`undo ${instruction.isolation}`) };
     case 'run':
-      return { what: 'Run it, and say how it ran' };
+      return describeRun(instruction);
     case 'sign':
-      return { what: instruction.incomplete ? 'Sign as incomplete' : 'Sign' };
+      return { what: signWords(instruction) };
     default:
       return describeAtAdjuster(instruction);
   }
@@ -80,6 +80,7 @@ const ASKED = {
   turned: 'Say whether anybody turned the crank meanwhile',
   round: 'Say what the round reads again',
   tag: 'Read the data tag',
+  leak: 'It leaks: mend it and run it again, or say why it is left',
 } as const;
 
 function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidInstruction {
@@ -105,6 +106,17 @@ function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidIn
     default:
       return { what: ASKED[asked.ask] };
   }
+}
+
+function describeRun({ not }: InstructionTo<'run'>): SaidInstruction {
+  if (not.length === 0) return { what: 'Run it, and say how it ran' };
+  return { what: 'Not to be run', detail: `Because of ${not.map(adjusterName).join(', ')}.` };
+}
+
+function signWords({ incomplete, ran, leaks }: InstructionTo<'sign'>): string {
+  if (incomplete) return 'Sign as incomplete';
+  if (!ran) return 'Sign without a run';
+  return leaks ? 'Sign with the leak open' : 'Sign';
 }
 
 /** What speaks against the place that the manual's chart gives an adjuster. */

@@ -20,6 +20,7 @@ const SAID: Record<Extract<Missing, { code: string }>['code'], string> = {
   'bar-out': 'Bar and pins out of the engine.',
   tools: 'Tools counted back.',
   run: 'Say how it ran.',
+  leak: 'Mend the leak and run it again, or say why it is left.',
   sign: 'Sign.',
   rest: 'Let it rest until it counts as cold.',
   'hot-run': 'Run it hot.',

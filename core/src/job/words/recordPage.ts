@@ -10,7 +10,15 @@ import type {
   RecordedTorque,
 } from '../record/jobRecord';
 import { adjustersIn } from '../record/jobRecord';
-import { describeLock, describeReading, describeShim, describeUnset, RULES } from './describe';
+import {
+  describeLock,
+  describeReading,
+  describeShim,
+  describeUnset,
+  RULES,
+  runWords,
+} from './describe';
+import { nextCheckWords } from './nextCheck';
 
 /** One line of the table of readings. */
 export type RecordRow = {
@@ -79,7 +87,7 @@ const REASON = {
 } as const;
 
 function factsOf(record: JobRecord): RecordPage['facts'] {
-  const { head, hours, why, tag, metal, run, people, rules } = record;
+  const { head, hours, why, tag, metal, runs, people, rules, sheet, signed } = record;
   const fact = (name: string, value: string) => ({ name, value });
   return [
     fact('Begun', `${formatDay(head.at)} by ${head.by}`),
@@ -90,8 +98,11 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     ...(metal ? [fact('Metal', `${metal.celsius} °C, read by ${metal.by}`)] : []),
     ...(tag ? [fact('Data tag', tag.tag || 'none the sheet knows')] : []),
     fact('Rule', RULES[rules.policy]),
-    fact('Run', runWords(run)),
+    fact('Run', runs.length > 0 ? runs.map(howItRan).join('; then ') : 'not run yet'),
     fact('Time', timeWords(record)),
+    ...(signed && !signed.incomplete
+      ? [fact('Next check', nextCheckWords({ service: sheet.service, hours, at: signed.at }))]
+      : []),
   ];
 }
 
@@ -117,8 +128,7 @@ function timeWords({ phases }: JobRecord): string {
   return `${Math.round(total / MINUTE)} min: ${words.join(', ')}`;
 }
 
-function runWords(run: JobRecord['run']): string {
-  if (!run) return 'not run yet';
+function howItRan(run: JobRecord['runs'][number]): string {
   if (!run.ran) return ['not run', run.note].filter(Boolean).join(': ');
   const words = [run.leaks ? 'it leaks' : 'no leaks'];
   if (run.symptomGone !== undefined) {
@@ -194,7 +204,7 @@ function lookedInto(record: JobRecord): RecordSection {
   const { tooCool, answers, open, handed, cameOff, notes } = record;
   const lines = [
     ...tooCool.map((id) => `${adjusterName(id)}: read after the hot window was over`),
-    ...answers.map(({ id, says, answer, by }) => `${adjusterName(id)}: ${says} ${answer} (${by})`),
+    ...answers.map(answerWords),
     ...open.map(({ says, look }) => `Not looked into: ${says} ${look}`),
     ...handed.map(({ to, by, at }) => `Handed over by ${by} to ${to}, ${formatInstant(at)}`),
     ...cameOff.map(
@@ -204,6 +214,11 @@ function lookedInto(record: JobRecord): RecordSection {
     ...notes.map(({ text, by }) => `For the next one: ${text} (${by})`),
   ];
   return { title: 'Looked into, and noted', lines: lines.map((text) => ({ text })) };
+}
+
+function answerWords({ id, says, answer, note, mayRun, by }: JobRecord['answers'][number]): string {
+  const words = [answer, note, runWords(mayRun)].filter(Boolean).join(', ');
+  return `${adjusterName(id)}: ${says} ${words} (${by})`;
 }
 
 /** What was isolated, what did not apply and why, and that it was taken back. */

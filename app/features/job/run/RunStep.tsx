@@ -1,0 +1,45 @@
+import { lastRun, leaksOpenly, nextCheckWords } from '@longbar/core';
+import { useRouter } from 'expo-router';
+import { Words } from '../../../theme/Words';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+import { Leak } from './Leak';
+import { Run } from './Run';
+import { Sign } from './Sign';
+
+/** How it ran, what is done about a leak, and the signature that closes the record. */
+export function RunStep({ job, after }: StepProps) {
+  if (job.state.signed) return <Signed job={job} after={after} />;
+  if (!lastRun(job.state)) return <Run job={job} after={after} />;
+  if (leaksOpenly(job.state)) return <Leak job={job} after={after} />;
+  return <Sign job={job} after={after} />;
+}
+
+function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
+  const router = useRouter();
+  const { state, setting, context } = job;
+  const { signed } = state;
+  const leaks = lastRun(state)?.leaks === true;
+  const record = () => router.replace(`/jobs/${setting.head.id}/record`);
+  return (
+    <StepFrame job={job} after={after} act={{ label: 'Open the record', onPress: record }}>
+      <Words as="title">{signed?.incomplete ? 'Signed as incomplete' : 'Signed'}</Words>
+      <Words>
+        {signed?.incomplete
+          ? `${signed.name} closed this job as incomplete. ${context.machineName} stays due.`
+          : `${signed?.name} signed this job.`}
+      </Words>
+      {signed && !signed.incomplete && (
+        <Words as="strong">
+          Next check{' '}
+          {nextCheckWords({ service: setting.sheet.service, hours: state.hours, at: signed.at })}.
+        </Words>
+      )}
+      {leaks && (
+        <Words as="strong" color="stop">
+          It still leaks: {lastRun(state)?.note}. {state.exempted.leak?.reason}
+        </Words>
+      )}
+    </StepFrame>
+  );
+}

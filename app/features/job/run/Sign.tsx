@@ -1,0 +1,85 @@
+import { adjusterName, lastRun, unsetOf } from '@longbar/core';
+import { useState } from 'react';
+import { useAppSelector } from '../../../state/store';
+import { Act } from '../../../theme/Act';
+import { Field } from '../../../theme/Field';
+import { Stack } from '../../../theme/Panel';
+import { Words } from '../../../theme/Words';
+import { StepFrame } from '../frame/StepFrame';
+import type { StepProps } from '../model/stepProps';
+
+/** The signature, and what the one who gives it should know. */
+export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
+  const remembered = useAppSelector((state) => state.preferences.name);
+  const [name, setName] = useState(remembered);
+  const unset = unsetOf(job.state);
+  const sign = () =>
+    job.act({
+      type: 'job.signed',
+      name: name.trim(),
+      ...(unset.length > 0 && { incomplete: true }),
+    });
+  return (
+    <StepFrame
+      job={job}
+      after={after}
+      act={{ label: signLabel(job, unset), disabled: name.trim() === '', onPress: sign }}
+    >
+      <Words as="heading">Sign</Words>
+      {unset.length > 0 && (
+        <Words as="strong" color="stop">
+          Not set: {unset.map(adjusterName).join(', ')}. The record says so, and the check stays
+          due.
+        </Words>
+      )}
+      <Open job={job} />
+      <Words>Signing closes the record. What comes later stands beside it, not in it.</Words>
+      <Field label="Your name" value={name} onChange={setName} />
+      <ForTheNext job={job} />
+    </StepFrame>
+  );
+}
+
+function signLabel({ state }: StepProps['job'], unset: readonly string[]): string {
+  if (unset.length > 0) return 'Close as incomplete';
+  const run = lastRun(state);
+  if (!run?.ran) return 'Sign without a run';
+  return run.leaks ? 'Sign with the leak open' : 'Sign and close the record';
+}
+
+/** What is not as it should be with the run: that there was none, or that it leaks. */
+function Open({ job: { state } }: Pick<StepProps, 'job'>) {
+  const run = lastRun(state);
+  if (!run || (run.ran && !run.leaks)) return null;
+  return (
+    <Words as="strong" color="stop">
+      {run.ran
+        ? `It leaks: ${run.note}. Left so: ${state.exempted.leak?.reason}`
+        : `Not run: ${run.note}. Nobody has heard it run since it was set.`}
+    </Words>
+  );
+}
+
+/** What the next one at this machine should know. */
+function ForTheNext({ job }: Pick<StepProps, 'job'>) {
+  const [text, setText] = useState('');
+  const note = () => {
+    job.act({ type: 'machine.noted', text: text.trim() });
+    setText('');
+  };
+  return (
+    <Stack>
+      <Words as="heading">For whoever opens it next</Words>
+      {job.state.machineNotes.map(({ id, text: noted }) => (
+        <Words key={id}>· {noted}</Words>
+      ))}
+      <Field
+        label="Which way in, the odd bolt, the gasket’s part"
+        value={text}
+        onChange={setText}
+        multiline
+      />
+      <Act label="Keep the note" disabled={text.trim() === ''} onPress={note} />
+    </Stack>
+  );
+}

@@ -1,0 +1,24 @@
+import { addMonths } from '../../calendar';
+import type { EngineSheet } from '../../engine/sheet';
+import { formatDay, formatHours } from '../../units';
+
+/** What the next check is counted from: the interval, what the meter showed, the instant. */
+type CountedFrom = {
+  service: EngineSheet['service'];
+  hours: { hours: number } | undefined;
+  at: string;
+};
+
+/**
+ * When the next check is due after one that was signed as complete: "when the meter shows
+ * 7,201 h, or on 26 May 2028, whichever comes first".
+ */
+export function nextCheckWords({ service, hours, at }: CountedFrom): string {
+  const { everyHours, everyMonths } = service ?? {};
+  const byHours =
+    everyHours && hours ? `when the meter shows ${formatHours(hours.hours + everyHours)} h` : '';
+  const byMonths = everyMonths ? `on ${formatDay(addMonths(at, everyMonths))}` : '';
+  if (!byHours && !byMonths) return 'the sheet gives no interval';
+  const both = byHours && byMonths ? ', whichever comes first' : '';
+  return `${[byHours, byMonths].filter(Boolean).join(', or ')}${both}`;
+}
