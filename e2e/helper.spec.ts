@@ -17,6 +17,10 @@ test('the helper’s view: no turn before fingers are clear, stop on both, link 
   ];
   const job = new JobPage(rockers);
   await job.toTheWayOn(server.url);
+  // From the other end it turns the other way.
+  await job.tap(/^I stand at the rear/);
+  await expect(job.heading('Bar 360° counterclockwise')).toBeVisible();
+  await job.tap(/^I stand at the front/);
   await job.tap('Someone else turns');
   await expect(board(rockers)).toHaveText('Waiting');
   await expect(job.button('Fingers clear: turn')).toBeDisabled();
@@ -50,8 +54,18 @@ test('the helper’s view: no turn before fingers are clear, stop on both, link 
   await expect(board(helper)).toHaveText('Hold', { timeout: 20_000 });
   await job.tap('Fingers clear: turn');
   await expect(board(helper)).toHaveText(/^Turn/);
-  await helper.getByRole('button', { name: 'There' }).click();
+  await helper.getByRole('button', { name: 'There', exact: true }).click();
   await expect(board(rockers)).toHaveText('There');
+
+  // At the stop the link stays: nothing rings while the valves are read, and no turn is asked.
+  await job.tap('There, all as told');
+  await expect(job.heading(/^No. \d (intake|exhaust)$/)).toBeVisible();
+  await expect(board(helper)).toHaveText('Hold');
+  await rockers.waitForTimeout(3000);
+  await expect(board(helper)).toHaveText('Hold');
+  // Whoever leaves says so: the other one waits, and is not frightened.
+  await job.tap('Leave the job; nothing is lost');
+  await expect(board(helper)).toHaveText('Waiting');
   for (const phone of phones) await phone.close();
   await server.end();
 });

@@ -150,6 +150,21 @@ test('the rest goes on paper with blanks, and a slip of the pen is asked about',
   await expect(first.getByRole('row')).toHaveCount(5);
   await expect(first).not.toContainText('No. 1 intake');
   await expect(page.getByRole('table', { name: 'Stop 2' }).getByRole('row')).toHaveCount(6);
+  await expect(first).toContainText('There: No. 1 both loose, No. 6 both firm.');
+  await expect(page.getByText(/^Bar it clockwise, seen from the front. Never/)).toBeVisible();
+
+  // One form types it all in: all of it, or nothing where a figure cannot be.
+  await job.tap('Type in what is on the paper');
+  const type = (name: string, figures: string) => page.getByLabel(name).fill(figures);
+  await type('No. 2 intake as found', '0.30 0.33');
+  await type('No. 1 exhaust as found', '0.50 0.53');
+  await type('No. 1 exhaust as left', '55 58');
+  await page.getByRole('checkbox', { name: /^No. 1 exhaust locked at 46/ }).click();
+  await job.tap('Record all of it');
+  await expect(page.getByText('Nothing is recorded yet: No. 1 exhaust')).toBeVisible();
+  await type('No. 1 exhaust as left', '0.55 0.58');
+  await job.tap('Record all of it');
+  await expect(first.getByRole('row')).toHaveCount(3);
   await job.tap('Back to the job');
-  await job.at('Stop 1 of 2');
+  await job.at('Find position');
 });

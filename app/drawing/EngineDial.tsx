@@ -6,7 +6,7 @@ type Props = {
   /** Which way it turns: the sheet's word unless another is given. */
   rotation?: Rotation | undefined;
   at: number | undefined;
-  turn?: number;
+  turn?: number | undefined;
   spans?: readonly { from: number; to: number }[];
   size: number;
 };

@@ -17,6 +17,8 @@ type Props = {
   banks: SeatedBank[];
   cells: Readonly<Record<string, MapCell>>;
   width: number;
+  /** What is at its left and its right. */
+  ends?: readonly [string, string] | undefined;
   /** Each rocker a target of its own, with the keyboard; else the cylinder's column. */
   fine?: boolean;
   onSelect?: (id: string) => void;
@@ -31,7 +33,8 @@ const NARROWEST = 40;
  * The head seen from above, as one leans over the engine: the shaft, every rocker in its
  * place from the front. It is what one taps, the progress and the record in one.
  */
-export function HeadMap({ banks, cells, width, fine = false, onSelect, live }: Props) {
+export function HeadMap(props: Props) {
+  const { banks, cells, width, ends = ALONG, fine = false, onSelect, live } = props;
   return (
     <View>
       {banks.map((bank) => (
@@ -43,18 +46,19 @@ export function HeadMap({ banks, cells, width, fine = false, onSelect, live }: P
         />
       ))}
       <View style={styles.ends}>
-        <Words as="label" color="secondInk">
-          FRONT
-        </Words>
-        <Words as="label" color="secondInk">
-          REAR
-        </Words>
+        {ends.map((end) => (
+          <Words key={end} as="label" color="secondInk">
+            {end.toUpperCase()}
+          </Words>
+        ))}
       </View>
     </View>
   );
 }
 
-type RowProps = Omit<Props, 'banks'> & {
+const ALONG = ['front', 'rear'] as const;
+
+type RowProps = Omit<Props, 'banks' | 'ends'> & {
   bank: SeatedBank;
   name?: string;
   fine: boolean;

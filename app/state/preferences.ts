@@ -1,6 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
-import { HoursColumnsSchema } from '@longbar/core';
+import { HEAD_VIEWS, HoursColumnsSchema, STANDS_AT } from '@longbar/core';
 import * as v from 'valibot';
 
 const PreferencesSchema = v.object({
@@ -15,6 +15,10 @@ const PreferencesSchema = v.object({
   thickFirst: v.optional(v.boolean(), false),
   /** Whether the next valve and what was tapped is said aloud. */
   aloud: v.optional(v.boolean(), false),
+  /** The end of the engine that one stands at; null as the sheet has it. */
+  standsAt: v.optional(v.nullable(v.picklist(STANDS_AT)), null),
+  /** How one looks at the head on the map. */
+  headView: v.optional(v.picklist(HEAD_VIEWS), 'along'),
   /** The torque adapter in hand, its lengths in mm and its angle in degrees. */
   adapter: v.optional(
     v.nullable(v.object({ wrench: v.number(), adapter: v.number(), angle: v.number() })),
@@ -33,6 +37,8 @@ const plain: Preferences = {
   worn: {},
   thickFirst: false,
   aloud: false,
+  standsAt: null,
+  headView: 'along',
   adapter: null,
   hoursColumns: {},
 };

@@ -10,6 +10,8 @@ import { Words } from './Words';
 type Props = {
   label: string;
   onPress: () => void;
+  /** A second, smaller line: what it is about. */
+  detail?: string;
   /** What it does in full, where the label is short. */
   name?: string;
   weight?: 'primary' | 'stop' | 'plain';
@@ -19,7 +21,8 @@ type Props = {
 };
 
 /** A button of the application: large, one line or two, saying what will be recorded. */
-export function Act({ label, onPress, name, weight = 'plain', icon, disabled, style }: Props) {
+export function Act(props: Props) {
+  const { label, detail, onPress, name, weight = 'plain', icon, disabled, style } = props;
   const tokens = useTokens();
   const { ground, ink, edge } = coloursOf(weight, tokens, disabled);
   return (
@@ -41,9 +44,16 @@ export function Act({ label, onPress, name, weight = 'plain', icon, disabled, st
           <Icon name={icon} color={ink} size={22} />
         </View>
       )}
-      <Words as="strong" style={[styles.label, { color: ink }]}>
-        {label}
-      </Words>
+      <View style={styles.words}>
+        <Words as="strong" style={[styles.label, { color: ink }]}>
+          {label}
+        </Words>
+        {detail !== undefined && (
+          <Words as="label" numberOfLines={2} style={{ color: ink }}>
+            {detail}
+          </Words>
+        )}
+      </View>
     </Pressable>
   );
 }
@@ -66,5 +76,6 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
   },
   icon: { marginRight: 8 },
-  label: { textAlign: 'center', flexShrink: 1 },
+  words: { flexShrink: 1 },
+  label: { textAlign: 'center' },
 });

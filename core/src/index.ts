@@ -26,6 +26,8 @@ export type { CylinderForm } from './engine/cylinderForms';
 export { compareSheets } from './engine/compareSheets';
 export type { SheetChange } from './engine/compareSheets';
 export { seatingOf } from './engine/layout';
+export { HEAD_VIEWS, headSeen, STANDS_AT, turnsSeenFrom } from './engine/asSeen';
+export type { HeadView, StandsAt } from './engine/asSeen';
 export type { SeatedBank, SeatedCylinder } from './engine/layout';
 
 export { BARRING_METHODS } from './barring/methods';
@@ -67,6 +69,8 @@ export {
   withoutWorn,
 } from './gauging/blades';
 export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
+export { actsFromPaper } from './job/instruction/actsFromPaper';
+export type { PaperLine, PaperProblem } from './job/instruction/actsFromPaper';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { nextCheckWords } from './job/words/nextCheck';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
@@ -162,7 +166,14 @@ export { phaseTimes } from './job/record/phaseTimes';
 export type { PhaseTime } from './job/record/phaseTimes';
 export { lockPairsOf } from './job/record/lockPairs';
 export type { KeptLockPair } from './job/record/lockPairs';
-export { ANSWER_WITHIN_MS, BeatSchema, heardBeat, keptSide, turningWord } from './job/link/turning';
+export {
+  ANSWER_WITHIN_MS,
+  BeatSchema,
+  heardBeat,
+  keptSide,
+  turnAsked,
+  turningWord,
+} from './job/link/turning';
 export type { Beat, LinkSide, Turn, TurningWord } from './job/link/turning';
 export { questionsAt } from './job/instruction/questions';
 export { itemNames } from './job/words/itemNames';
@@ -238,7 +249,7 @@ export type { Found } from './wire/search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
 export type { Seal } from './wire/journal';
 
-export { localDay } from './calendar';
+export { daysBetween, localDay } from './calendar';
 export { issuesOf } from './issue';
 export type { Issue } from './issue';
 export {

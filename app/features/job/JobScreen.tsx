@@ -13,10 +13,12 @@ import { crankAngle, jobCells } from './engine/jobCells';
 import { JobHeader } from './frame/JobHeader';
 import { JobLog } from './frame/JobLog';
 import { JobMap } from './engine/JobMap';
+import { TurnerProvider } from './helper/Turner';
 import { JobOverview } from './engine/JobOverview';
 import { KeysHelp } from './frame/KeysHelp';
 import { StepBody } from './StepBody';
 import type { WorkingJob } from './model/useJob';
+import { useAwake } from './model/useAwake';
 import { useJob } from './model/useJob';
 import { useInstructionAloud } from './reading/speech';
 
@@ -26,6 +28,7 @@ export function JobScreen({ id }: { id: string }) {
   const tokens = useTokens();
   const router = useRouter();
   useEffect(() => holdVersion(), []);
+  useAwake(job !== undefined && !job.state.signed);
   if (!job) {
     return (
       <Stack style={{ padding: space.large, backgroundColor: tokens.ground, flex: 1 }}>
@@ -39,7 +42,9 @@ export function JobScreen({ id }: { id: string }) {
   }
   return (
     <View style={styles.screen} aria-busy={busy}>
-      <OpenJob job={job} />
+      <TurnerProvider job={job}>
+        <OpenJob job={job} />
+      </TurnerProvider>
     </View>
   );
 }

@@ -1,14 +1,24 @@
 import type { EngineSheet, Measure, Spec } from '@longbar/core';
-import { formatDay, formatFigure, formatInInches, formatSetting, measureOf } from '@longbar/core';
+import {
+  daysBetween,
+  formatDay,
+  formatFigure,
+  formatInInches,
+  formatSetting,
+  formatTorque,
+  localDay,
+  measureOf,
+} from '@longbar/core';
 import { View } from 'react-native';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 
 /** The figures of the sheet, and where they are from. */
 export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
-  const { source, firing, rotation, temperature, service } = sheet;
+  const { source, firing, layout, rotation, temperature, service } = sheet;
   const lines = [
     `Firing order ${firing.order.join('-')}${firing.gaps ? `, gaps ${firing.gaps.join('-')}°` : ''}.`,
+    layout?.numberedFrom && `No. 1 is at the ${layout.numberedFrom}.`,
     rotation
       ? `Turns ${rotation.sense}, seen from the ${rotation.seenFrom}; ${rotation.reversible ? 'may be turned back' : 'never backwards'}.`
       : 'The sheet does not say which way it turns.',
@@ -25,6 +35,7 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
           <Words as="strong">
             {entry.kind}:{' '}
             {entry.spec ? settingWords(entry.spec, measureOf(entry)) : 'no setting given'}
+            {entry.locknut?.torque && `, nut ${formatTorque(entry.locknut.torque)}`}
           </Words>
         </View>
       ))}
@@ -42,12 +53,23 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
           ]
             .filter(Boolean)
             .join(', ')}
-          {source.checked ? `, last checked ${formatDay(source.checked)}` : ''}. The maker’s current
-          manual stands.
+          {source.checked &&
+            `, last checked ${formatDay(source.checked)}, ${ageOf(source.checked)}`}
+          . The maker’s current manual stands.
         </Words>
       )}
     </Stack>
   );
+}
+
+const ages = new Intl.RelativeTimeFormat('en', { numeric: 'always' });
+
+/** How long ago a day was, in months, or in years from two on. */
+function ageOf(day: string): string {
+  const months = Math.round(daysBetween(day, localDay(new Date())) / 30.44);
+  return months < 24
+    ? ages.format(-months, 'month')
+    : ages.format(-Math.floor(months / 12), 'year');
 }
 
 function settingWords({ low, target, high }: Spec, measure: Measure): string {

@@ -28,7 +28,11 @@ export function YardScreen() {
     () => [...(machines.data ?? [])].sort((a, b) => comparePressing(a.due, b.due, today)),
     [machines.data, today],
   );
-  const open = useMemo(() => openJobs(kept, machines.data ?? []), [kept, machines.data]);
+  const standsAt = useAppSelector((state) => state.preferences.standsAt);
+  const open = useMemo(
+    () => openJobs(kept, machines.data ?? [], standsAt),
+    [kept, machines.data, standsAt],
+  );
   return (
     <Frame title="Yard" aside={shop.data?.name}>
       {open.map((job) => (

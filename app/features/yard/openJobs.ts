@@ -1,4 +1,4 @@
-import type { MachineLine } from '@longbar/core';
+import type { MachineLine, StandsAt } from '@longbar/core';
 import { adjustersOf } from '@longbar/core';
 import type { KeptJob } from '../../state/jobs';
 import { openJob } from '../../state/jobs';
@@ -20,8 +20,9 @@ export type OpenJobLine = {
 export function openJobs(
   kept: Record<string, KeptJob>,
   machines: readonly MachineLine[],
+  standsAt: StandsAt | null,
 ): OpenJobLine[] {
-  const own = Object.values(kept).flatMap(fromPhone);
+  const own = Object.values(kept).flatMap((job) => fromPhone(job, standsAt));
   const others = machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
     if (!open || kept[open.id]) return [];
     const { step, set } = open.summary;
@@ -41,7 +42,7 @@ export function openJobs(
   return [...own, ...others];
 }
 
-function fromPhone(job: KeptJob): OpenJobLine[] {
+function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
   if (openJob(job).state.signed) return [];
   const {
     context,
@@ -50,7 +51,7 @@ function fromPhone(job: KeptJob): OpenJobLine[] {
     steps,
     present: place,
     says,
-  } = workingJob(job, new Date().toISOString());
+  } = workingJob(job, new Date().toISOString(), standsAt);
   const step = steps[place];
   const all = adjustersOf(setting.sheet).length;
   const done = Object.values(state.adjusters).filter(({ painted }) => painted).length;

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PaperScreen } from '../../../features/record/PaperScreen';
+import { PaperScreen } from '../../../features/paper/PaperScreen';
 
 export default function Paper() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,8 @@
-import { seatingOf } from '@longbar/core';
+import { headSeen, seatingOf } from '@longbar/core';
 import { useMemo } from 'react';
 import type { MapCell } from '../../../drawing/mapCell';
 import { HeadMap } from '../../../drawing/HeadMap';
+import { useAppSelector } from '../../../state/store';
 import type { WorkingJob } from '../model/useJob';
 
 type Props = {
@@ -12,9 +13,12 @@ type Props = {
   onSelect?: (id: string) => void;
 };
 
-/** The head of this job's engine. */
+const AS_IT_FIRES = ['fires first', 'fires last'] as const;
+
+/** The head of this job's engine, as the one who works at it looks at it. */
 export function JobMap({ job, ...map }: Props) {
   const { sheet } = job.setting;
-  const banks = useMemo(() => seatingOf(sheet), [sheet]);
-  return <HeadMap banks={banks} {...map} />;
+  const view = useAppSelector((state) => state.preferences.headView);
+  const { banks, ends } = useMemo(() => headSeen(sheet, seatingOf(sheet), view), [sheet, view]);
+  return <HeadMap banks={banks} ends={ends ?? AS_IT_FIRES} {...map} />;
 }

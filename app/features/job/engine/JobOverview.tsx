@@ -49,7 +49,7 @@ export function JobOverview({ job, cells, stop, width, onSelect }: Props) {
           </Words>
         </View>
         <View style={styles.dial}>
-          <EngineDial sheet={sheet} at={at} size={DIAL} />
+          <EngineDial sheet={sheet} rotation={job.rotation} at={at} size={DIAL} />
           <Words as="note" style={styles.centred}>
             {at === undefined ? 'Position not found yet' : `Crank at ${Math.round(at)}°`}
           </Words>

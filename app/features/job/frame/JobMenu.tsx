@@ -9,6 +9,7 @@ import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
+import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
 import { METHOD_TITLES } from '../../shared/methodWords';
 import type { WorkingJob } from '../model/useJob';
@@ -24,6 +25,10 @@ export function JobMenu({ job, onDone }: Props) {
   return (
     <ScrollView style={styles.menu} contentContainerStyle={styles.content}>
       <HandOver {...{ job, onDone }} />
+      <Act
+        label="The sheet: order, limits, source"
+        onPress={() => router.push(`/jobs/${id}/sheet`)}
+      />
       <Act
         label="Helper’s view: you turn, under the machine"
         icon="hand"
@@ -53,6 +58,7 @@ export function JobMenu({ job, onDone }: Props) {
           />
         </Stack>
       )}
+      <MapChoice />
     </ScrollView>
   );
 }

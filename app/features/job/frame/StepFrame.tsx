@@ -20,11 +20,8 @@ type Props = {
 /** A step: what it says, and low under the thumb what it records, with one tap to undo. */
 export function StepFrame({ job, children, act, primary, after }: Props) {
   const tokens = useTokens();
-  const last = lastTapped(job.state);
-  const undoable =
-    last && !job.state.signed
-      ? describeEvent(last, itemNames(job.setting.sheet, job.state))
-      : undefined;
+  const last = lastTapped(job.state, job.by);
+  const undoable = last && describeEvent(last, itemNames(job.setting.sheet, job.state));
   return (
     <View style={[styles.frame, { backgroundColor: tokens.sheet }]}>
       <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
@@ -35,8 +32,10 @@ export function StepFrame({ job, children, act, primary, after }: Props) {
         {undoable && (
           <Act
             label="Undo"
+            detail={[undoable.what, undoable.detail].filter(Boolean).join(' ')}
             name={`Undo: ${undoable.what} ${undoable.detail}`}
             icon="undo"
+            style={styles.undo}
             onPress={job.undo}
           />
         )}
@@ -65,4 +64,5 @@ const styles = StyleSheet.create({
     alignItems: 'flex-end',
   },
   primary: { flex: 1, gap: space.small },
+  undo: { width: 148, minHeight: 56, paddingHorizontal: 10 },
 });

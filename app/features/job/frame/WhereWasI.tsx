@@ -1,8 +1,9 @@
-import { formatInstant } from '@longbar/core';
+import { describeEvent, formatInstant, itemNames } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Words } from '../../../theme/Words';
+import { lastDone } from '../model/lastTapped';
 import type { WorkingJob } from '../model/useJob';
 import { StepFrame } from './StepFrame';
 
@@ -12,6 +13,8 @@ type Props = { job: WorkingJob; after?: ReactNode };
 export function WhereWasI({ job, after }: Props) {
   const { state } = job;
   const { target, doubted } = state.crank;
+  const done = lastDone(state);
+  const last = done && describeEvent(done, itemNames(job.setting.sheet, state));
   const seen = state.standing.findLast(({ type }) => type === 'crank.observed');
   return (
     <StepFrame
@@ -29,7 +32,12 @@ export function WhereWasI({ job, after }: Props) {
           : `The crank was last barred to ${Math.round(target)}°.`}
         {seen ? ` Last looked at on ${formatInstant(seen.at)}.` : ''}
       </Words>
-      <Words>Everything read and set is kept.</Words>
+      {last && (
+        <Words>
+          Last done: {[last.what, last.detail].filter(Boolean).join(' ')}. Everything read and set
+          is kept.
+        </Words>
+      )}
       <Caution>
         Isolations still on and locked? Anyone may have turned it since. Where that is not certain,
         find its position anew.

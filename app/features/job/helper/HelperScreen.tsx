@@ -1,6 +1,8 @@
+import { turnsSeenFrom } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useAppSelector } from '../../../state/store';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
@@ -10,6 +12,7 @@ import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../theme/Words';
 import type { WorkingJob } from '../model/useJob';
 import { useJob } from '../model/useJob';
+import { StandsAtOther } from '../position/StandsAtOther';
 import { LinkBoard, way } from './LinkBoard';
 import { useLink } from './useLink';
 
@@ -47,7 +50,10 @@ function Agree({ job, onAgreed }: { job: WorkingJob; onAgreed: () => void }) {
 }
 
 function Turning({ job }: { job: WorkingJob }) {
-  const { word, turn, say } = useLink(job.setting.head.id, 'helper', null);
+  const { word, turn: told, say } = useLink(job.setting.head.id, 'helper', null);
+  const standsAt = useAppSelector((state) => state.preferences.standsAt);
+  // The one who turns may stand at the other end: there the sense is the other.
+  const turn = told && turnsSeenFrom(told, standsAt);
   const { sheet } = job.setting;
   return (
     <>
@@ -61,9 +67,16 @@ function Turning({ job }: { job: WorkingJob }) {
       )}
       {turn && (
         <View style={styles.dial}>
-          <EngineDial sheet={sheet} at={turn.from} turn={turn.degrees} size={220} />
+          <EngineDial
+            sheet={sheet}
+            rotation={turn}
+            at={turn.from ?? undefined}
+            turn={turn.degrees ?? undefined}
+            size={220}
+          />
           <Words as="heading">{way(turn)}</Words>
           <Words color="secondInk">seen from the {turn.seenFrom}</Words>
+          <StandsAtOther rotation={turn} />
         </View>
       )}
       <Row style={styles.acts}>

@@ -38,6 +38,7 @@ function boardWords(word: TurningWord, turn: Turn | null, role: Props['role']): 
     case 'lost':
       return ['Link lost: stop, shout', 'Nothing is turned before you have spoken to each other.'];
     case 'hold':
+      if (!turn) return ['Hold', helper ? 'Nothing is turned now.' : 'The helper waits.'];
       return ['Hold', helper ? 'Not before fingers are clear.' : 'The helper waits for your word.'];
     case 'turn':
       return [`Turn ${way(turn)}`, helper ? 'Slowly. Stop at any shout.' : 'Fingers off. Watch.'];
@@ -51,6 +52,7 @@ function boardWords(word: TurningWord, turn: Turn | null, role: Props['role']): 
 /** How far, which way, to which mark. */
 export function way(turn: Turn | null): string {
   if (!turn) return '';
+  if (turn.degrees === null) return `${turn.sense} to whichever mark comes first`;
   const mark = turn.mark === undefined ? '' : ` to mark ${turn.mark}`;
   return `${Math.round(turn.degrees)}° ${turn.sense}${mark}`;
 }

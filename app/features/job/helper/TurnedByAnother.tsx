@@ -1,42 +1,26 @@
-import type { Turn } from '@longbar/core';
-import { useState } from 'react';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import { LinkBoard } from './LinkBoard';
-import { useLink } from './useLink';
-
-type Props = {
-  job: string;
-  planned: Omit<Turn, 'id'>;
-  /** Who turns: everyone who helped to bar says clear before the start. */
-  helper: string;
-  onHelper: (name: string) => void;
-};
+import { useTurner } from './Turner';
 
 /** At the rockers, while somebody else turns: the word for each turn is given here. */
-export function TurnedByAnother({ helper, onHelper, ...side }: Props) {
-  const [open, setOpen] = useState(false);
-  if (!open) return <Act label="Someone else turns" onPress={() => setOpen(true)} />;
+export function TurnedByAnother() {
+  const { name, setName } = useTurner();
+  if (name === undefined) return <Act label="Someone else turns" onPress={() => setName('')} />;
   return (
     <Stack>
-      <Field label="Who turns" value={helper} onChange={onHelper} />
-      <Side {...side} />
-      <Act
-        label="I turn it myself"
-        onPress={() => {
-          onHelper('');
-          setOpen(false);
-        }}
-      />
+      <Field label="Who turns" value={name} onChange={setName} />
+      <Side />
+      <Act label="I turn it myself" onPress={() => setName(undefined)} />
     </Stack>
   );
 }
 
-function Side({ job, planned }: Pick<Props, 'job' | 'planned'>) {
-  const { word, turn, say, clear } = useLink(job, 'rockers', planned);
+function Side() {
+  const { word, turn, say, clear } = useTurner().link;
   const turning = word === 'turn';
   return (
     <Stack>

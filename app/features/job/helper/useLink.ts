@@ -19,17 +19,21 @@ export type Link = {
   clear: (turn: Turn) => void;
 };
 
-type Side = LinkSide & { sent: Map<number, number> };
+/** The turn that is asked, and what it follows: after another act it is another turn. */
+export type Planned = { turn: Omit<Turn, 'id'> | null; after: string | null };
 
-/** One side of the link between the one at the rockers and the one who turns. */
-export function useLink(job: string, role: Beat['role'], planned: Omit<Turn, 'id'> | null): Link {
+type Side = LinkSide & { sent: Map<number, number> };
+type Shown = Pick<Link, 'word' | 'turn'>;
+
+/**
+ * One side of the link between the one at the rockers and the one who turns; silent while it is
+ * not `on`. A side that goes off says so: the other one waits, and is not frightened.
+ */
+export function useLink(job: string, role: Beat['role'], planned: Planned | null, on = true): Link {
   const sync = useSync();
   const side = useRef<Side>(null);
   side.current ??= { own: firstBeat(role), other: undefined, sent: new Map() };
-  const [shown, setShown] = useState<{ word: TurningWord; turn: Turn | null }>({
-    word: 'waiting',
-    turn: null,
-  });
+  const [shown, setShown] = useState<Shown>({ word: 'waiting', turn: null });
   const refresh = useCallback(() => {
     const now = keptSide(side.current as Side, performance.now());
     side.current = now;
@@ -39,43 +43,35 @@ export function useLink(job: string, role: Beat['role'], planned: Omit<Turn, 'id
       before.word === word && before.turn?.id === turn?.id ? before : { word, turn },
     );
   }, [role]);
-  const send = useCallback(() => {
-    const now = side.current as Side;
-    const beat = now.own.beat + 1;
-    now.own = { ...now.own, beat, heard: now.other?.beat ?? 0 };
-    now.sent.set(beat, performance.now());
-    now.sent.delete(beat - REMEMBERED);
-    sync.beat(job, now.own);
-  }, [sync, job]);
+  const change = useCallback(
+    (next: Partial<Beat>) => {
+      side.current = sentOn(side.current as Side, next);
+      sync.beat(job, side.current.own);
+      refresh();
+    },
+    [sync, job, refresh],
+  );
   useEffect(() => {
+    if (!on) return;
+    side.current = { own: firstBeat(role), other: undefined, sent: new Map() };
     const stop = sync.follow(job, (beat) => {
       const before = side.current as Side;
       side.current = heardBeat(before, beat, performance.now());
       if (side.current !== before) refresh();
     });
-    const timer = setInterval(() => {
-      send();
-      refresh();
-    }, BEAT);
+    const timer = setInterval(() => change({}), BEAT);
     return () => {
+      sync.beat(job, sentOn(side.current as Side, { turn: null, leaves: true }).own);
       stop();
       clearInterval(timer);
     };
-  }, [sync, job, role, refresh, send]);
+  }, [sync, job, role, on, refresh, change]);
   const key = JSON.stringify(planned);
   useEffect(() => {
-    if (role !== 'rockers') return;
-    const now = side.current as Side;
-    const next = JSON.parse(key) as Omit<Turn, 'id'> | null;
-    now.own = { ...now.own, clearFor: null, turn: next && { ...next, id: uuid() } };
-    refresh();
-  }, [key, role, refresh]);
-  const change = (next: Partial<Beat>) => {
-    const now = side.current as Side;
-    now.own = { ...now.own, ...next };
-    send();
-    refresh();
-  };
+    if (role !== 'rockers' || !on) return;
+    const { turn } = (JSON.parse(key) ?? { turn: null }) as Planned;
+    change({ clearFor: null, said: null, turn: turn && { ...turn, id: uuid() } });
+  }, [key, role, on, change]);
   return {
     ...shown,
     say: (word) => shown.turn && change({ said: { turn: shown.turn.id, word } }),
@@ -85,6 +81,14 @@ export function useLink(job: string, role: Beat['role'], planned: Omit<Turn, 'id
       change({ turn: fresh, clearFor: fresh.id, said: null });
     },
   };
+}
+
+/** The side with its next beat, told what it has heard. */
+function sentOn({ own, other, sent }: Side, next: Partial<Beat>): Side {
+  const beat = own.beat + 1;
+  const times = new Map(sent).set(beat, performance.now());
+  times.delete(beat - REMEMBERED);
+  return { own: { ...own, ...next, beat, heard: other?.beat ?? 0 }, other, sent: times };
 }
 
 function firstBeat(role: Beat['role']): Beat {

@@ -7,6 +7,7 @@ import type {
   JobSetting,
   JobState,
   Refused,
+  Rotation,
   SaidInstruction,
   Step,
 } from '@longbar/core';
@@ -27,6 +28,8 @@ export type WorkingJob = {
   plan: BarringPlan | Refused;
   /** Where the crank is believed to stand. */
   crank: CrankOfJob;
+  /** Which way it turns, seen from where one stands; unknown where nobody said. */
+  rotation: Rotation | undefined;
   /** The one thing to do next; none once the job is signed. */
   instruction: Instruction | undefined;
   /** The same in words. */
@@ -39,7 +42,7 @@ export type WorkingJob = {
   by: string;
   /** Keeps acts on the phone; the screen answers when they are on its disk. */
   act: (...acts: JobAct[]) => void;
-  /** Takes the last act back. */
+  /** Takes this person's last act back. */
   undo: () => void;
 };
 
@@ -61,6 +64,7 @@ export function useJob(id: string): LoadedJob {
   const latest = useAppSelector((state) => state.jobs.byId[id]);
   const kept = useAfterPaint(latest);
   const name = useAppSelector((state) => state.preferences.name);
+  const standsAt = useAppSelector((state) => state.preferences.standsAt);
   const [problem, setProblem] = useState<string>();
   const now = useClock(TICK);
   const known = kept !== undefined;
@@ -85,27 +89,33 @@ export function useJob(id: string): LoadedJob {
   const job = useMemo(() => {
     if (!kept) return undefined;
     const { state } = openJob(kept);
-    const last = lastTapped(state);
+    const last = lastTapped(state, by);
     return {
-      ...workingJob(kept, now),
+      ...workingJob(kept, now, standsAt),
       by,
       act,
       undo: () => {
-        if (last && !state.signed) act({ type: 'event.undone', target: last.id });
+        if (last) act({ type: 'event.undone', target: last.id });
       },
     };
-  }, [kept, now, act, by]);
+  }, [kept, now, act, by, standsAt]);
   usePauses(job, now);
   const busy = latest !== kept;
   return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };
 }
 
-/** The present instant, read again every so many ms. */
+/** The present instant, read again every so many ms, and at once when the phone wakes. */
 export function useClock(every: number): string {
   const [now, setNow] = useState(() => new Date().toISOString());
   useEffect(() => {
-    const timer = setInterval(() => setNow(new Date().toISOString()), every);
-    return () => clearInterval(timer);
+    const read = () => setNow(new Date().toISOString());
+    const timer = setInterval(read, every);
+    // A phone that sleeps keeps no timers: what it missed is told when it is looked at again.
+    document.addEventListener('visibilitychange', read);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', read);
+    };
   }, [every]);
   return now;
 }

@@ -7,7 +7,6 @@ import {
   ratchetClicks,
   toolTurns,
 } from '@longbar/core';
-import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../theme/Act';
@@ -18,8 +17,10 @@ import { crankAngle, jobCells } from '../engine/jobCells';
 import { JobMap } from '../engine/JobMap';
 import { StepFrame } from '../frame/StepFrame';
 import { TurnedByAnother } from '../helper/TurnedByAnother';
+import { helperOf, useTurner } from '../helper/Turner';
 import type { StepProps } from '../model/stepProps';
 import { asTold } from './FeelThere';
+import { StandsAtOther } from './StandsAtOther';
 import { WentPast } from './WentPast';
 
 type Props = Pick<StepProps, 'job' | 'wide' | 'after'> & { instruction: InstructionTo<'bar'> };
@@ -27,7 +28,7 @@ type Props = Pick<StepProps, 'job' | 'wide' | 'after'> & { instruction: Instruct
 /** On the way to a stop: how far, which way, what is seen there, and what the rockers must do. */
 export function BarTo({ job, wide, after, instruction }: Props) {
   const { width } = useWindowDimensions();
-  const [helper, setHelper] = useState('');
+  const turner = useTurner();
   const { sheet } = job.setting;
   const { turned, least = 0, most = 0, to, feel, sight, rotation, reversible } = instruction;
   const turn = Math.round(turned.degrees ?? 0);
@@ -38,7 +39,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
     how: 'barred',
     ...turned,
     ...(to !== undefined && { to }),
-    ...(helper.trim() && { helper: helper.trim() }),
+    ...helperOf(turner),
   };
   const seen: JobAct[] =
     sight && sight !== 'any-mark' ? [{ type: 'crank.observed', observation: sight }] : [];
@@ -94,19 +95,8 @@ export function BarTo({ job, wide, after, instruction }: Props) {
         <Act label="There, but one is otherwise" onPress={() => job.act(bar, ...seen)} />
       )}
       <WentPast job={job} planned={turn} />
-      {rotation && (
-        <TurnedByAnother
-          job={job.setting.head.id}
-          helper={helper}
-          onHelper={setHelper}
-          planned={{
-            degrees: turn,
-            ...rotation,
-            from: from ?? 0,
-            ...(sight && typeof sight === 'object' && 'mark' in sight && { mark: sight.mark }),
-          }}
-        />
-      )}
+      {rotation && <StandsAtOther rotation={rotation} />}
+      {rotation && <TurnedByAnother />}
       <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       {!wide && (
         <JobMap job={job} cells={jobCells(job, { at: to })} width={width - 2 * space.large} />

@@ -1,5 +1,5 @@
-import type { Instruction, Observation } from '@longbar/core';
-import { describeSeen, isRefused, readId, rotationOf } from '@longbar/core';
+import type { Instruction, JobAct, Observation } from '@longbar/core';
+import { describeSeen, isRefused, readId } from '@longbar/core';
 import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Row } from '../../../theme/Panel';
@@ -9,6 +9,9 @@ import { onward } from '../../find/findWords';
 import { Locate } from '../../find/Locate';
 import { AssumedLobes } from '../../shared/AssumedLobes';
 import { StepFrame } from '../frame/StepFrame';
+import { TurnedByAnother } from '../helper/TurnedByAnother';
+import type { Turner } from '../helper/Turner';
+import { helperOf, useTurner } from '../helper/Turner';
 import type { WorkingJob } from '../model/useJob';
 import type { StepProps } from '../model/stepProps';
 import { AtTheCrank } from './AtTheCrank';
@@ -21,6 +24,7 @@ import { BackedOff } from './BackedOff';
 export function FindStep(props: StepProps) {
   const { job, after } = props;
   const { width } = useWindowDimensions();
+  const turner = useTurner();
   const { instruction } = job;
   if (instruction?.step === 'find' && instruction.do === 'answer') {
     return <AtTheCrank {...props} instruction={instruction} />;
@@ -33,13 +37,19 @@ export function FindStep(props: StepProps) {
       <Words as="title">Where does it stand?</Words>
       <Locate
         {...{ sheet, observations, belief }}
-        rotation={rotationOf(sheet, job.state)}
+        rotation={job.rotation}
         asked={askedCylinders(instruction)}
         width={Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large}
-        onObserve={(observation, back) =>
-          job.act({ type: 'crank.observed', observation, ...(back && { back }) })
-        }
+        onObserve={(observation, back) => {
+          const turned = 'mark' in observation && !back && turner.link.word === 'there';
+          job.act(...(turned ? [turnedBy(turner)] : []), {
+            type: 'crank.observed',
+            observation,
+            ...(back && { back }),
+          });
+        }}
       />
+      {instruction?.do === 'bar' && instruction.rotation && <TurnedByAnother />}
       <AssumedLobes sheet={sheet} />
       <BackedOff job={job} />
       {job.state.crank.history.length > 0 && (
@@ -50,6 +60,11 @@ export function FindStep(props: StepProps) {
       )}
     </StepFrame>
   );
+}
+
+/** The turn to the first mark by another: nobody knows how far, and who turned says clear too. */
+function turnedBy(turner: Turner): JobAct {
+  return { type: 'crank.turned', degrees: null, how: 'barred', ...helperOf(turner) };
 }
 
 /** What was seen and felt since the crank was last turned. */
@@ -68,10 +83,9 @@ function askedCylinders(instruction: Instruction | undefined): number[] {
 
 /** What to do next, where the thumb is. */
 function Next({ job }: Pick<StepProps, 'job'>) {
-  const { instruction, crank, plan, setting, state } = job;
+  const { instruction, crank, plan, setting } = job;
   if (crank.belief.told && !isRefused(plan)) {
-    const rotation = rotationOf(setting.sheet, state);
-    return <Words as="strong">{onward(setting.sheet, plan, crank.belief, rotation)}</Words>;
+    return <Words as="strong">{onward(setting.sheet, plan, crank.belief, job.rotation)}</Words>;
   }
   if (instruction?.do === 'look' || instruction?.do === 'feel') {
     return (

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { uuid } from '../../../test-support/journal';
 import type { Beat, LinkSide } from '../..';
-import { ANSWER_WITHIN_MS, heardBeat, keptSide, turningWord } from '../..';
+import { ANSWER_WITHIN_MS, heardBeat, keptSide, turnAsked, turningWord } from '../..';
 
 const turn = {
   id: uuid(1),
@@ -42,6 +42,33 @@ describe('the link to the one who turns', () => {
     expect(turningWord({ ...helper({}), other: undefined }, NOW)).toBe('waiting');
   });
 
+  it('is not lost where a side left, or is silent while no turn is in hand', () => {
+    const age = ANSWER_WITHIN_MS + 1;
+    expect(turningWord(helper({ turn: null }, {}, age), NOW)).toBe('waiting');
+    expect(turningWord(helper({ clearFor: turn.id, leaves: true }, {}, age), NOW)).toBe('waiting');
+    expect(turningWord(helper({}, {}, age), NOW)).toBe('lost');
+  });
+
+  it('tells the turn that is asked, the first one to whichever mark as well', () => {
+    const bar = {
+      step: 'stop' as const,
+      missing: [],
+      do: 'bar' as const,
+      sight: { mark: 'I', state: 'at' as const },
+      turned: { degrees: 359.6 },
+      feel: { loose: [], firm: [] },
+      rotation: { sense: 'clockwise' as const, seenFrom: 'front' },
+      reversible: true,
+      why: 'stop' as const,
+    };
+    const { id, ...asked } = { ...turn, degrees: 360, mark: 'I' };
+    expect(id).toBe(uuid(1));
+    expect(turnAsked(bar, 0)).toEqual(asked);
+    const first = { ...bar, sight: 'any-mark' as const, turned: { degrees: null } };
+    expect(turnAsked(first, undefined)).toMatchObject({ degrees: null, from: null });
+    expect(turnAsked({ step: 'round', missing: [], do: 'round' }, 0)).toBeNull();
+  });
+
   it('stops both at the word of either, and stop stands above there', () => {
     const said = (word: 'stop' | 'there') => ({ said: { turn: turn.id, word } });
     expect(turningWord(helper({ clearFor: turn.id }, said('stop')), NOW)).toBe('stop');
@@ -61,6 +88,8 @@ describe('the link to the one who turns', () => {
     expect(keptSide(rockers(500), NOW).own.clearFor).toBe(turn.id);
     const lost = keptSide(rockers(ANSWER_WITHIN_MS + 1), NOW);
     expect(lost.own.clearFor).toBeNull();
+    const left = { ...rockers(500), other: beat('helper', { leaves: true }) };
+    expect(keptSide(left, NOW).own.clearFor).toBeNull();
     // The link is back: the turn is not.
     expect(turningWord({ ...lost, sent: new Map([[4, NOW]]) }, NOW)).toBe('hold');
   });

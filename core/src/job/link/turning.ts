@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { Instruction } from '../instruction/instruction';
 import { UuidSchema } from '../journal/fields';
 
 /**
@@ -10,13 +11,13 @@ export const ANSWER_WITHIN_MS = 2000;
 
 const count = v.pipe(v.number(), v.integer(), v.minValue(0));
 
-/** One turn of the crank: how far, which way, to which mark. */
+/** One turn of the crank: how far (null where nobody knows yet), which way, to which mark. */
 const turn = v.object({
   id: UuidSchema,
-  degrees: v.number(),
+  degrees: v.nullable(v.number()),
   sense: v.picklist(['clockwise', 'counterclockwise']),
   seenFrom: v.string(),
-  from: v.number(),
+  from: v.nullable(v.number()),
   mark: v.optional(v.string()),
 });
 export type Turn = v.InferOutput<typeof turn>;
@@ -35,6 +36,8 @@ export const BeatSchema = v.object(
     clearFor: v.nullable(UuidSchema),
     /** What this side has said of a turn: stop, or there. */
     said: v.nullable(v.object({ turn: UuidSchema, word: v.picklist(['stop', 'there']) })),
+    /** The last beat of this side: it left the link, and is not lost. */
+    leaves: v.optional(v.boolean()),
   },
   'A beat has device, role, beat, heard, turn, clearFor and said.',
 );
@@ -53,14 +56,18 @@ export type TurningWord = 'waiting' | 'lost' | 'hold' | 'turn' | 'stop' | 'there
 
 /**
  * What a side shows at `now`, ms. 'turn' is shown only while the link answers, for the very
- * turn that fingers were said to be clear for, and while nobody has said a word against it.
+ * turn that fingers were said to be clear for, and while nobody has said a word against it. A
+ * side that left, or that is silent while no turn is in hand, is waited for: 'lost' is rung only
+ * where somebody may be turning.
  */
 export function turningWord({ own, other, sent }: LinkSide, now: number): TurningWord {
   if (!other) return 'waiting';
-  const answered = sent.get(other.heard);
-  if (answered === undefined || now - answered > ANSWER_WITHIN_MS) return 'lost';
+  if (other.leaves) return 'waiting';
   const rockers = own.role === 'rockers' ? own : other;
   const { turn, clearFor } = rockers;
+  const answered = sent.get(other.heard);
+  const silent = answered === undefined || now - answered > ANSWER_WITHIN_MS;
+  if (silent) return turn ? 'lost' : 'waiting';
   if (!turn) return 'hold';
   const words = [own.said, other.said].flatMap((said) =>
     said?.turn === turn.id ? [said.word] : [],
@@ -79,12 +86,37 @@ export function heardBeat<S extends LinkSide>(side: S, beat: Beat, now: number):
   const { other } = side;
   const same = other?.device === beat.device;
   if (same && beat.beat <= other.beat) return side;
-  if (other && !same && turningWord(side, now) !== 'lost') return side;
+  if (other && !same && !isGone(side, now)) return side;
   return { ...side, other: beat };
 }
 
-/** A link that was lost takes the clear with it: the next turn is asked for anew. */
+/** Whether nobody answers on the other side. */
+function isGone(side: LinkSide, now: number): boolean {
+  return ['lost', 'waiting'].includes(turningWord(side, now));
+}
+
+/** A link that was lost or left takes the clear with it: the next turn is asked for anew. */
 export function keptSide<S extends LinkSide>(side: S, now: number): S {
-  if (side.own.clearFor === null || turningWord(side, now) !== 'lost') return side;
+  if (side.own.clearFor === null || !isGone(side, now)) return side;
   return { ...side, own: { ...side.own, clearFor: null } };
+}
+
+/**
+ * The turn that an instruction asks for, as the one who turns is told it; null where none is
+ * asked or nobody has said which way the engine turns. `from` is where the crank stands.
+ */
+export function turnAsked(
+  instruction: Instruction | undefined,
+  from: number | undefined,
+): Omit<Turn, 'id'> | null {
+  if (instruction?.do !== 'bar' || !instruction.rotation) return null;
+  const { turned, rotation, sight } = instruction;
+  const mark = sight && typeof sight === 'object' && 'mark' in sight ? sight.mark : undefined;
+  return {
+    degrees: turned.degrees === null ? null : Math.round(turned.degrees),
+    sense: rotation.sense,
+    seenFrom: rotation.seenFrom,
+    from: from ?? null,
+    ...(mark !== undefined && { mark }),
+  };
 }

@@ -1,0 +1,17 @@
+import type { Rotation } from '@longbar/core';
+import { useDispatch } from 'react-redux';
+import { preferencesChanged } from '../../../state/preferences';
+import { Act } from '../../../theme/Act';
+
+/** Says that one stands at the other end, from which the engine turns the other way. */
+export function StandsAtOther({ rotation }: { rotation: Rotation }) {
+  const dispatch = useDispatch();
+  const other = rotation.seenFrom === 'front' ? 'rear' : 'front';
+  return (
+    <Act
+      label={`I stand at the ${other}`}
+      name={`I stand at the ${other}: tell it as seen from there`}
+      onPress={() => dispatch(preferencesChanged({ standsAt: other }))}
+    />
+  );
+}

@@ -1,0 +1,119 @@
+import type { PaperLine, PaperProblem } from '@longbar/core';
+import { actsFromPaper, adjusterName, entryOf, formatTorque } from '@longbar/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Act } from '../../theme/Act';
+import { Choice } from '../../theme/Choice';
+import { Field } from '../../theme/Field';
+import { Row, Stack } from '../../theme/Panel';
+import { space } from '../../theme/tokens';
+import { Words } from '../../theme/Words';
+import type { WorkingJob } from '../job/model/useJob';
+import { useBladeSet } from '../job/reading/useBladeSet';
+import type { OpenStop } from './PaperStop';
+import { limitsOf, stopTitle } from './PaperStop';
+
+type Props = { job: WorkingJob; stops: readonly OpenStop[]; onDone: () => void };
+
+/** Types in all that is on the paper, in one form: all of it is recorded, or nothing. */
+export function FromPaper({ job, stops, onDone }: Props) {
+  const set = useBladeSet(job.context.shop.bladeSets);
+  const [lines, setLines] = useState<Readonly<Record<string, PaperLine>>>({});
+  const [problems, setProblems] = useState<PaperProblem[]>([]);
+  const lineOf = (id: string): PaperLine =>
+    lines[id] ?? { id, found: '', left: '', toTorque: false };
+  const change = (line: PaperLine) => {
+    setLines({ ...lines, [line.id]: line });
+    setProblems(problems.filter(({ id }) => id !== line.id));
+  };
+  const record = () => {
+    if (!set) return;
+    const ids = stops.flatMap((stop) => stop.ids);
+    const answer = actsFromPaper(job.setting, job.state, set, ids.map(lineOf));
+    if ('problems' in answer) return setProblems(answer.problems);
+    if (answer.acts.length > 0) job.act(...answer.acts);
+    onDone();
+  };
+  return (
+    <Stack gap={space.medium}>
+      <Words as="title">From paper</Words>
+      <Words>
+        In the unit of the {set?.name ?? 'blade set'}, or with the unit behind the figure. What
+        stays blank stays to do. The crank’s place is found anew afterwards.
+      </Words>
+      {stops.map(({ stop, place, ids }) => (
+        <View key={place} style={styles.stop}>
+          <Words as="heading">{stopTitle({ stop, place })}</Words>
+          {ids.map((id) => (
+            <Line
+              key={id}
+              job={job}
+              line={lineOf(id)}
+              problems={problems.filter((each) => each.id === id)}
+              onChange={change}
+            />
+          ))}
+        </View>
+      ))}
+      {problems.length > 0 && (
+        <Words as="strong" color="stop" role="alert">
+          Nothing is recorded yet: {problems.map(({ id }) => adjusterName(id)).join(', ')} cannot be
+          read.
+        </Words>
+      )}
+      <Act weight="primary" label="Record all of it" onPress={record} />
+      <Act label="Back to the paper; nothing is recorded" onPress={onDone} />
+    </Stack>
+  );
+}
+
+type LineProps = {
+  job: WorkingJob;
+  line: PaperLine;
+  problems: readonly PaperProblem[];
+  onChange: (line: PaperLine) => void;
+};
+
+const BLANKS = [
+  ['found', 'as found'],
+  ['left', 'as left'],
+] as const;
+
+function Line({ job, line, problems, onChange }: LineProps) {
+  const name = adjusterName(line.id);
+  const entry = entryOf(job.setting.sheet, line.id);
+  const torque = entry?.locknut?.torque;
+  return (
+    <Stack gap={space.small}>
+      <Words as="strong">
+        {name}: {limitsOf(entry)}
+      </Words>
+      <Row>
+        {BLANKS.map(([blank, words]) => (
+          <View key={blank} style={styles.blank}>
+            <Field
+              label={`${name} ${words}`}
+              value={line[blank]}
+              onChange={(text) => onChange({ ...line, [blank]: text })}
+              error={problems.find((each) => each.blank === blank)?.problem}
+            />
+          </View>
+        ))}
+      </Row>
+      {line.left.trim() !== '' && torque !== undefined && (
+        <Choice
+          several
+          label={`Locked at ${formatTorque(torque)}`}
+          name={`${name} locked at ${formatTorque(torque)}`}
+          chosen={line.toTorque}
+          onPress={() => onChange({ ...line, toTorque: !line.toTorque })}
+        />
+      )}
+    </Stack>
+  );
+}
+
+const styles = StyleSheet.create({
+  stop: { gap: space.medium },
+  blank: { flex: 1 },
+});

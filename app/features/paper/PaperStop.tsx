@@ -1,0 +1,77 @@
+import type { AdjusterEntry, Stop } from '@longbar/core';
+import {
+  adjusterName,
+  describeFeel,
+  describeWatch,
+  entryOf,
+  formatFigure,
+  formatSetting,
+  measureOf,
+  rockersToFeel,
+} from '@longbar/core';
+import { StyleSheet, View } from 'react-native';
+import { space } from '../../theme/tokens';
+import { useTokens } from '../../theme/ThemeProvider';
+import { Words } from '../../theme/Words';
+import type { WorkingJob } from '../job/model/useJob';
+
+/** A stop of the plan with what is not finished there. */
+export type OpenStop = { stop: Stop; place: number; ids: readonly string[] };
+
+/** A stop on paper: where it is, what the rockers must do there, and a line for each adjuster. */
+export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJob }) {
+  const tokens = useTokens();
+  const { sheet } = job.setting;
+  return (
+    <View role="table" aria-label={`Stop ${place + 1}`}>
+      <Words as="heading">{stopTitle({ stop, place })}</Words>
+      {stop.watch && <Words>{describeWatch(stop.watch)}</Words>}
+      <Words>There: {describeFeel(rockersToFeel(sheet, stop.at))}</Words>
+      {ids.map((id) => (
+        <View key={id} role="row" style={[styles.row, { borderColor: tokens.line }]}>
+          <Words role="rowheader" as="strong" style={styles.name}>
+            {adjusterName(id)}
+          </Words>
+          <Words role="cell" style={styles.spec}>
+            {limitsOf(entryOf(sheet, id))}
+          </Words>
+          {['found', 'left', 'locked'].map((blank) => (
+            <Words key={blank} role="cell" as="note" style={styles.blank}>
+              {blank} ________
+            </Words>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Which stop it is, where, and how far on from the one before. */
+export function stopTitle({ stop, place }: Pick<OpenStop, 'stop' | 'place'>): string {
+  const where = stop.mark === undefined ? 'no mark' : `mark ${stop.mark}`;
+  const on = place > 0 ? `, ${Math.round(stop.turn)}° on from the stop before` : '';
+  return `Stop ${place + 1}: ${Math.round(stop.at)}°, ${where}${on}`;
+}
+
+/** What an adjuster is set to and its limits, with the unit. */
+export function limitsOf(entry: AdjusterEntry | undefined): string {
+  if (!entry?.spec) return '';
+  const { low, target, high } = entry.spec;
+  const measure = measureOf(entry);
+  const limits = `${formatFigure(measure, low)} to ${formatFigure(measure, high)}`;
+  return `${formatSetting(measure, target)} (${limits})`;
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    gap: space.small,
+    borderBottomWidth: 1,
+    paddingVertical: space.small,
+    alignItems: 'baseline',
+  },
+  name: { width: 128 },
+  spec: { width: 190 },
+  blank: { flexGrow: 1 },
+});

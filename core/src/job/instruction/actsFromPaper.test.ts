@@ -1,0 +1,65 @@
+import { inlineSix } from '../../../test-support/engines';
+import { journal, settingOn } from '../../../test-support/journal';
+import type { PaperLine } from '../..';
+import { actsFromPaper, adjusterInstruction, foldJob } from '../..';
+
+const setting = settingOn(inlineSix());
+const set = { name: 'mm set', unit: 'mm' as const, blades: [250, 300, 350, 400, 550, 600] };
+const line = (id: string, found: string, left = '', toTorque = false): PaperLine => ({
+  id,
+  found,
+  left,
+  toTorque,
+});
+const acts = (...lines: PaperLine[]) => {
+  const answer = actsFromPaper(setting, foldJob([]), set, lines);
+  if ('problems' in answer) throw new Error(JSON.stringify(answer.problems));
+  return answer.acts;
+};
+const types = (...lines: PaperLine[]) => acts(...lines).map(({ type }) => type);
+
+describe('what is typed in from paper', () => {
+  it('keeps what was found inside, and finishes what was set and read inside', () => {
+    expect(types(line('intake.1', '0.30 0.35'))).toEqual([
+      'reading.taken',
+      'adjuster.kept',
+      'adjuster.painted',
+      'crank.turned',
+    ]);
+    const done = acts(line('intake.1', '0.25 0.28', '.30 .35', true));
+    expect(done).toMatchObject([
+      { type: 'reading.taken', phase: 'found' },
+      { type: 'adjuster.locked' },
+      { type: 'reading.taken', phase: 'left', reading: { go: 300, noGo: 350 } },
+      { type: 'adjuster.painted' },
+      { type: 'crank.turned', degrees: null, how: 'unknown' },
+    ]);
+  });
+
+  it('leaves open what is outside, spans a limit or raises a question', () => {
+    expect(types(line('intake.1', '0.25 0.28'))).toEqual(['reading.taken', 'crank.turned']);
+    expect(types(line('intake.1', '0.25 0.30'))).toEqual(['reading.taken', 'crank.turned']);
+    const swapped = acts(line('intake.1', '0.55 0.60'));
+    expect(swapped.map(({ type }) => type)).toEqual(['reading.taken', 'crank.turned']);
+    const state = foldJob(journal(swapped));
+    expect(adjusterInstruction(setting, state, 'intake.1')).toMatchObject({ ask: 'question' });
+  });
+
+  it('takes all or nothing, and names the blank that is wrong', () => {
+    const answer = actsFromPaper(setting, foldJob([]), set, [
+      line('intake.1', '0.30 0.35'),
+      line('intake.2', '30 35'),
+      line('intake.3', '', 'abc'),
+    ]);
+    expect(answer).toEqual({
+      problems: [
+        expect.objectContaining({ id: 'intake.2', blank: 'found', meant: '0.30 0.35 mm' }),
+        expect.objectContaining({ id: 'intake.3', blank: 'left' }),
+      ],
+    });
+  });
+
+  it('writes nothing down of an empty paper', () => {
+    expect(acts(line('intake.1', ''), line('intake.2', ' '))).toEqual([]);
+  });
+});

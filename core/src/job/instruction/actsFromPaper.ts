@@ -1,0 +1,108 @@
+import { entryOf } from '../../engine/adjusterEntry';
+import type { AdjusterEntry, Spec } from '../../engine/sheet';
+import type { BladeSet } from '../../gauging/blades';
+import { judgeReading } from '../../gauging/judgeReading';
+import { measureOf } from '../../gauging/measure';
+import type { Reading } from '../../gauging/reading';
+import { readingFromTyped } from '../../gauging/typedReading';
+import type { JobAct } from '../journal/events';
+import type { JobSetting } from '../journal/setting';
+import type { AdjusterState, JobState } from '../journal/state';
+import { questionsAt } from './questions';
+
+/** One line of the paper as it is typed: readings as they are written, and how it was locked. */
+export type PaperLine = { id: string; found: string; left: string; toTorque: boolean };
+
+/** What is wrong with a line, at which of its blanks, and what was probably meant. */
+export type PaperProblem = {
+  id: string;
+  blank: 'found' | 'left';
+  problem: string;
+  meant?: string;
+};
+
+/**
+ * What the lines of a paper say for the journal, all of them or none: the problems where one
+ * cannot be read. As found alone means left as found, as left means set and locked; what raises
+ * a question or lies outside its limits stays open, to be worked at on the screen. The crank was
+ * turned by hand meanwhile, so its place is found anew before anything more is read.
+ */
+export function actsFromPaper(
+  setting: JobSetting,
+  state: JobState,
+  set: BladeSet,
+  lines: readonly PaperLine[],
+): { acts: JobAct[] } | { problems: PaperProblem[] } {
+  const problems: PaperProblem[] = [];
+  const acts: JobAct[] = [];
+  for (const line of lines) {
+    const entry = entryOf(setting.sheet, line.id);
+    const { spec } = entry ?? {};
+    if (!entry || !spec) continue;
+    const found = typed(line, 'found', { ...entry, spec }, set, problems);
+    const left = typed(line, 'left', { ...entry, spec }, set, problems);
+    acts.push(...actsOf({ setting, state, line, entry: { ...entry, spec }, found, left }));
+  }
+  if (problems.length > 0) return { problems };
+  if (acts.length === 0) return { acts };
+  return { acts: [...acts, { type: 'crank.turned', degrees: null, how: 'unknown' }] };
+}
+
+type Settable = AdjusterEntry & { spec: Spec };
+
+function typed(
+  line: PaperLine,
+  blank: PaperProblem['blank'],
+  { spec, ...entry }: Settable,
+  set: BladeSet,
+  problems: PaperProblem[],
+): Reading | undefined {
+  if (line[blank].trim() === '') return undefined;
+  const answer = readingFromTyped(line[blank], { measure: measureOf(entry), spec, set });
+  if ('reading' in answer) return answer.reading;
+  problems.push({ id: line.id, blank, ...answer });
+  return undefined;
+}
+
+type Line = {
+  setting: JobSetting;
+  state: JobState;
+  line: PaperLine;
+  entry: Settable;
+  found: Reading | undefined;
+  left: Reading | undefined;
+};
+
+function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
+  const { id: adjuster, toTorque } = line;
+  const read = (phase: 'found' | 'left', reading: Reading): JobAct => ({
+    type: 'reading.taken',
+    adjuster,
+    phase,
+    reading,
+  });
+  const acts = found ? [read('found', found)] : [];
+  const torque = entry.locknut?.torque;
+  if (left) {
+    const how = toTorque && torque !== undefined ? { how: 'torque' as const, torque } : FEEL;
+    acts.push({ type: 'adjuster.locked', adjuster, ...how }, read('left', left));
+  }
+  const reading = left ?? found;
+  // Buckets are measured on paper: which shim goes where is worked out on the screen.
+  if (!reading || entry.method === 'shim') return acts;
+  const after: AdjusterState = left
+    ? { ...(found && { found }), left, locked: { how: 'feel', by: '' } }
+    : { ...(found && { found }) };
+  const asked = questionsAt(
+    setting,
+    { ...state, adjusters: { ...state.adjusters, [adjuster]: after } },
+    adjuster,
+  );
+  const policy = left ? 'leave-inside' : setting.policy;
+  const { action } = judgeReading(entry.spec, reading, policy, measureOf(entry));
+  if (asked.length > 0 || action !== 'leave') return acts;
+  if (!left) acts.push({ type: 'adjuster.kept', adjuster });
+  return [...acts, { type: 'adjuster.painted', adjuster }];
+}
+
+const FEEL = { how: 'feel' as const };
