@@ -45,7 +45,7 @@ export function Act(props: Props) {
         </View>
       )}
       <View style={styles.words}>
-        <Words as="strong" style={[styles.label, { color: ink }]}>
+        <Words as="strong" style={[detail === undefined && styles.label, { color: ink }]}>
           {label}
         </Words>
         {detail !== undefined && (

@@ -9,6 +9,8 @@ type Props = Pick<
   'inputMode' | 'multiline' | 'autoFocus' | 'onSubmitEditing'
 > & {
   label: string;
+  /** In full, where the label is short. */
+  name?: string;
   value: string;
   onChange: (text: string) => void;
   /** What is wrong with it, beside the field. */
@@ -16,14 +18,14 @@ type Props = Pick<
 };
 
 /** A field to type in, with what is wrong said below it. */
-export function Field({ label, value, onChange, error, ...input }: Props) {
+export function Field({ label, name, value, onChange, error, ...input }: Props) {
   const tokens = useTokens();
   return (
     <View>
       <TextInput
         mode="outlined"
         label={label}
-        aria-label={label}
+        aria-label={name ?? label}
         value={value}
         onChangeText={onChange}
         error={error !== undefined}

@@ -30,6 +30,7 @@ export { HEAD_VIEWS, headSeen, STANDS_AT, turnsSeenFrom } from './engine/asSeen'
 export type { HeadView, StandsAt } from './engine/asSeen';
 export type { SeatedBank, SeatedCylinder } from './engine/layout';
 
+export { METHOD_TITLES, METHOD_WORDS } from './barring/methodWords';
 export { BARRING_METHODS } from './barring/methods';
 export type { BarringMethod } from './barring/methods';
 export { isRefused } from './barring/barringPlan';

@@ -1,5 +1,5 @@
 import type { BarringMethod, EngineSheet, MachineDetail } from '@longbar/core';
-import { isRefused, openConflicts, planBarring } from '@longbar/core';
+import { isRefused, openConflicts, planBarring, METHOD_WORDS } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -13,7 +13,6 @@ import { Field } from '../../theme/Field';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
 import { MethodChoice } from '../shared/MethodChoice';
-import { METHOD_WORDS } from '../shared/methodWords';
 
 /** Starts a lash job: the name of the one who works goes on every act. */
 export function StartJob({ machine }: { machine: MachineDetail }) {

@@ -92,7 +92,8 @@ function Line({ job, line, problems, onChange }: LineProps) {
         {BLANKS.map(([blank, words]) => (
           <View key={blank} style={styles.blank}>
             <Field
-              label={`${name} ${words}`}
+              label={words}
+              name={`${name} ${words}`}
               value={line[blank]}
               onChange={(text) => onChange({ ...line, [blank]: text })}
               error={problems.find((each) => each.blank === blank)?.problem}

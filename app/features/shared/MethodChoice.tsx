@@ -1,10 +1,9 @@
 import type { BarringMethod, EngineSheet } from '@longbar/core';
-import { BARRING_METHODS, isRefused, planWork } from '@longbar/core';
+import { BARRING_METHODS, isRefused, planWork, METHOD_TITLES } from '@longbar/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../theme/Choice';
 import { Tiles } from '../../theme/Tiles';
-import { METHOD_TITLES } from './methodWords';
 
 type Props = {
   sheet: EngineSheet;

@@ -8,6 +8,7 @@ import {
   planWork,
   rockersToFeel,
   toolTurns,
+  METHOD_TITLES,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
@@ -16,7 +17,6 @@ import { space } from '../../theme/tokens';
 import { PrintHead, PrintPage } from '../../theme/PrintPage';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES } from '../shared/methodWords';
 import { SheetFacts } from './SheetFacts';
 
 /** One page to print and keep in the pocket: it reads without the application. */

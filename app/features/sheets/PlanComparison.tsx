@@ -1,10 +1,9 @@
 import type { BarringMethod, BarringPlan, Refused } from '@longbar/core';
-import { isRefused } from '@longbar/core';
+import { isRefused, METHOD_TITLES } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES } from '../shared/methodWords';
 
 type Props = {
   answers: { method: BarringMethod; answer: BarringPlan | Refused }[];

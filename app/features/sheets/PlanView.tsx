@@ -1,5 +1,11 @@
 import type { BarringMethod, BarringPlan, EngineSheet, Refused } from '@longbar/core';
-import { BARRING_METHODS, isRefused, planBarring } from '@longbar/core';
+import {
+  BARRING_METHODS,
+  isRefused,
+  planBarring,
+  METHOD_TITLES,
+  METHOD_WORDS,
+} from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Act } from '../../theme/Act';
@@ -7,7 +13,6 @@ import { Choice } from '../../theme/Choice';
 import { Stack } from '../../theme/Panel';
 import { Tiles } from '../../theme/Tiles';
 import { Words } from '../../theme/Words';
-import { METHOD_TITLES, METHOD_WORDS } from '../shared/methodWords';
 import { PlanComparison } from './PlanComparison';
 import { PlanStops } from './PlanStops';
 import { ToolSums } from './ToolSums';

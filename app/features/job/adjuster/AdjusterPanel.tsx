@@ -133,7 +133,7 @@ function Panel({ entry, set, ...props }: PanelProps) {
           />
         )}
         <Verdict {...{ job, id, entry, view }} />
-        {view.offers === 'lock' && entry.locknut?.torque !== undefined && (
+        {!question && view.offers === 'lock' && entry.locknut?.torque !== undefined && (
           <WrenchSetting torque={entry.locknut.torque} />
         )}
       </ReadingInput>

@@ -1,4 +1,4 @@
-import { methodOf } from '@longbar/core';
+import { methodOf, METHOD_TITLES } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
@@ -11,7 +11,6 @@ import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
-import { METHOD_TITLES } from '../../shared/methodWords';
 import type { WorkingJob } from '../model/useJob';
 
 type Props = { job: WorkingJob; onDone: () => void };

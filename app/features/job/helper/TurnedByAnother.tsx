@@ -1,3 +1,5 @@
+import type { ReactNode } from 'react';
+import { StyleSheet } from 'react-native';
 import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Field } from '../../../theme/Field';
@@ -7,11 +9,19 @@ import { LinkBoard } from './LinkBoard';
 import { useTurner } from './Turner';
 
 /** At the rockers, while somebody else turns: the word for each turn is given here. */
-export function TurnedByAnother() {
+export function TurnedByAnother({ beside }: { beside?: ReactNode }) {
   const { name, setName } = useTurner();
-  if (name === undefined) return <Act label="Someone else turns" onPress={() => setName('')} />;
+  if (name === undefined) {
+    return (
+      <Row>
+        <Act label="Someone else turns" style={styles.grow} onPress={() => setName('')} />
+        {beside}
+      </Row>
+    );
+  }
   return (
     <Stack>
+      {beside}
       <Field label="Who turns" value={name} onChange={setName} />
       <Side />
       <Act label="I turn it myself" onPress={() => setName(undefined)} />
@@ -49,3 +59,5 @@ function Side() {
     </Stack>
   );
 }
+
+const styles = StyleSheet.create({ grow: { flex: 1 } });

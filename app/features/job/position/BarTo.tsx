@@ -95,8 +95,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
         <Act label="There, but one is otherwise" onPress={() => job.act(bar, ...seen)} />
       )}
       <WentPast job={job} planned={turn} />
-      {rotation && <StandsAtOther rotation={rotation} />}
-      {rotation && <TurnedByAnother />}
+      {rotation && <TurnedByAnother beside={<StandsAtOther rotation={rotation} />} />}
       <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       {!wide && (
         <JobMap job={job} cells={jobCells(job, { at: to })} width={width - 2 * space.large} />

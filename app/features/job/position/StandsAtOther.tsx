@@ -10,6 +10,7 @@ export function StandsAtOther({ rotation }: { rotation: Rotation }) {
   return (
     <Act
       label={`I stand at the ${other}`}
+      style={{ flex: 1 }}
       name={`I stand at the ${other}: tell it as seen from there`}
       onPress={() => dispatch(preferencesChanged({ standsAt: other }))}
     />

@@ -1,9 +1,11 @@
+import { METHOD_TITLES } from '../../barring/methodWords';
 import type { Observation } from '../../crank/observation';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatFigure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { formatTorque } from '../../torque/units';
 import { formatHours, formatInstant, formatLength } from '../../units';
+import { adjusterAsked } from '../instruction/questions';
 import type { EventOf, KnownEvent } from '../journal/events';
 import type { ItemNames } from './itemNames';
 import type { AdjusterEvent } from '../journal/foldAdjuster';
@@ -129,7 +131,7 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
     case 'rotation.stated':
       return { what: 'Turns', detail: `${event.sense}, seen from the ${event.seenFrom}` };
     case 'method.changed':
-      return { what: 'Method', detail: event.method };
+      return { what: 'Method', detail: METHOD_TITLES[event.method] };
     case 'ready.done':
       return { what: 'Ready', detail: named('ready', event.item) };
     case 'hours.read':
@@ -154,7 +156,7 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
         detail: `stage ${event.stage + 1} done`,
       };
     case 'question.answered':
-      return { what: 'Looked', detail: event.answer };
+      return { what: adjusterName(adjusterAsked(event.question)), detail: 'looked into' };
     case 'shims.planned':
       return { what: 'Shims', detail: 'worked out' };
     case 'round.done':

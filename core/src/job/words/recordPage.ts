@@ -1,3 +1,4 @@
+import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
 import type { Measure } from '../../gauging/measure';
 import { formatFigure, formatInInches, unitOf } from '../../gauging/measure';
@@ -97,6 +98,7 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     temperatureFact(record),
     ...(metal ? [fact('Metal', `${metal.celsius} °C, read by ${metal.by}`)] : []),
     ...(tag ? [fact('Data tag', tag.tag || 'none the sheet knows')] : []),
+    fact('Method', METHOD_TITLES[record.method]),
     fact('Rule', RULES[rules.policy]),
     fact('Run', runs.length > 0 ? runs.map(howItRan).join('; then ') : 'not run yet'),
     fact('Time', timeWords(record)),

@@ -1,4 +1,4 @@
-import type { BarringMethod } from '@longbar/core';
+import type { BarringMethod } from './methods';
 
 /** The methods as people name them. */
 export const METHOD_TITLES: Record<BarringMethod, string> = {
