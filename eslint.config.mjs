@@ -51,6 +51,26 @@ export default tseslint.config(
   },
   { files: ['app/**/*.{ts,tsx}'], extends: [expo] },
   {
+    files: ['app/**/*.{ts,tsx}'],
+    ignores: ['app/api/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        { name: 'fetch', message: 'Every request goes through api/request.' },
+      ],
+    },
+  },
+  {
+    // What waits for nobody knows its types: a promise that nobody waits for loses its error.
+    files: ['{app,server,e2e,bench}/**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      '@typescript-eslint/await-thenable': 'error',
+    },
+  },
+  {
     files: ['**/*.{mjs,cjs}', '**/{babel,metro}.config.js'],
     languageOptions: {
       globals: {

@@ -1,6 +1,7 @@
 // `npm run check`: types, lint, format, and the unit tests of what changed since the last commit.
 // What was looked at before is remembered, so that it can be asked for after every change.
 import { join } from 'node:path';
+import { HOUSE } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import { installDependencies, root } from './prepare.mjs';
 
@@ -18,6 +19,7 @@ const { failed } = await inLanes(
     types('e2e'),
     types('bench'),
     types('tools'),
+    ...HOUSE,
     ['Lint', 'eslint', ['.', '--max-warnings', '0', '--cache', '--cache-location', kept('eslint')]],
     [
       'Format',

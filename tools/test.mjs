@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { HOUSE } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import { build, environment, installChromium, installDependencies, root, say } from './prepare.mjs';
 
@@ -44,6 +45,7 @@ const whole = await inLanes(
   [
     ['Lint', 'eslint', ['.', '--max-warnings', '0']],
     ['Format', 'prettier', ['--check', '--log-level', 'warn', '.']],
+    ...HOUSE,
   ],
 );
 let { passed, failed } = whole;

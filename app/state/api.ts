@@ -26,11 +26,9 @@ import {
   SheetRevisionsSchema,
   ShopSchema,
 } from '@longbar/core';
+import { API } from '../api/request';
 import { createApi } from '@reduxjs/toolkit/query/react';
 import { keepingAnswers } from './keptAnswers';
-
-/** Where the API is: beside the application, or on its own port while developing. */
-export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 
 /** What the server owns: machines, their hours, the shop. Answers are checked at this edge. */
 export const api = createApi({

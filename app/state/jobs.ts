@@ -2,7 +2,7 @@ import type { EventOf, FoldedJob, JobContext, JobEvent, Trial } from '@longbar/c
 import { begunOf, foldOn, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice } from '@reduxjs/toolkit';
-import type { SetAside } from '../sync/phoneDatabase';
+import type { SetAside } from '../phone/phoneDatabase';
 
 export type KeptJob = { context: JobContext; events: JobEvent[] };
 type Unsent = { count: number; since: string | null; aside: SetAside[]; reachable: boolean };

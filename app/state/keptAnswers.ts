@@ -1,7 +1,8 @@
+import { ignore } from '@longbar/core';
 import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { PhoneDatabase } from '../sync/phoneDatabase';
-import { openPhoneDatabase } from '../sync/phoneDatabase';
+import type { PhoneDatabase } from '../phone/phoneDatabase';
+import { openPhoneDatabase } from '../phone/phoneDatabase';
 import { phoneChanged } from './phone';
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
@@ -26,13 +27,13 @@ export function keepingAnswers(baseUrl: string): Query {
       // A phone that cannot keep it has shown it all the same.
       void database()
         .then((db) => db.keepAnswer(kept))
-        .catch(() => undefined);
+        .catch(ignore('a phone that cannot keep an answer has shown it all the same'));
       return answer;
     }
     if (!isSilence(answer.error.status)) return answer;
     const kept = await database()
       .then((db) => db.answer(args))
-      .catch(() => undefined);
+      .catch(ignore('a phone that kept nothing has nothing to show'));
     if (!kept) return answer;
     api.dispatch(phoneChanged({ keptSince: kept.at }));
     return { data: kept.body };

@@ -44,7 +44,7 @@ const plain: Preferences = {
 };
 
 /** What this phone remembers of its user; what cannot be read is as if never set. */
-export function rememberedPreferences(): Preferences {
+function rememberedPreferences(): Preferences {
   try {
     const result = v.safeParse(PreferencesSchema, JSON.parse(localStorage.getItem(KEY) ?? ''));
     return result.success ? result.output : plain;

@@ -1,8 +1,8 @@
-import { BlobTypeSchema, LARGEST_BLOB } from '@longbar/core';
+import { BlobTypeSchema, ignore, LARGEST_BLOB } from '@longbar/core';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import * as v from 'valibot';
-import type { KeptBlob } from './phoneDatabase';
+import type { KeptBlob } from '../phone/phoneDatabase';
 
 /** The longer side a photo is kept at: enough to read a data tag, small enough to send. */
 const LONGEST = 1600;
@@ -26,7 +26,9 @@ export async function attachmentFrom(file: File): Promise<KeptBlob> {
 
 /** The photo at no more than LONGEST; as it is where the browser cannot read it. */
 async function shrunk(file: Blob): Promise<Blob> {
-  const picture = await createImageBitmap(file).catch(() => undefined);
+  const picture = await createImageBitmap(file).catch(
+    ignore('what cannot be made smaller is kept as it is'),
+  );
   if (!picture) return file;
   const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height));
   const canvas = document.createElement('canvas');

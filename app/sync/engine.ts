@@ -1,25 +1,28 @@
 import type { Beat, JobAct, JobContext, JobEvent } from '@longbar/core';
 import {
   ANSWER_WITHIN_MS,
+  begunOf,
   dueActs,
   EventsPageSchema,
   foldJob,
+  ignore,
   isOfCrank,
   JobContextSchema,
-  begunOf,
   settingOf,
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
-import { API, api } from '../state/api';
+import type { Answered } from '../api/request';
+import { request } from '../api/request';
+import { api } from '../state/api';
 import { eventsKept, jobKept, jobsRead, storeFailed, unsentCounted } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
 import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
 import type { Request } from './outbox';
 import { retryDelay, sendOldest } from './outbox';
-import type { KeptBlob, PhoneDatabase } from './phoneDatabase';
-import { openPhoneDatabase } from './phoneDatabase';
+import type { KeptBlob, PhoneDatabase } from '../phone/phoneDatabase';
+import { openPhoneDatabase } from '../phone/phoneDatabase';
 
 /**
  * Ties the phone's store, the screen's state and the server together: an act is kept on the
@@ -90,7 +93,7 @@ export class SyncEngine {
    */
   record(job: string, by: string, ...acts: JobAct[]): Promise<void> {
     const mine = this.last.then(() => this.recordAll(job, by, acts));
-    this.last = mine.catch(() => undefined);
+    this.last = mine.catch(ignore('who asked for it is told'));
     return mine;
   }
 
@@ -175,7 +178,9 @@ export class SyncEngine {
    * late is given up, so that on a slow link the fresh ones do not wait behind it.
    */
   beat(job: string, beat: Beat): void {
-    ask({ path: `/jobs/${job}/beats`, body: beat }, ANSWER_WITHIN_MS).catch(() => undefined);
+    ask({ path: `/jobs/${job}/beats`, body: beat }, ANSWER_WITHIN_MS).catch(
+      ignore('a beat that is lost is followed by the next'),
+    );
   }
 
   /** Keeps what came from the server, where it is not here already. */
@@ -233,9 +238,9 @@ export class SyncEngine {
 }
 
 async function get(path: string): Promise<unknown> {
-  const response = await fetch(`${API}${path}`);
-  if (!response.ok) throw new Error(`The server answered ${response.status}.`);
-  return response.json();
+  const { ok, status, body } = await request(path);
+  if (!ok) throw new Error(`The server answered ${status}.`);
+  return body;
 }
 
 const ANSWER_WITHIN = 10_000;
@@ -246,14 +251,13 @@ const AFTER_THE_PAINT = 100;
 async function ask(
   { path, body, bytes }: Request,
   within = bytes ? BYTES_WITHIN : ANSWER_WITHIN,
-): Promise<{ status: number; body: unknown }> {
-  const response = await fetch(`${API}${path}`, {
+): Promise<Answered> {
+  return request(path, {
     method: bytes ? 'PUT' : 'POST',
     headers: { 'content-type': bytes?.type ?? 'application/json' },
     body: bytes?.body ?? JSON.stringify(body),
     signal: AbortSignal.timeout(within),
   });
-  return { status: response.status, body: await response.json().catch(() => null) };
 }
 
 /** What a phone writes down by itself in this job now. */

@@ -1,7 +1,7 @@
 import type { Beat } from '@longbar/core';
 import { BeatSchema, EventsPageSchema } from '@longbar/core';
 import * as v from 'valibot';
-import { API } from '../state/api';
+import { API } from '../api/request';
 
 type Page = v.InferOutput<typeof EventsPageSchema>;
 type Followed = {

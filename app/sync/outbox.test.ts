@@ -2,8 +2,8 @@ import 'fake-indexeddb/auto';
 import type { JobContext, JobEvent } from '@longbar/core';
 import type { Request } from './outbox';
 import { retryDelay, sendOldest } from './outbox';
-import type { PhoneDatabase } from './phoneDatabase';
-import { openPhoneDatabase } from './phoneDatabase';
+import type { PhoneDatabase } from '../phone/phoneDatabase';
+import { openPhoneDatabase } from '../phone/phoneDatabase';
 
 const JOB = '00000000-0000-4000-8000-000000000001';
 const OTHER = '00000000-0000-4000-8000-000000000002';

@@ -1,7 +1,7 @@
 import type { Issue, JobEvent } from '@longbar/core';
-import { ErrorSchema } from '@longbar/core';
+import { ErrorSchema, ignore } from '@longbar/core';
 import * as v from 'valibot';
-import type { Outgoing, PhoneDatabase } from './phoneDatabase';
+import type { Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
 
 /** How a send ended: all gone, nobody there, or one step done with more to come. */
 export type SendResult = 'empty' | 'unreachable' | 'progress';
@@ -22,7 +22,9 @@ export async function sendOldest(db: PhoneDatabase, ask: Ask, batch = BATCH): Pr
   const first = waiting[0];
   if (!first) return 'empty';
   const run = first.kind === 'event' ? sameJob(waiting, first.event.job) : [first];
-  const answer = await ask(await requestOf(db, run)).catch(() => undefined);
+  const answer = await ask(await requestOf(db, run)).catch(
+    ignore('what was not sent stays in the outbox'),
+  );
   if (!answer || answer.status >= 500 || answer.status === 429 || answer.status === 408) {
     return 'unreachable';
   }

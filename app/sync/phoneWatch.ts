@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import type { AppStore } from '../state/store';
 import { phoneChanged } from '../state/phone';
 import { keepApplication } from './version';
@@ -10,7 +11,9 @@ const LOOK = 60_000;
 /** Watches what the phone can do: keep the application, and keep what is done. */
 export function watchPhone(store: AppStore): void {
   if (typeof window === 'undefined' || !('navigator' in window)) return;
-  void navigator.storage?.persist?.().catch(() => undefined);
+  void navigator.storage
+    ?.persist?.()
+    .catch(ignore('a browser that promises nothing still keeps what it can'));
   const look = () => void lookAtRoom(store);
   look();
   setInterval(look, LOOK);
@@ -26,7 +29,10 @@ export function watchPhone(store: AppStore): void {
 }
 
 async function lookAtRoom(store: AppStore): Promise<void> {
-  const { quota, usage } = (await navigator.storage?.estimate?.().catch(() => undefined)) ?? {};
+  const { quota, usage } =
+    (await navigator.storage
+      ?.estimate?.()
+      .catch(ignore('a browser that does not tell its room is not warned of'))) ?? {};
   if (!quota || usage === undefined) return;
   const nearlyFull = quota - usage < LEAST_ROOM || usage / quota > FULLEST;
   if (nearlyFull !== store.getState().phone.nearlyFull) {

@@ -1,3 +1,5 @@
+import { ignore } from '@longbar/core';
+
 /**
  * The installed application and its newer version. A job open on any screen of this phone
  * holds a lock; the newer version takes over when nobody holds it, and not before.
@@ -36,7 +38,10 @@ export async function keepApplication(onWaiting: () => void): Promise<void> {
   registration.addEventListener('updatefound', () => {
     registration.installing?.addEventListener('statechange', watch);
   });
-  setInterval(() => void registration.update().catch(() => undefined), LOOK);
+  setInterval(
+    () => void registration.update().catch(ignore('a new version is looked for again later')),
+    LOOK,
+  );
 }
 
 /** Lets the waiting version take over, unless a job is open anywhere on this phone. */

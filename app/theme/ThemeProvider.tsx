@@ -3,8 +3,6 @@ import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useColorScheme } from 'react-native';
 import { configureFonts, MD3DarkTheme, MD3LightTheme, PaperProvider } from 'react-native-paper';
-import { useSelector } from 'react-redux';
-import type { RootState } from '../state/store';
 import { font } from './fonts';
 import { PaperIcon } from './Icon';
 import type { Tokens } from './tokens';
@@ -17,10 +15,11 @@ export function useTokens(): Tokens {
   return useContext(TokensContext);
 }
 
+type Props = { chosen: 'system' | 'day' | 'night'; children: ReactNode };
+
 /** Day or night as chosen, else as the device is set; hands Paper the same colours. */
-export function ThemeProvider({ children }: { children: ReactNode }) {
+export function ThemeProvider({ chosen, children }: Props) {
   const system = useColorScheme();
-  const chosen = useSelector((state: RootState) => state.preferences.theme);
   const printing = usePrinting();
   const dark = !printing && (chosen === 'system' ? system === 'dark' : chosen === 'night');
   const tokens = dark ? night : day;

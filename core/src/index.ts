@@ -85,7 +85,8 @@ export type { LockPair } from './gauging/lockShift';
 export { slipOf } from './gauging/slips';
 export type { Slip, SlipEvidence } from './gauging/slips';
 export { FROM_BUY, FROM_STOCK, planShims } from './gauging/shims';
-export type { PlannedShim, ShimPlan, ShimRow, ShimSupply } from './gauging/shims';
+export type { PlannedShim } from './gauging/plannedShim';
+export type { ShimPlan, ShimRow, ShimSupply } from './gauging/shims';
 export type { ShimAct } from './gauging/shimOrder';
 
 export { adapterSetting } from './torque/adapter';
@@ -250,6 +251,7 @@ export type { Found } from './wire/search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
 export type { Seal } from './wire/journal';
 
+export { ignore } from './ignore';
 export { daysBetween, localDay } from './calendar';
 export { issuesOf } from './issue';
 export type { Issue } from './issue';

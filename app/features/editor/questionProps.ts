@@ -1,9 +1,17 @@
+import type { AdjusterEntry } from '@longbar/core';
 import type { Draft } from './useDraft';
 
 export type LengthUnit = 'mm' | 'thou';
 
 /** What every question of the editor is given. */
 export type QuestionProps = { draft: Draft; unit: LengthUnit };
+
+/** What a question of one kind of adjuster is given. */
+export type AdjusterProps = QuestionProps & {
+  entry: AdjusterEntry;
+  /** The entry's place in the sheet's list. */
+  place: number;
+};
 
 /** What is wrong at a path or below it, as one text; undefined where nothing is. */
 export function mistakeAt({ issues }: Draft, path: string): string | undefined {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
 import { useSync } from '../../sync/SyncProvider';
-import type { Outgoing } from '../../sync/phoneDatabase';
+import type { Outgoing } from '../../phone/phoneDatabase';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../theme/Act';
 import { Icon } from '../../theme/Icon';

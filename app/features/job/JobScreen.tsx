@@ -17,7 +17,7 @@ import { TurnerProvider } from './helper/Turner';
 import { JobOverview } from './engine/JobOverview';
 import { KeysHelp } from './frame/KeysHelp';
 import { StepBody } from './StepBody';
-import type { WorkingJob } from './model/useJob';
+import type { WorkingJob } from './model/workingJob';
 import { useAwake } from './model/useAwake';
 import { useJob } from './model/useJob';
 import { useInstructionAloud } from './reading/speech';

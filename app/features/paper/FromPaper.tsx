@@ -8,7 +8,7 @@ import { Field } from '../../theme/Field';
 import { Row, Stack } from '../../theme/Panel';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
-import type { WorkingJob } from '../job/model/useJob';
+import type { WorkingJob } from '../job/model/workingJob';
 import { useBladeSet } from '../job/reading/useBladeSet';
 import type { OpenStop } from './PaperStop';
 import { limitsOf, stopTitle } from './PaperStop';

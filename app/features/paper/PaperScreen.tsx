@@ -7,7 +7,7 @@ import { PrintHead, PrintPage } from '../../theme/PrintPage';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
 import { crankAngle } from '../job/engine/jobCells';
-import type { WorkingJob } from '../job/model/useJob';
+import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';
 import { FromPaper } from './FromPaper';
 import type { OpenStop } from './PaperStop';

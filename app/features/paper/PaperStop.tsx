@@ -13,7 +13,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../theme/Words';
-import type { WorkingJob } from '../job/model/useJob';
+import type { WorkingJob } from '../job/model/workingJob';
 
 /** A stop of the plan with what is not finished there. */
 export type OpenStop = { stop: Stop; place: number; ids: readonly string[] };

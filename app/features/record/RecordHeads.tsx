@@ -5,7 +5,7 @@ import { HeadMap } from '../../drawing/HeadMap';
 import type { MapCell } from '../../drawing/mapCell';
 import { space } from '../../theme/tokens';
 import { Words } from '../../theme/Words';
-import type { WorkingJob } from '../job/model/useJob';
+import type { WorkingJob } from '../job/model/workingJob';
 
 const HEADS: { head: RecordedHead; title: string }[] = [
   { head: 'found', title: 'As found' },

@@ -4,7 +4,7 @@ import { Act } from '../../theme/Act';
 import { Field } from '../../theme/Field';
 import { Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';
-import type { WorkingJob } from '../job/model/useJob';
+import type { WorkingJob } from '../job/model/workingJob';
 
 type Props = { job: WorkingJob; additions: readonly string[] };
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { API } from '../../state/api';
+import { API } from '../../api/request';
 import { Act } from '../../theme/Act';
 import { Row, Stack } from '../../theme/Panel';
 import { Words } from '../../theme/Words';

@@ -1,7 +1,7 @@
 import type { Issue } from '@longbar/core';
 import { ErrorSchema } from '@longbar/core';
 import * as v from 'valibot';
-import { API } from '../../state/api';
+import { request } from '../../api/request';
 
 const CountsSchema = v.record(v.string(), v.number());
 
@@ -16,13 +16,12 @@ export type Taken = {
 export async function sendArchive(file: File, preview: boolean): Promise<Taken> {
   const refused = (issues: Issue[]): Taken => ({ file, preview, answer: { ok: false, issues } });
   try {
-    const response = await fetch(`${API}/archive?preview=${preview ? 1 : 0}`, {
+    const { ok, body } = await request(`/archive?preview=${preview ? 1 : 0}`, {
       method: 'POST',
       headers: { 'content-type': 'application/x-ndjson' },
       body: file,
     });
-    const body: unknown = await response.json();
-    if (response.ok) {
+    if (ok) {
       return { file, preview, answer: { ok: true, counts: v.parse(CountsSchema, body) } };
     }
     const { error } = v.parse(ErrorSchema, body);

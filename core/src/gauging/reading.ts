@@ -7,7 +7,7 @@ const micrometres = v.pipe(
   v.maxValue(100_000, 'A length is at most 100 000 µm.'),
 );
 
-export const READING_WAYS = ['go-no-go', 'drag', 'gauge', 'wrench'] as const;
+const READING_WAYS = ['go-no-go', 'drag', 'gauge', 'wrench'] as const;
 
 /**
  * What was felt, in whole µm (mN·m for a preload): the largest that entered (0 when nothing did) and the smallest

@@ -1,4 +1,4 @@
-import type { PlannedShim } from './shims';
+import type { PlannedShim } from './plannedShim';
 
 /**
  * One bucket opened once: the shim taken out and the one put in, µm; null is a stand-in shim,

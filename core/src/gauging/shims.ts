@@ -2,6 +2,7 @@ import type { Spec } from '../engine/sheet';
 import { formatMillimetres } from '../units';
 import { assignCheapest } from './assign';
 import type { ShopPolicy } from './judgeReading';
+import type { PlannedShim } from './plannedShim';
 import type { ShimAct } from './shimOrder';
 import { shimOrder } from './shimOrder';
 
@@ -14,18 +15,6 @@ export type ShimSupply = {
   /** Sizes that can be bought, µm. */
   buy: { from: number; to: number; step: number };
   policy: ShopPolicy;
-};
-
-/** A bucket as planned; `from` is a bucket's id (its own: left alone), `stock` or `buy`. */
-export type PlannedShim = {
-  id: string;
-  old: number;
-  new: number;
-  from: string;
-  /** The lash it will have, µm. */
-  lash: number;
-  /** The sum as one writes it down, mm. */
-  sum: string;
 };
 
 export type ShimPlan = {
@@ -66,7 +55,7 @@ export function planShims(rows: readonly ShimRow[], supply: ShimSupply): ShimPla
 }
 
 /** The lash a bucket has with a shim of this size, µm. */
-export function lashWith(row: Pick<ShimRow, 'old' | 'measured'>, size: number): number {
+function lashWith(row: Pick<ShimRow, 'old' | 'measured'>, size: number): number {
   return row.old + row.measured - size;
 }
 

@@ -31,7 +31,7 @@ export function pastOf(
 }
 
 /** The sheet by the data tag that was read last: its figures are the engine's. */
-export function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]): EngineSheet {
+function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]): EngineSheet {
   const day = ({ hours }: PastCheck) => hours?.date ?? '';
   const read = checks.filter(({ tag }) => tag !== undefined);
   const last = [...read].sort((a, b) => day(b).localeCompare(day(a)))[0];
@@ -39,7 +39,7 @@ export function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]):
 }
 
 /** The past of every adjuster of a sheet, from its checks in any order. */
-export function historiesOf(
+function historiesOf(
   sheet: EngineSheet,
   checks: readonly PastCheck[],
   meter: readonly MeterChange[],

@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import { accessSync, constants, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -45,7 +46,7 @@ export async function openDatabase(folder: string): Promise<Database> {
   // Parallel transactions on SQLite end in SQLITE_BUSY, so they stand in line.
   const inLine = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
     const mine = last.then(() => sequelize.transaction({ type: IMMEDIATE }, work));
-    last = mine.catch(() => undefined);
+    last = mine.catch(ignore('who asked for it is told'));
     return mine;
   };
   return {

@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import type { Database } from './database';
 import { forget } from './changes';
 import { settleDrift } from './drift';
@@ -30,16 +31,14 @@ export function settle(db: Database, day: string): Promise<void> {
   const { settled } = state;
   const done = settled && settled.day === day && settled.writes === db.writes();
   if (done && Date.now() - settled.at < OTHERS) return Promise.resolve();
-  state.next ??= state.present
-    .catch(() => undefined)
-    .then(() => {
-      state.next = undefined;
-      state.present = run(db, day, state);
-      return state.present;
-    });
+  state.next ??= state.present.catch(ignore('who waited for it was told')).then(() => {
+    state.next = undefined;
+    state.present = run(db, day, state);
+    return state.present;
+  });
   if (!done) return state.next;
   // Should it fail, the next who has something to wait for is told.
-  state.next.catch(() => undefined);
+  state.next.catch(ignore('the next who has something to wait for is told'));
   return Promise.resolve();
 }
 

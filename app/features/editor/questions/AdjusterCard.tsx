@@ -1,21 +1,14 @@
 import type { AdjusterEntry } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../../theme/Choice';
 import { Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { LengthField, NumberField, PreloadField } from '../NumberField';
 import { Question } from '../Question';
-import type { QuestionProps } from '../questionProps';
+import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
+import { Choices } from './Choices';
 import { SetAtChoice } from './SetAtChoice';
-
-export type AdjusterProps = QuestionProps & {
-  entry: AdjusterEntry;
-  /** The entry's place in the sheet's list. */
-  place: number;
-};
 
 const MEASURES = ['lash', 'height', 'preload'] as const;
 const METHODS = ['screw', 'shim', 'eccentric', 'preload'] as const;
@@ -122,36 +115,6 @@ function Figures({ draft, unit, entry, place }: AdjusterProps) {
           No figure given: it can be barred to, but not judged.
         </Words>
       )}
-    </Stack>
-  );
-}
-
-type ChoicesProps<T extends string> = {
-  title: string;
-  of: string;
-  options: readonly T[];
-  chosen: string;
-  onChoose: (option: T) => void;
-};
-
-export function Choices<T extends string>(props: ChoicesProps<T>) {
-  const { title, of, options, chosen, onChoose } = props;
-  const long = options.length > 3 && options.some((option) => option.length > 6);
-  const columns = long ? 2 : options.length;
-  return (
-    <Stack gap={space.hair}>
-      <Words as="note">{title}</Words>
-      <Tiles columns={columns}>
-        {options.map((option) => (
-          <Choice
-            key={option}
-            label={option}
-            name={`${of}: ${title.toLowerCase()} ${option}`}
-            chosen={chosen === option}
-            onPress={() => onChoose(option)}
-          />
-        ))}
-      </Tiles>
     </Stack>
   );
 }

@@ -4,9 +4,9 @@ import { Stack } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { NumberField } from '../NumberField';
+import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
-import type { AdjusterProps } from './AdjusterCard';
-import { Choices } from './AdjusterCard';
+import { Choices } from './Choices';
 
 const PLACES = ['base circle', 'full lift', 'window'] as const;
 type Place = (typeof PLACES)[number];

@@ -7,7 +7,7 @@ import { Row } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import type { AdjusterView } from './adjusterView';
 import { ShimWheel } from '../shims/ShimWheel';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
   job: WorkingJob;

@@ -13,7 +13,7 @@ import { Caution } from '../../../theme/Caution';
 import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import type { AdjusterView } from './adjusterView';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { useHotLeft } from '../temperature/useHotLeft';
 
 type Props = {

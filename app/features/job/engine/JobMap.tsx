@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { MapCell } from '../../../drawing/mapCell';
 import { HeadMap } from '../../../drawing/HeadMap';
 import { useAppSelector } from '../../../state/store';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
   job: WorkingJob;

@@ -9,7 +9,7 @@ import { Words } from '../../../theme/Words';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { crankAngle } from './jobCells';
 import { JobMap } from './JobMap';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
   job: WorkingJob;

@@ -8,7 +8,7 @@ import {
   wrap,
 } from '@longbar/core';
 import type { MapCell } from '../../../drawing/mapCell';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 /** The middle of where the crank can be, crank degrees; none while its place is not told. */
 export function crankAngle({

@@ -1,7 +1,7 @@
 import type { Attachment } from '@longbar/core';
 import { createElement, useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { API } from '../../../state/api';
+import { API } from '../../../api/request';
 import { useSync } from '../../../sync/SyncProvider';
 import { space } from '../../../theme/tokens';
 

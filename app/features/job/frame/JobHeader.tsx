@@ -8,7 +8,7 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../theme/Words';
 import { UnsentNote } from '../../frame/UnsentNote';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { JobMenu } from './JobMenu';
 import { StepBar } from './StepBar';
 

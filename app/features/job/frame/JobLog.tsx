@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 const SHOWN = 12;
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });

@@ -11,7 +11,7 @@ import { space } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; onDone: () => void };
 

@@ -4,7 +4,7 @@ import { Act } from '../../../theme/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 const KEYS: [key: string, does: string][] = [
   ['Arrows', 'move over the map, from rocker to rocker'],

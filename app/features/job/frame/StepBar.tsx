@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useTokens } from '../../../theme/ThemeProvider';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; viewed: number; onView: (place: number) => void };
 

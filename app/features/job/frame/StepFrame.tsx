@@ -5,7 +5,7 @@ import { Act } from '../../../theme/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { lastTapped } from '../model/lastTapped';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
   job: WorkingJob;

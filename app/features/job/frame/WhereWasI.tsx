@@ -4,7 +4,7 @@ import { Act } from '../../../theme/Act';
 import { Caution } from '../../../theme/Caution';
 import { Words } from '../../../theme/Words';
 import { lastDone } from '../model/lastTapped';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { StepFrame } from './StepFrame';
 
 type Props = { job: WorkingJob; after?: ReactNode };

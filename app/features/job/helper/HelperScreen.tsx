@@ -10,7 +10,7 @@ import { Row, Stack } from '../../../theme/Panel';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { useJob } from '../model/useJob';
 import { StandsAtOther } from '../position/StandsAtOther';
 import { LinkBoard, way } from './LinkBoard';

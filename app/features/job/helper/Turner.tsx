@@ -2,7 +2,7 @@ import { turnAsked } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { crankAngle } from '../engine/jobCells';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import type { Link } from './useLink';
 import { useLink } from './useLink';
 

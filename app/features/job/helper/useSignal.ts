@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import type { TurningWord } from '@longbar/core';
 import { useEffect } from 'react';
 
@@ -27,7 +28,7 @@ export function useSignal(word: TurningWord): void {
     const done = setTimeout(() => void audio.close(), 2000 * times * LASTS);
     return () => {
       clearTimeout(done);
-      void audio.close().catch(() => undefined);
+      void audio.close().catch(ignore('a sound that is over already needs no end'));
     };
   }, [word]);
 }

@@ -1,6 +1,6 @@
 import type { Step } from '@longbar/core';
 import type { ReactNode } from 'react';
-import type { WorkingJob } from './useJob';
+import type { WorkingJob } from './workingJob';
 
 /** What every step is given. */
 export type StepProps = {

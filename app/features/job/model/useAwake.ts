@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import { useEffect } from 'react';
 
 /**
@@ -11,14 +12,10 @@ export function useAwake(on: boolean): void {
     let over = false;
     const ask = () => {
       if (document.visibilityState !== 'visible') return;
-      navigator.wakeLock.request('screen').then(
-        (given) => {
-          if (over) void given.release();
-          else lock = given;
-        },
-        // Refused, as with a low battery: the work goes on with a screen that darkens.
-        () => undefined,
-      );
+      navigator.wakeLock.request('screen').then((given) => {
+        if (over) void given.release();
+        else lock = given;
+      }, ignore('with a low battery the work goes on with a screen that darkens'));
     };
     ask();
     document.addEventListener('visibilitychange', ask);

@@ -1,50 +1,14 @@
-import type {
-  BarringPlan,
-  CrankOfJob,
-  Instruction,
-  JobAct,
-  JobContext,
-  JobSetting,
-  JobState,
-  Refused,
-  Rotation,
-  SaidInstruction,
-  Step,
-} from '@longbar/core';
+import { ignore } from '@longbar/core';
+import type { JobAct } from '@longbar/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { openJob } from '../../../state/jobs';
 import { lastTapped } from './lastTapped';
 import { usePauses } from './usePauses';
+import type { WorkingJob } from './workingJob';
 import { workingJob } from './workingJob';
 import { useAppSelector } from '../../../state/store';
 import { useSync } from '../../../sync/SyncProvider';
 import { useAfterPaint } from '../../../theme/useAfterPaint';
-
-/** A job as the screen works with it. */
-export type WorkingJob = {
-  context: JobContext;
-  setting: JobSetting;
-  state: JobState;
-  plan: BarringPlan | Refused;
-  /** Where the crank is believed to stand. */
-  crank: CrankOfJob;
-  /** Which way it turns, seen from where one stands; unknown where nobody said. */
-  rotation: Rotation | undefined;
-  /** The one thing to do next; none once the job is signed. */
-  instruction: Instruction | undefined;
-  /** The same in words. */
-  says: SaidInstruction | undefined;
-  /** What may be set where the crank stands, and is asked for. */
-  offered: readonly string[];
-  steps: Step[];
-  present: number;
-  /** Who works with this phone. */
-  by: string;
-  /** Keeps acts on the phone; the screen answers when they are on its disk. */
-  act: (...acts: JobAct[]) => void;
-  /** Takes this person's last act back. */
-  undo: () => void;
-};
 
 export type LoadedJob = {
   job?: WorkingJob;
@@ -82,7 +46,7 @@ export function useJob(id: string): LoadedJob {
   const act = useCallback(
     (...acts: JobAct[]) => {
       // A failure to keep is shown by the engine; the screen stays as it was.
-      sync.record(id, by, ...acts).catch(() => undefined);
+      sync.record(id, by, ...acts).catch(ignore('a failure to keep is shown by the engine'));
     },
     [sync, id, by],
   );

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { WorkingJob } from './useJob';
+import type { WorkingJob } from './workingJob';
 
 /** A pause longer than this may have let somebody turn the crank, ms. */
 const LONG_AWAY = 10 * 60_000;

@@ -1,3 +1,17 @@
+import type {
+  BarringPlan,
+  CrankOfJob,
+  Instruction,
+  JobAct,
+  JobContext,
+  JobSetting,
+  JobState,
+  Refused,
+  Rotation,
+  SaidInstruction,
+  StandsAt,
+  Step,
+} from '@longbar/core';
 import {
   crankOfJob,
   describeInstruction,
@@ -12,10 +26,34 @@ import {
   turnsSeenFrom,
   wantedOf,
 } from '@longbar/core';
-import type { Instruction, Rotation, StandsAt } from '@longbar/core';
 import type { KeptJob } from '../../../state/jobs';
 import { openJob } from '../../../state/jobs';
-import type { WorkingJob } from './useJob';
+
+/** A job as the screen works with it. */
+export type WorkingJob = {
+  context: JobContext;
+  setting: JobSetting;
+  state: JobState;
+  plan: BarringPlan | Refused;
+  /** Where the crank is believed to stand. */
+  crank: CrankOfJob;
+  /** Which way it turns, seen from where one stands; unknown where nobody said. */
+  rotation: Rotation | undefined;
+  /** The one thing to do next; none once the job is signed. */
+  instruction: Instruction | undefined;
+  /** The same in words. */
+  says: SaidInstruction | undefined;
+  /** What may be set where the crank stands, and is asked for. */
+  offered: readonly string[];
+  steps: Step[];
+  present: number;
+  /** Who works with this phone. */
+  by: string;
+  /** Keeps acts on the phone; the screen answers when they are on its disk. */
+  act: (...acts: JobAct[]) => void;
+  /** Takes this person's last act back. */
+  undo: () => void;
+};
 
 /** A job as core tells it at an instant: what stands, what comes next, what may be set. */
 export function workingJob(

@@ -5,7 +5,7 @@ import { Choice } from '../../../theme/Choice';
 import { Row, Stack } from '../../../theme/Panel';
 import { Tiles } from '../../../theme/Tiles';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 /** Rockers that are off or backed off tell nothing of the crank until they are set. */
 export function BackedOff({ job }: { job: WorkingJob }) {

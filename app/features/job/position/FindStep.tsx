@@ -12,7 +12,7 @@ import { StepFrame } from '../frame/StepFrame';
 import { TurnedByAnother } from '../helper/TurnedByAnother';
 import type { Turner } from '../helper/Turner';
 import { helperOf, useTurner } from '../helper/Turner';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import type { StepProps } from '../model/stepProps';
 import { AtTheCrank } from './AtTheCrank';
 import { BackedOff } from './BackedOff';

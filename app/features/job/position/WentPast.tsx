@@ -4,7 +4,7 @@ import { Act } from '../../../theme/Act';
 import { Field } from '../../../theme/Field';
 import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; planned: number };
 

@@ -20,7 +20,7 @@ import type { AdjusterView } from '../adjuster/adjusterView';
 import { FigureWheel } from './FigureWheel';
 import { TriedBlades } from './TriedBlades';
 import { TypedReading } from './TypedReading';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
   job: WorkingJob;

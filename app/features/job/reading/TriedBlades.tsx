@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef } from 'react';
 import { triedSince } from '../../../state/jobs';
 import { useAppSelector } from '../../../state/store';
 import { BladeRow } from './BladeRow';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
   job: WorkingJob;

@@ -1,5 +1,5 @@
 import { Act } from '../../../theme/Act';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 /** Barred on so far past top dead centre, the piston is out of the valve's way, degrees. */
 const PAST_THE_TOP = 30;

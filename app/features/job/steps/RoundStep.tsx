@@ -4,7 +4,7 @@ import { Words } from '../../../theme/Words';
 import { AdjusterPanel } from '../adjuster/AdjusterPanel';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { AtTheRockers, isAtTheRockers } from '../position/AtTheRockers';
 
 /**

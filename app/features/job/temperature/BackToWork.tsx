@@ -6,7 +6,7 @@ import { Caution } from '../../../theme/Caution';
 import { Stack } from '../../../theme/Panel';
 import { TickRow } from '../../../theme/TickRow';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 type Why = Extract<JobAct, { type: 'engine.returned' }>['why'];
 

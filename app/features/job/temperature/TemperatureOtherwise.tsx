@@ -7,7 +7,7 @@ import { Row, Stack } from '../../../theme/Panel';
 import { Words } from '../../../theme/Words';
 import { Reason } from '../frame/Reason';
 import { useClock } from '../model/useJob';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 
 /** Besides the clock: the metal's own temperature, or a reason why it is read all the same. */
 export function TemperatureOtherwise({ job }: { job: WorkingJob }) {

@@ -1,5 +1,5 @@
 import { hotUntil } from '@longbar/core';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { useClock } from '../model/useJob';
 
 /** Minutes that hot figures hold yet, none where the engine is not set hot or not shut down. */

@@ -6,7 +6,7 @@ import { useWindowDimensions } from 'react-native';
 import { FastenerMap } from '../../../drawing/FastenerMap';
 import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../theme/Words';
-import type { WorkingJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
 import { WrenchSetting } from './WrenchSetting';
 
 type Run = {

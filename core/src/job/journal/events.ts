@@ -57,7 +57,7 @@ const mayRun = v.optional(v.boolean('It may be run, or it may not.'));
 const TURNS = ['barred', 'overshot', 'pressed', 'unknown'] as const;
 
 /** Why an engine goes back to work in the middle of its job. */
-export const RETURNS = ['hot-run', 'bump', 'moved'] as const;
+const RETURNS = ['hot-run', 'bump', 'moved'] as const;
 
 /** The last event of the crank that the phone knew; null where it knew of none. */
 const after = v.optional(v.nullable(UuidSchema));

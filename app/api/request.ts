@@ -1,0 +1,24 @@
+/** Where the API is: beside the application, or on its own port while developing. */
+export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
+
+/** What the server said: its status, and its JSON; null where it said none. */
+export type Answered = { status: number; ok: boolean; body: unknown };
+
+/**
+ * One request to the server. Every request but the store's own queries goes through here; it
+ * throws where the server cannot be reached or does not answer in time.
+ */
+export async function request(path: string, init: RequestInit = {}): Promise<Answered> {
+  const response = await fetch(`${API}${path}`, init);
+  const { status, ok } = response;
+  return { status, ok, body: jsonOf(await response.text()) };
+}
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    // A proxy's page, or nothing at all: the status says what there is to say.
+    return null;
+  }
+}

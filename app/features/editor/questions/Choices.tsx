@@ -1,0 +1,35 @@
+import { Choice } from '../../../theme/Choice';
+import { Stack } from '../../../theme/Panel';
+import { Tiles } from '../../../theme/Tiles';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../theme/Words';
+
+type ChoicesProps<T extends string> = {
+  title: string;
+  of: string;
+  options: readonly T[];
+  chosen: string;
+  onChoose: (option: T) => void;
+};
+
+export function Choices<T extends string>(props: ChoicesProps<T>) {
+  const { title, of, options, chosen, onChoose } = props;
+  const long = options.length > 3 && options.some((option) => option.length > 6);
+  const columns = long ? 2 : options.length;
+  return (
+    <Stack gap={space.hair}>
+      <Words as="note">{title}</Words>
+      <Tiles columns={columns}>
+        {options.map((option) => (
+          <Choice
+            key={option}
+            label={option}
+            name={`${of}: ${title.toLowerCase()} ${option}`}
+            chosen={chosen === option}
+            onPress={() => onChoose(option)}
+          />
+        ))}
+      </Tiles>
+    </Stack>
+  );
+}
