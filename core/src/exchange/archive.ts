@@ -52,6 +52,11 @@ const LINES = {
     seal: v.nullable(Sha256Schema),
   }),
   event: v.object({ type: v.literal('event'), event: JobEventSchema, receivedAt: instant }),
+  /**
+   * The record of a signed job, for whoever has the archive and no Long Bar. It is made from the
+   * journal, so what stands here is not taken in: the journal's own is.
+   */
+  record: v.object({ type: v.literal('record'), job: UuidSchema, record: v.looseObject({}) }),
   blob: v.object({
     type: v.literal('blob'),
     sha256: Sha256Schema,
@@ -156,6 +161,9 @@ class Known {
       case 'event':
         this.needs(`job ${line.event.job}`, 'event.job', wrong);
         return this.once(`event ${line.event.id}`, 'event.id', wrong);
+      case 'record':
+        this.needs(`job ${line.job}`, 'job', wrong);
+        return this.once(`record ${line.job}`, 'job', wrong);
       case 'blob':
         return this.once(`blob ${line.sha256}`, 'sha256', wrong);
     }

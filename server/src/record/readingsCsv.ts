@@ -1,10 +1,8 @@
-import type { JobEvent, JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
-import { adjustersIn, begunOf, recordOf, recordPage, unitOf } from '@longbar/core';
+import type { JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
+import { adjustersIn, recordPage, unitOf } from '@longbar/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Database } from '../store/database';
-import { headOf } from '../store/jobHead';
-import { readSheet } from '../store/sheets';
-import { readShop } from '../store/shop';
+import { recordOfJob } from './recordOfJob';
 
 const COLUMNS = [
   'machine',
@@ -39,30 +37,15 @@ const COLUMNS = [
  * the record.
  */
 export async function* readingsCsv(db: Database): AsyncGenerator<string> {
-  const [machines, jobs, shop] = await Promise.all([
-    db.tables.machines.findAll(),
-    db.tables.jobs.findAll({ order: [['at', 'ASC']] }),
-    readShop(db),
-  ]);
-  const names = new Map(machines.map((row) => [row.get().id, row.get().name]));
+  const jobs = await db.tables.jobs.findAll({ order: [['at', 'ASC']] });
   yield csv([COLUMNS]);
   for (const row of jobs) {
-    const job = row.get();
-    const [sheet, events] = await Promise.all([
-      readSheet(db, job.sheet, job.sheetRevision),
-      db.tables.events.findAll({ where: { job: job.id } }),
-    ]);
-    if (!sheet) continue;
-    const begun = begunOf({ head: headOf(job), sheet: sheet.document, shop });
-    const record = recordOf(
-      begun,
-      events.map((event): JobEvent => event.get().body),
-    );
-    if (record.signed) yield csv(linesOf(record, names.get(job.machine)));
+    const { record, context } = await recordOfJob(db, row.get().id);
+    if (record.signed) yield csv(linesOf(record, context.machineName));
   }
 }
 
-function linesOf(record: JobRecord, machine: string | undefined): unknown[][] {
+function linesOf(record: JobRecord, machine: string): unknown[][] {
   const { head, sheet, signed, hours, tag } = record;
   const whole = [machine, sheet.name, head.id, signed?.at, hours?.hours, tag?.tag];
   const { rows } = recordPage(record);

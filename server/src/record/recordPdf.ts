@@ -1,12 +1,13 @@
-import type { JobEvent, RecordPage } from '@longbar/core';
-import { begunOf, localDay, recordOf, recordPage } from '@longbar/core';
+import type { RecordPage } from '@longbar/core';
+import { recordPage } from '@longbar/core';
 import type { Response } from 'express';
 import PdfDocument from 'pdfkit';
 import type { Database } from '../store/database';
-import { checkSeal, readJob } from '../store/jobs';
+import { checkSeal } from '../store/jobs';
 import type { Pdf } from './pdf';
 import { PAPER, PLAIN, STRONG } from './pdf';
 import { drawHeads } from './recordHeads';
+import { recordOfJob } from './recordOfJob';
 
 export type Paper = 'a4' | 'letter';
 
@@ -19,15 +20,7 @@ export async function sendRecord(
   paper: Paper,
   response: Response,
 ): Promise<void> {
-  const [context, rows, seal] = await Promise.all([
-    readJob(db, id, localDay(new Date())),
-    db.tables.events.findAll({ where: { job: id } }),
-    checkSeal(db, id),
-  ]);
-  const record = recordOf(
-    begunOf(context),
-    rows.map((row): JobEvent => row.get().body),
-  );
+  const [{ context, record }, seal] = await Promise.all([recordOfJob(db, id), checkSeal(db, id)]);
   const page = recordPage(record);
   const pdf = new PdfDocument({
     size: paper === 'a4' ? 'A4' : 'LETTER',

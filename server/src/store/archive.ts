@@ -2,6 +2,7 @@ import type { ArchiveLine, LineIssue } from '@longbar/core';
 import { ARCHIVE_FORMAT, parseArchive } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
+import { recordOfJob } from '../record/recordOfJob';
 import { RequestError } from '../requestError';
 import { sha256 } from './blobs';
 import { forget } from './changes';
@@ -44,6 +45,12 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
     }
     if (rows.length < PAGE) break;
     after = rows[rows.length - 1]?.get().serial ?? after;
+  }
+  for (const row of jobs) {
+    const { id, seal } = row.get();
+    if (seal === null) continue;
+    const { record } = await recordOfJob(db, id);
+    yield write({ type: 'record', job: id, record });
   }
   const blobs = await tables.blobs.findAll({ attributes: ['sha256'], order: ['sha256'] });
   for (const { sha256: hash } of blobs.map((row) => row.get())) {
