@@ -1,3 +1,5 @@
+import { MOST_EVENTS } from '@longbar/core';
+import { randomUUID } from 'node:crypto';
 import type { Browser, CDPSession, Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import { JobPage } from '../e2e/support/jobPage';
@@ -12,6 +14,8 @@ const MOVES = 120;
 /** Between two moves of the pointer, ms: what one sets off is over before the next. */
 const APART = 120;
 const TAPS = 200;
+/** A job so long that its end would show what grows with it. */
+const LATE = 2000;
 /** A quick hand still takes this long from blade to blade, ms. */
 const BETWEEN_TAPS = 400;
 /** A finger rests on the glass for this long when it taps, ms. */
@@ -145,23 +149,95 @@ function busy(tasks: readonly TraceEvent[]): number {
 
 /** From the finger off a blade until the tile that answers is painted. */
 async function blades(browser: Browser, url: string): Promise<Line[]> {
+  const young = await tappable(browser, url, 0);
+  for (let i = 0; i < TAPS; i++) await young.tap();
+  const painted = await young.painted(TAPS);
+  return [
+    ...lines(`a blade tapped: ${TAPS} taps to paint`, painted, 60, 120),
+    await lateTaps(browser, url, young),
+  ];
+}
+
+/** The same late in a long job, tap by tap in turn with the young one. */
+async function lateTaps(browser: Browser, url: string, young: Tappable): Promise<Line> {
+  const late = await tappable(browser, url, LATE);
+  for (let i = 0; i < TAPS / 2; i++) {
+    await young.tap();
+    await late.tap();
+  }
+  const [before, after] = [await young.painted(TAPS / 2), await late.painted(TAPS / 2)];
+  await Promise.all([young.page.context().close(), late.page.context().close()]);
+  const ratio = quantile(after, 0.5) / quantile(before, 0.5);
+  return {
+    what: `a blade tapped at event ${LATE} of a job against event 20, to paint, median, times`,
+    figure: ratio.toFixed(2),
+    wanted: 'at most 1.2',
+    held: ratio <= 1.2,
+  };
+}
+
+type Tappable = {
+  page: Page;
+  tap: () => Promise<void>;
+  /** The times of the last so many taps, ms. */
+  painted: (count: number) => Promise<number[]>;
+};
+
+/** A phone at the first valve of a job with so many events more, its blades laid out. */
+async function tappable(browser: Browser, url: string, more: number): Promise<Tappable> {
   const { page, cdp } = await phone(browser);
   const job = new JobPage(page);
   await job.toStopOne(url);
-  await page.waitForTimeout(1000);
+  if (more > 0) {
+    await lengthen(url, page.url().split('/').pop() ?? '', more);
+    await page.reload();
+    await job.at('Stop 1 of 2');
+  }
+  await page.waitForTimeout(2000);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOW_DOWN });
   await page.evaluate(watchTaps);
   const tile = job.button(/^0\.30 mm/);
   const box = await tile.boundingBox();
   if (!box) throw new Error('No blade is laid out.');
-  for (let i = 0; i < TAPS; i++) {
-    await tap(page, cdp, box.x + box.width / 2, box.y + box.height / 2);
-    await page.waitForTimeout(BETWEEN_TAPS);
+  return {
+    page,
+    tap: async () => {
+      await tap(page, cdp, box.x + box.width / 2, box.y + box.height / 2);
+      await page.waitForTimeout(BETWEEN_TAPS);
+    },
+    painted: async (count) => {
+      const painted = await page.evaluate(() => window.painted);
+      if (painted.length < count) throw new Error(`Only ${painted.length} taps were answered.`);
+      return painted.slice(-count);
+    },
+  };
+}
+
+/** Readings of another valve, taken again and again by another phone, until the journal is long. */
+async function lengthen(url: string, job: string, more: number): Promise<void> {
+  const path = `${url}/api/jobs/${job}/events`;
+  const { events } = (await (await fetch(path)).json()) as { events: { n: number }[] };
+  const last = Math.max(...events.map(({ n }) => n));
+  for (let from = 0; from < more; from += MOST_EVENTS) {
+    const body = Array.from({ length: Math.min(MOST_EVENTS, more - from) }, (_, i) => ({
+      id: randomUUID(),
+      job,
+      n: last + 1 + from + i,
+      at: new Date().toISOString(),
+      by: 'Orla',
+      type: 'reading.taken',
+      adjuster: 'intake.2',
+      phase: 'found',
+      reading: { go: 300, noGo: i % 2 ? 350 : 330, how: 'go-no-go' },
+      tried: [{ size: 300, enters: true }],
+    }));
+    const answer = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    if (!answer.ok) throw new Error(`The journal was refused: ${await answer.text()}`);
   }
-  const painted = await page.evaluate(() => window.painted);
-  if (painted.length < TAPS) throw new Error(`Only ${painted.length} taps were answered in time.`);
-  await page.context().close();
-  return lines(`a blade tapped: ${TAPS} taps to paint`, painted, 60, 120);
 }
 
 /** A finger comes down, rests as fingers do, and lifts. */

@@ -1,6 +1,7 @@
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { HeadGeometry, SeatedBank } from '@longbar/core';
+import { elementOf } from '../theme/domNode.web';
 import type { MapCell } from './mapCell';
 import { spoken } from './mapCell';
 
@@ -87,12 +88,11 @@ function nextOf(own: readonly string[], cells: Props['cells']): string {
 }
 
 type RockerTargetsProps = Pick<Props, 'cells' | 'geometry' | 'ids' | 'onSelect'>;
-type Focusable = { focus(): void };
 type KeyPress = { key: string; preventDefault(): void };
 
 /** Each rocker by itself; the arrow keys move along the head, one stop for the Tab key. */
 function RockerTargets({ cells, geometry, ids, onSelect }: RockerTargetsProps) {
-  const targets = useRef(new Map<string, Focusable>());
+  const targets = useRef(new Map<string, HTMLElement>());
   const entry = ids.find((id) => cells[id]?.selected) ?? ids[0];
   const onKeyDown = (id: string) => (event: KeyPress) => {
     const to = placeAfter(event.key, ids.indexOf(id), ids.length);
@@ -107,7 +107,7 @@ function RockerTargets({ cells, geometry, ids, onSelect }: RockerTargetsProps) {
         <Pressable
           key={id}
           ref={(node) => {
-            if (node) targets.current.set(id, node as unknown as Focusable);
+            if (node) targets.current.set(id, elementOf(node));
             else targets.current.delete(id);
           }}
           role="button"

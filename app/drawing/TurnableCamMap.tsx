@@ -1,25 +1,12 @@
 import type { ComponentProps } from 'react';
 import { useCallback, useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { elementOf } from '../theme/domNode.web';
 import { useTokens } from '../theme/ThemeProvider';
 import { BELOW, CamMap, LEFT, RIGHT } from './CamMap';
 import type { Crank } from './crank';
 
 type Props = ComponentProps<typeof CamMap> & { crank: Crank };
-type Node = { style: { transform: string }; setAttribute(name: string, value: string): void };
-type Box = { getBoundingClientRect(): { left: number } };
-type Hand = {
-  setPointerCapture(pointer: number): void;
-  focus(): void;
-  addEventListener(type: string, heard: (event: PointerMove) => void): void;
-  removeEventListener(type: string, heard: (event: PointerMove) => void): void;
-};
-type PointerMove = {
-  clientX: number;
-  buttons: number;
-  pointerId: number;
-  preventDefault(): void;
-};
 type KeyPress = { key: string; shiftKey: boolean; preventDefault(): void };
 
 /** The cam map with its line to drag, by pointer, touch or the arrow keys. */
@@ -33,14 +20,14 @@ export function TurnableCamMap({ crank, ...map }: Props) {
   const dragged = useRef(false);
   const say = useCallback(() => {
     const at = Math.round(crank.at());
-    (slider.current as unknown as Node).setAttribute('aria-valuenow', String(at));
-    (slider.current as unknown as Node).setAttribute('aria-valuetext', `${at}°`);
+    elementOf(slider.current).setAttribute('aria-valuenow', String(at));
+    elementOf(slider.current).setAttribute('aria-valuetext', `${at}°`);
   }, [crank]);
   useEffect(() => {
     // Moved by hand: a frame in which React draws nothing is a frame that keeps up.
     const follow = () => {
       const at = crank.at();
-      (line.current as unknown as Node).style.transform = `translateX(${(across * at) / cycle}px)`;
+      elementOf(line.current).style.transform = `translateX(${(across * at) / cycle}px)`;
       if (!dragged.current) say();
     };
     follow();
@@ -48,22 +35,22 @@ export function TurnableCamMap({ crank, ...map }: Props) {
   }, [crank, across, cycle, say]);
   // Where the map begins is asked once a drag: asking per move makes the browser lay out.
   const left = useRef(0);
-  const follow = ({ clientX }: PointerMove) => {
+  const follow = ({ clientX }: PointerEvent) => {
     const share = (clientX - left.current - LEFT) / across;
     crank.turn(Math.round(Math.max(0, Math.min(1, share)) * cycle) % cycle);
   };
   useEffect(() => {
-    const hand = slider.current as unknown as Hand;
-    const down = (event: PointerMove) => {
+    const hand = elementOf(slider.current);
+    const down = (event: PointerEvent) => {
       // No mouse events after this one, and no text marked while the finger goes across it.
       event.preventDefault();
       hand.setPointerCapture(event.pointerId);
       dragged.current = true;
       hand.focus();
-      left.current = (box.current as unknown as Box).getBoundingClientRect().left;
+      left.current = elementOf(box.current).getBoundingClientRect().left;
       follow(event);
     };
-    const move = (event: PointerMove) => {
+    const move = (event: PointerEvent) => {
       if (event.buttons > 0) follow(event);
     };
     // The angle is told once the finger is off: nobody listens to every degree on the way.

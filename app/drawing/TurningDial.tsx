@@ -2,6 +2,7 @@ import type { EngineSheet } from '@longbar/core';
 import { useEffect, useMemo, useRef } from 'react';
 import type { Text } from 'react-native';
 import { StyleSheet, View } from 'react-native';
+import { elementOf } from '../theme/domNode.web';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../theme/Words';
 import type { Crank } from './crank';
@@ -9,9 +10,6 @@ import { EngineDial } from './EngineDial';
 import { whileSeen } from './whileSeen';
 
 type Props = { sheet: EngineSheet; crank: Crank; size: number };
-/** What is moved from one angle to the next without being drawn anew. */
-type Moved = { style: { transform: string } };
-type Written = { firstChild: { data: string } | null };
 
 /** The dial is drawn in a square of 230: its middle, its rim and the names of the marks. */
 const SQUARE = 230;
@@ -32,9 +30,9 @@ export function TurningDial({ sheet, crank, size }: Props) {
     const move = () => {
       const at = crank.at();
       // One layer turns, whatever is stamped on it: each further one costs its share of a frame.
-      (rim.current as unknown as Moved).style.transform = `rotate(${forward * at}deg)`;
-      const written = (figure.current as unknown as Written | null)?.firstChild;
-      if (written) written.data = `${Math.round(at)}°`;
+      elementOf(rim.current).style.transform = `rotate(${forward * at}deg)`;
+      const written = figure.current && elementOf(figure.current).firstChild;
+      if (written) written.nodeValue = `${Math.round(at)}°`;
     };
     move();
     // What is out of sight waits: it is moved when it comes into view.

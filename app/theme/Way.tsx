@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import type { GestureResponderEvent, StyleProp, ViewStyle } from 'react-native';
 import { Pressable } from 'react-native';
+import { opensElsewhere } from './domNode.web';
 
 type Props = {
   to: string;
@@ -22,9 +23,8 @@ export function Way(props: Props) {
   const { to, name, replace = false, current = false, leaves = false, style, children } = props;
   const router = useRouter();
   const go = (event: GestureResponderEvent) => {
-    const { ctrlKey, metaKey, shiftKey } = event as unknown as MouseEvent;
     // The browser's own ways of opening a link are left to it.
-    if (leaves || ctrlKey || metaKey || shiftKey) return;
+    if (leaves || opensElsewhere(event)) return;
     event.preventDefault();
     if (replace) router.replace(to as '/');
     else router.push(to as '/');

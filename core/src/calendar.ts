@@ -5,7 +5,11 @@ function dayOf(date: string): number {
   return Date.parse(`${date.slice(0, 10)}T00:00:00Z`);
 }
 
-/** Whole days from one date to another; negative when `to` is earlier. */
+/**
+ * Whole days from one date to another; negative when `to` is earlier.
+ *
+ * @example daysBetween('2026-02-27', '2026-03-02') // 3
+ */
 export function daysBetween(from: string, to: string): number {
   return Math.round((dayOf(to) - dayOf(from)) / DAY);
 }

@@ -9,12 +9,20 @@ const millimetres = new Intl.NumberFormat('en', {
 });
 const thousandths = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
-/** µm as millimetres without the unit: 580 is "0.58". */
+/**
+ * µm as millimetres without the unit: 580 is "0.58".
+ *
+ * @example formatMillimetres(580) // '0.58'
+ */
 export function formatMillimetres(length: number): string {
   return millimetres.format(length / 1000);
 }
 
-/** µm as thou without the unit; whole where a whole thou is as near as a blade: 580 is "23". */
+/**
+ * µm as thou without the unit; whole where a whole thou is as near as a blade: 580 is "23".
+ *
+ * @example formatThou(580) // '23'
+ */
 export function formatThou(length: number): string {
   const whole = Math.round(length / MICROMETRES_PER_THOU);
   const near = Math.abs(fromThou(whole) - length) <= NEAR_ENOUGH;
@@ -26,7 +34,11 @@ export function formatLength(length: number): string {
   return `${formatMillimetres(length)} mm`;
 }
 
-/** Thou to whole µm. */
+/**
+ * Thou to whole µm.
+ *
+ * @example fromThou(23) // 584
+ */
 export function fromThou(thou: number): number {
   return Math.round(thou * MICROMETRES_PER_THOU);
 }

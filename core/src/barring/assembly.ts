@@ -21,7 +21,11 @@ export function engineOf(sheet: EngineSheet): Engine {
   return { sheet, firing, adjusters: adjustersOf(sheet) };
 }
 
-/** The margin of an adjuster at a crank angle; undefined where its place is unknown. */
+/**
+ * The margin of an adjuster at a crank angle; undefined where its place is unknown.
+ *
+ * @example marginAt(adjustersOf(six)[0], 0, 720) // 145
+ */
 export function marginAt(adjuster: Adjuster, at: number, cycle: number): number | undefined {
   return 'arc' in adjuster.place ? marginIn(adjuster.place.arc, at, cycle) : undefined;
 }

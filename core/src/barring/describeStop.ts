@@ -1,7 +1,12 @@
 import { readId } from '../engine/kinds';
 import type { PlannedAdjuster, Watch } from './barringPlan';
 
-/** What is set at a stop: "intake 1 2 4, exhaust 1 3 5". */
+/**
+ * What is set at a stop: "intake 1 2 4, exhaust 1 3 5".
+ *
+ * @example describeSet([{ id: 'intake.1' }, { id: 'intake.2' }, { id: 'exhaust.1' }])
+ *   // 'intake 1 2, exhaust 1'
+ */
 export function describeSet(set: readonly PlannedAdjuster[]): string {
   const kinds = new Map<string, Set<number>>();
   for (const { id } of set) {

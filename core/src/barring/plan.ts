@@ -11,6 +11,8 @@ import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
  * Where to stop the crank, and what to set at each stop, by one method of the work.
  * Takes the sheet as it stands in the file. Refuses, with the reason, what cannot be done
  * on this engine; never throws on a sheet that `parseSheet` accepts.
+ *
+ * @example planBarring(six, { method: 'two-position' }).stops.map(({ at }) => at) // [0, 360]
  */
 export function planBarring(sheet: EngineSheet, options: PlanOptions): BarringPlan | Refused {
   switch (options.method) {

@@ -40,6 +40,8 @@ export const TOLD_WITHIN = 90;
  * degrees. Refused where something was seen that this engine cannot show.
  *
  * `crankBelief(sheet, [{ seen: { mark: 'I', state: 'at' } }, { turned: { by: 120 } }])`
+ *
+ * @example crankBelief(six, [{ seen: { mark: 'I', state: 'at' } }]).told // false
  */
 export function crankBelief(sheet: EngineSheet, history: CrankHistory): CrankBelief | Refused {
   const { cycle } = firingOf(sheet);

@@ -17,6 +17,9 @@ const FIRES_WITHIN = 1;
  * The rockers to feel at a stop, four at most: those of the cylinder at its firing TDC and of
  * its mate; where there is no such pair, of the two cylinders that best tell this place from
  * the one 360° on. Rockers of which nothing is claimed there are not asked.
+ *
+ * @example rockersToFeel(six, 0)
+ *   // { loose: ['intake.1', 'exhaust.1'], firm: ['intake.6', 'exhaust.6'] }
  */
 export const rockersToFeel = rememberBy(choose, (at) => at);
 

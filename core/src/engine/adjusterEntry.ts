@@ -18,7 +18,11 @@ export function specOf(sheet: EngineSheet, id: string): Spec | undefined {
   return entryOf(sheet, id)?.spec;
 }
 
-/** An adjuster's name for people: `exhaust.3` is "No. 3 exhaust". */
+/**
+ * An adjuster's name for people: `exhaust.3` is "No. 3 exhaust".
+ *
+ * @example adjusterName('exhaust.3') // 'No. 3 exhaust'
+ */
 export function adjusterName(id: string): string {
   const { kind, cylinder, n } = readId(id);
   return `No. ${cylinder} ${kind}${n === undefined ? '' : ` ${n}`}`;

@@ -1,7 +1,11 @@
 /** Angles closer than this are the same (degrees). */
 export const ANGLE_TOLERANCE = 1e-6;
 
-/** `angle` brought into [0, cycle); what lies a hair below the cycle is 0. */
+/**
+ * `angle` brought into [0, cycle); what lies a hair below the cycle is 0.
+ *
+ * @example wrap(-90, 720) // 630
+ */
 export function wrap(angle: number, cycle: number): number {
   const wrapped = ((angle % cycle) + cycle) % cycle;
   return tidy(wrapped > cycle - ANGLE_TOLERANCE ? 0 : wrapped);

@@ -9,6 +9,8 @@ type Bank = { name: string; cylinders: number[]; valves: string[] };
  * The banks of an engine with so many cylinders: one row; two banks numbered alternating
  * across the valley; or two numbered down one bank and then the other. Valves are exhaust
  * first until flipped. An odd vee has the extra cylinder in the first bank.
+ *
+ * @example banksFor(4, 'in-line').map(({ cylinders }) => cylinders) // [[1, 2, 3, 4]]
  */
 export function banksFor(count: number, form: CylinderForm): Bank[] {
   const all = Array.from({ length: count }, (_, i) => i + 1);

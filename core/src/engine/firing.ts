@@ -27,7 +27,11 @@ export function firingOf(sheet: Pick<EngineSheet, 'cycle' | 'firing'>): Firing {
   return { cycle, order, at };
 }
 
-/** Firing TDC of `cylinder`, crank degrees. Throws when the order does not hold it. */
+/**
+ * Firing TDC of `cylinder`, crank degrees. Throws when the order does not hold it.
+ *
+ * @example firingTdc(firingOf(six), 5) // 120
+ */
 export function firingTdc(firing: Firing, cylinder: number): number {
   const at = firing.at.get(cylinder);
   if (at === undefined) throw new RangeError(`Cylinder ${cylinder} is not in the firing order.`);
@@ -37,6 +41,8 @@ export function firingTdc(firing: Firing, cylinder: number): number {
 /**
  * The cylinder that fires 360° away in a four-stroke: when one is on compression the other
  * is at overlap. None in a two-stroke, nor where no cylinder fires there.
+ *
+ * @example runningMate(firingOf(six), 1) // 6
  */
 export function runningMate(firing: Firing, cylinder: number): number | undefined {
   if (firing.cycle !== 720) return undefined;

@@ -58,7 +58,11 @@ export function adjusterId({ kind, cylinder, n }: AdjusterName): string {
 /** What an adjuster's id looks like: one of the kinds, its cylinder, and which of several. */
 export const ADJUSTER_ID = new RegExp(`^(${KIND_NAMES.join('|')})\\.(\\d+)(?:\\.(\\d+))?$`);
 
-/** What an adjuster's id names; throws on what is none, which no schema lets through. */
+/**
+ * What an adjuster's id names; throws on what is none, which no schema lets through.
+ *
+ * @example readId('exhaust.3.2') // { kind: 'exhaust', cylinder: 3, n: 2 }
+ */
 export function readId(id: string): AdjusterName {
   const [, name, cylinder, n] = ADJUSTER_ID.exec(id) ?? [];
   const kind = KIND_NAMES.find((each) => each === name);

@@ -11,6 +11,8 @@ export type ParsedSheet = { ok: true; sheet: EngineSheet } | { ok: false; issues
  * Checks an engine sheet as it came from a file or a form: first its shape, then what a
  * person gets wrong although the shape is right. Answers the same document with nothing
  * filled in, or every issue with its dotted path and a way out.
+ *
+ * @example parseSheet({ format: 'longbar.sheet/1' }).ok // false
  */
 export function parseSheet(json: unknown): ParsedSheet {
   const shape = v.safeParse(SheetSchema, json);

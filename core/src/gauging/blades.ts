@@ -36,6 +36,9 @@ export function withoutWorn(set: BladeSet, worn: readonly number[]): BladeSet {
  * The blades tried after one more tap on `size`: not tried, enters, stops, not tried. A tap
  * that contradicts an earlier one (a thick blade entering where a thinner stopped) takes the
  * earlier one's place.
+ *
+ * @example tapBlade([{ size: 350, enters: false }], 300)
+ *   // [{ size: 300, enters: true }, { size: 350, enters: false }]
  */
 export function tapBlade(tried: readonly Trial[], size: number): Trial[] {
   const before = tried.find((trial) => trial.size === size);
@@ -82,7 +85,12 @@ function withTrial(tried: readonly Trial[], { size, enters }: Trial): Trial[] {
   return [...consistent, { size, enters }].sort((a, b) => a.size - b.size);
 }
 
-/** What the blades tried say together, µm. */
+/**
+ * What the blades tried say together, µm.
+ *
+ * @example readingFromTrials([{ size: 300, enters: true }, { size: 350, enters: false }])
+ *   // { go: 300, noGo: 350, how: 'go-no-go' }
+ */
 export function readingFromTrials(tried: readonly Trial[]): Reading {
   const entered = tried.filter(({ enters }) => enters).map(({ size }) => size);
   const stopped = tried.filter(({ enters }) => !enters).map(({ size }) => size);
@@ -96,6 +104,8 @@ export function readingFromTrials(tried: readonly Trial[]): Reading {
 /**
  * Drag on one blade: the blade, give or take half the step to its neighbours in the set.
  * At an end of the set the one neighbour serves for both sides.
+ *
+ * @example readingFromDrag([250, 300, 350], 300) // { go: 275, noGo: 325, how: 'drag' }
  */
 export function readingFromDrag(blades: readonly number[], blade: number): Reading {
   const below = blades.filter((other) => other < blade).pop();
@@ -118,6 +128,8 @@ const NO_ERROR = 5;
  * The stack of at most four blades nearest `wanted` µm: smallest error (5 µm or less counts
  * as none), then fewest blades, then the thinner sum, then the thickest single blade.
  * `error` is sum − wanted. Undefined where there are no blades.
+ *
+ * @example bladeStack([250, 300, 30], 330) // { blades: [300, 30], sum: 330, error: 0 }
  */
 export function bladeStack(blades: readonly Blade[], wanted: number): BladeStack | undefined {
   const plain = blades

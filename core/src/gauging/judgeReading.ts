@@ -26,6 +26,9 @@ type Held = { spec: Spec; go: number; noGo: number; measure: Measure };
  * policy. A blade within 6 µm of a limit counts as it: inch blades never meet mm limits; a
  * figure read off a gauge or a wrench is held against the limits as it is.
  * `measure` only chooses the words; `tight` is too low a height or too small a preload.
+ *
+ * @example judgeReading({ low: 280, target: 330, high: 380 }, { go: 250, noGo: 280 }, 'leave-inside').verdict
+ *   // 'tight'
  */
 export function judgeReading(
   spec: Spec,

@@ -13,6 +13,8 @@ const ENOUGH_PAIRS = 8;
  * By how much locking closes the gap in one person's hands on one engine type, µm: the median
  * of before − after over at least eight pairs, to be left loose before locking. Null with
  * fewer. A pair with an open-ended reading has no middle and does not count.
+ *
+ * @example lockShift([]) // null
  */
 export function lockShift(pairs: readonly LockPair[]): number | null {
   const shifts = pairs.flatMap(({ before, after }) => {

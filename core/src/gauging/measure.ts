@@ -23,12 +23,20 @@ export function unitOf(measure: Measure): 'mm' | 'N·m' {
   return measure === 'preload' ? 'N·m' : 'mm';
 }
 
-/** A figure of this measure with its unit. */
+/**
+ * A figure of this measure with its unit.
+ *
+ * @example formatSetting('preload', 904) // '0.90 N·m'
+ */
 export function formatSetting(measure: Measure, figure: number): string {
   return `${formatFigure(measure, figure)} ${unitOf(measure)}`;
 }
 
-/** The same in inches: thou for a gap, an inch figure for a height; none for a torque. */
+/**
+ * The same in inches: thou for a gap, an inch figure for a height; none for a torque.
+ *
+ * @example formatInInches('height', 63_500) // '2.500 in'
+ */
 export function formatInInches(measure: Measure, figure: number): string | undefined {
   if (measure === 'preload') return undefined;
   if (measure === 'lash') return `${formatThou(figure)} thou`;

@@ -41,7 +41,11 @@ export function middleOf(gap: number | Pick<Reading, 'go' | 'noGo'>): number | u
 /** Half the last place that is read on a gauge (0.01 mm) or a wrench (0.01 N·m). */
 const HALF_PLACE = 5;
 
-/** A figure read off a gauge in µm, or off a wrench in mN·m: good to its last place. */
+/**
+ * A figure read off a gauge in µm, or off a wrench in mN·m: good to its last place.
+ *
+ * @example readingFromFigure(63_500, 'gauge') // { go: 63495, noGo: 63505, how: 'gauge' }
+ */
 export function readingFromFigure(figure: number, how: 'gauge' | 'wrench'): Reading {
   return { go: Math.max(0, figure - HALF_PLACE), noGo: figure + HALF_PLACE, how };
 }

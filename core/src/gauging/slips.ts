@@ -35,6 +35,9 @@ const UNIT_SLIPS: readonly { factor: number; says: string }[] = [
 /**
  * The likeliest slip a reading looks like; none where it is near its limits and what it was
  * left at, or open-ended. It says what to check and changes nothing.
+ *
+ * @example slipOf({ spec: { low: 280, target: 330, high: 380 }, reading: { go: 3300, noGo: 3300 }, typed: true }).slip
+ *   // 'ten-times'
  */
 export function slipOf(evidence: SlipEvidence): Slip | undefined {
   const { spec, reading } = evidence;

@@ -45,7 +45,8 @@ const MOST_GAP = 5000;
  * does not. A height is one figure in mm, a preload one in N·m. Another unit is typed behind:
  * "13 thou", ".013 in", "9 lb ft". The problem in words where it cannot be read or cannot be.
  *
- * @example readingFromTyped('33', { measure: 'lash', spec, set }) // { problem, meant: '0.33 mm' }
+ * @example readingFromTyped('33', { measure: 'lash', spec: { low: 280, target: 330, high: 380 }, set: { unit: 'mm', blades: [] } }).meant
+ *   // '0.33 mm'
  */
 export function readingFromTyped(text: string, of: TypedFor): TypedReading {
   const { figures, unit, rest } = split(text);

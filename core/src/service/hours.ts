@@ -22,7 +22,12 @@ export const DateSchema = v.pipe(
   v.check((date) => Number.isFinite(Date.parse(date)), 'There is no such date.'),
 );
 
-/** The engine's hours behind a reading: the offset of the meter fitted on that day added. */
+/**
+ * The engine's hours behind a reading: the offset of the meter fitted on that day added.
+ *
+ * @example engineHours({ date: '2026-07-20', hours: 160 }, [{ date: '2026-05-01', offset: 6240 }])
+ *   // 6400
+ */
 export function engineHours(reading: HoursReading, meter: readonly MeterChange[]): number {
   const fitted = meter
     .filter(({ date }) => daysBetween(date, reading.date) >= 0)

@@ -38,8 +38,8 @@ const FARTHEST_DAYS = 3650;
  * stands, for that is known. Undefined where the sheet gives no interval. All hours answered
  * are engine hours, whatever the meter shows.
  *
- * `nextDue({ service: { everyMonths: 12 }, …, inServiceSince: '2026-01-31' }, [], today)` →
- * `{ by: 'months', date: { from: '2027-01-31', … }, … }`
+ * @example nextDue({ service: { everyMonths: 12 }, meter: [], last: null, breakInDone: true, inServiceSince: '2026-01-31' }, [], '2026-03-01').date
+ *   // { from: '2027-01-31', to: '2027-01-31' }
  */
 export function nextDue(
   { service, meter, last, breakInDone, inServiceSince, hoursAYear }: ServiceHistory,

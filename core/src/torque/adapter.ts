@@ -13,6 +13,8 @@ export type AdapterSum = {
 /**
  * The setting S = T·L / (L + E·cos a). Refused with the reason where the wrench has no length
  * or the adapter points back so far that the wrench could not turn the nut.
+ *
+ * @example adapterSetting({ torque: 46, wrench: 400, adapter: 60, angle: 0 }) // { setting: 40 }
  */
 export function adapterSetting(sum: AdapterSum): { setting: number } | { refused: string } {
   const { torque, wrench, adapter, angle } = sum;

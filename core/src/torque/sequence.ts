@@ -56,6 +56,8 @@ export function torqueSteps({ fasteners, stages, torque }: TorqueSequence): Torq
 /**
  * An order from the middle outwards, as heads are run down: by distance from the centre, and
  * round by angle where they lie equally far. The manual's order is typed over it.
+ *
+ * @example spiralOrder([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 2, y: 0 }]) // [1, 2, 0]
  */
 export function spiralOrder(places: readonly Place[]): number[] {
   if (places.length === 0) return [];

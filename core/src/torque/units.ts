@@ -16,7 +16,11 @@ export function convertTorque(value: number, from: TorqueUnit, to: TorqueUnit): 
 const newtonMetres = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 const poundFeet = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
-/** A torque in both units that wrenches carry: 46 is "46 N·m (33.9 lb·ft)". */
+/**
+ * A torque in both units that wrenches carry: 46 is "46 N·m (33.9 lb·ft)".
+ *
+ * @example formatTorque(46) // '46 N·m (33.9 lb·ft)'
+ */
 export function formatTorque(torque: number): string {
   const other = convertTorque(torque, 'N·m', 'lb·ft');
   return `${newtonMetres.format(torque)} N·m (${poundFeet.format(other)} lb·ft)`;

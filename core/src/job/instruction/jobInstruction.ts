@@ -33,7 +33,7 @@ const folded = new WeakMap<JobBegun, FoldedJob>();
  * simulated mechanic all follow. `begun` is what the job began with, `events` its journal, `now` an ISO instant. Undefined once
  * the job is signed.
  *
- * `jobInstruction(begun, [], '2026-05-02T08:00:00Z')` → `{ do: 'answer', ask: 'why', … }`
+ * @example jobInstruction(begun, [], '2026-05-02T08:00:00Z').ask // 'why'
  */
 export function jobInstruction(
   begun: JobBegun,

@@ -33,8 +33,7 @@ import { unansweredFindings } from './unansweredFindings';
  * that its own journal keeps. `begun` is what the job began with, `events` its journal in any
  * order. It may be asked for at any time; `signed` is there once it is signed.
  *
- * `recordOf(begun, events).banks[0].cylinders[0].adjusters[0].found` →
- * `{ reading: { go: 480, noGo: 530, how: 'go-no-go' }, verdict: 'tight' }`
+ * @example recordOf(begun, []).counts // { adjusters: 12, entries: 0 }
  */
 export function recordOf(begun: JobBegun, events: readonly JobEvent[]): JobRecord {
   const state = foldJob(events);

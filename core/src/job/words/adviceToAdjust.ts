@@ -9,7 +9,8 @@ import { turnsForGap } from '../../gauging/screw';
  * backing its screw off, a height is raised or lowered, a preload is taken up or let off. Turns
  * are told where the sheet holds the screw's pitch, and never of a preload: it is no length.
  *
- * @example adviceToAdjust(entry, spec, { go: 480, noGo: 530 }) // 'Back off about 1/16 turn. …'
+ * @example adviceToAdjust({ screw: { pitch: 1000, ratio: 1.25, side: 'pushrod' } }, { low: 280, target: 330, high: 380 }, { go: 180, noGo: 230 })
+ *   // 'Back off about 1/8 turn. Locking usually closes the gap a little.'
  */
 export function adviceToAdjust(
   entry: Pick<AdjusterEntry, 'method' | 'measure' | 'screw'>,

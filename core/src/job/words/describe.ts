@@ -20,6 +20,8 @@ import type { LookedInto, UnsetReason } from '../journal/state';
 /**
  * A reading for people, without its unit: "0.48–0.53", "under 0.48", "0.53 and over", and a
  * figure read off a gauge or a wrench as that figure.
+ *
+ * @example describeReading({ go: 480, noGo: 530 }) // '0.48–0.53'
  */
 export function describeReading(reading: Pick<Reading, 'go' | 'noGo'> & { how?: string }): string {
   const { go, noGo, how } = reading;
@@ -241,7 +243,11 @@ function describeObservation(
   return { what: `Mark ${observation.mark}`, detail: back ? 'taken back' : 'at the pointer' };
 }
 
-/** How a nut was locked, as it was. */
+/**
+ * How a nut was locked, as it was.
+ *
+ * @example describeLock({ how: 'torque', torque: 46 }) // 'locked at 46 N·m (33.9 lb·ft)'
+ */
 export function describeLock(lock: {
   how: 'torque' | 'feel';
   torque?: number | undefined;

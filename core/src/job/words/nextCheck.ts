@@ -12,6 +12,9 @@ type CountedFrom = {
 /**
  * When the next check is due after one that was signed as complete: "when the meter shows
  * 7,201 h, or on 26 May 2028, whichever comes first".
+ *
+ * @example nextCheckWords({ service: { everyHours: 600 }, hours: { hours: 6601 }, at: '2026-05-02' })
+ *   // 'when the meter shows 7,201 h'
  */
 export function nextCheckWords({ service, hours, at }: CountedFrom): string {
   const { everyHours, everyMonths } = service ?? {};
