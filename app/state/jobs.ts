@@ -1,7 +1,7 @@
 import type { EventOf, FoldedJob, JobContext, JobEvent, Trial } from '@longbar/core';
 import { begunOf, foldOn, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
-import { createSelector, createSlice } from '@reduxjs/toolkit';
+import { createSelector, createSlice, original } from '@reduxjs/toolkit';
 import type { SetAside } from '../phone/phoneDatabase';
 
 export type KeptJob = { context: JobContext; events: JobEvent[] };
@@ -32,12 +32,13 @@ const jobs = createSlice({
     },
     jobKept(state, { payload }: PayloadAction<KeptJob>) {
       const { id } = payload.context.head;
-      const events = state.byId[id]?.events ?? [];
+      const events = original(state)?.byId[id]?.events ?? [];
       state.byId[id] = { context: payload.context, events: merged(events, payload.events) };
     },
     eventsKept(state, { payload }: PayloadAction<{ job: string; events: JobEvent[] }>) {
       const job = state.byId[payload.job];
-      if (job) job.events = merged(job.events, payload.events);
+      // The journal itself, not a draft of it: a draft of each of thousands of events is slow.
+      if (job) job.events = merged(original(job)?.events ?? job.events, payload.events);
     },
     unsentCounted(state, { payload }: PayloadAction<Partial<Unsent>>) {
       Object.assign(state.unsent, payload);
@@ -48,9 +49,11 @@ const jobs = createSlice({
   },
 });
 
+/** The journal with what is new to it, each event once. */
 function merged(known: readonly JobEvent[], more: readonly JobEvent[]): JobEvent[] {
-  const ids = new Set(known.map(({ id }) => id));
-  return [...known, ...more.filter(({ id }) => !ids.has(id))];
+  const fresh = new Map(more.map((event) => [event.id, event]));
+  for (const { id } of known) fresh.delete(id);
+  return [...known, ...fresh.values()];
 }
 
 export const { jobsRead, jobKept, eventsKept, unsentCounted, storeFailed } = jobs.actions;

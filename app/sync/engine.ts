@@ -1,21 +1,18 @@
 import type { Beat, JobAct, JobContext, JobEvent } from '@longbar/core';
 import {
   ANSWER_WITHIN_MS,
-  begunOf,
   dueActs,
   EventsPageSchema,
-  foldJob,
   ignore,
   isOfCrank,
   JobContextSchema,
-  settingOf,
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
 import type { Answered } from '../api/request';
 import { request } from '../api/request';
 import { api } from '../state/api';
-import { eventsKept, jobKept, jobsRead, storeFailed, unsentCounted } from '../state/jobs';
+import { eventsKept, jobKept, jobsRead, openJob, storeFailed, unsentCounted } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
 import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
@@ -130,7 +127,7 @@ export class SyncEngine {
     const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
     // Another phone's turn that this one did not know of must not be taken for none.
     const after =
-      kept && isOfCrank(act.type) ? { after: foldJob(kept.events).crank.last } : undefined;
+      kept && isOfCrank(act.type) ? { after: openJob(kept).state.crank.last } : undefined;
     const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
     await (await this.opening).appendOwn(event);
     return event;
@@ -261,9 +258,9 @@ async function ask(
 }
 
 /** What a phone writes down by itself in this job now. */
-function dueOf({ context, events }: KeptJob): JobAct[] {
-  const state = foldJob(events);
-  return dueActs(settingOf(begunOf(context), state), state);
+function dueOf(kept: KeptJob): JobAct[] {
+  const { setting, state } = openJob(kept);
+  return dueActs(setting, state);
 }
 
 function describe(error: unknown): string {

@@ -7,6 +7,7 @@ import {
   isRefused,
   measureOf,
   readId,
+  settleFirst,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useCallback, useMemo } from 'react';
@@ -80,6 +81,8 @@ function Panel({ entry, set, ...props }: PanelProps) {
   const findings = useFindings(job.setting.head.machine).filter(({ ids }) => ids.includes(id));
   const view = adjusterView(state, entry, job.setting.policy, phase);
   const next = adjusterInstruction(job.setting, job.state, id);
+  // It stays while the reading is taken: blades that move under the finger are mistaken.
+  const settle = view.reads === 'found' ? settleFirst(job.state, id, entry) : undefined;
   const question = next?.do === 'answer' && next.ask === 'question' ? next.question : undefined;
   const record = job.act;
   const act = useCallback(
@@ -110,15 +113,13 @@ function Panel({ entry, set, ...props }: PanelProps) {
         <Words as="heading">{adjusterName(id)}</Words>
         <Sibling {...props} />
       </Spread>
-      {phase === 'found' && !state?.found && <Findings findings={findings} />}
+      {phase === 'found' && view.reads === 'found' && <Findings findings={findings} />}
       <TakeThis
         entry={entry}
         set={set}
         temperature={job.setting.sheet.temperature?.state ?? 'cold'}
       />
-      {next?.do === 'read' && next.settle && (
-        <Words as="strong">{describeSettle(next.settle)}</Words>
-      )}
+      {settle && <Words as="strong">{describeSettle(settle)}</Words>}
       <ReadingInput
         {...{ job, id, entry, set, view, act, say }}
         asked={question !== undefined}

@@ -1,7 +1,7 @@
 import { inlineSix } from '../../../test-support/engines';
 import { journal, settingOn } from '../../../test-support/journal';
 import type { JobAct } from '../..';
-import { adjusterInstruction, describeInstruction, foldJob } from '../..';
+import { adjusterInstruction, describeInstruction, foldJob, settleFirst } from '../..';
 
 const sheet = inlineSix();
 const at = (id: string, acts: JobAct[] = []) =>
@@ -22,6 +22,14 @@ describe('what to do at one adjuster', () => {
     expect(
       describeInstruction(said as Parameters<typeof describeInstruction>[0], new Map()),
     ).toEqual(expect.objectContaining({ detail: expect.stringContaining('push the rocker down') }));
+  });
+
+  it('keeps saying it while the blades of that valve are tried', () => {
+    const state = foldJob(journal([found('intake.1')]));
+    const [intake] = sheet.adjusters;
+    if (!intake) throw new Error('The sheet has no intake.');
+    expect(settleFirst(state, 'intake.1', intake)).toBe('rocker');
+    expect(settleFirst(state, 'intake.2', intake)).toBeUndefined();
   });
 
   it.each([

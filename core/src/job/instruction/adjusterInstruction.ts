@@ -36,7 +36,8 @@ export function adjusterInstruction(
     case 'reread': {
       const phase = next.step === 'find' ? 'found' : 'left';
       if (!next.judgement) {
-        return { do: 'read', phase, ...settleFirst(state, id, entry), ...figure };
+        const settle = phase === 'found' ? settleFirst(state, id, entry) : undefined;
+        return { do: 'read', phase, ...(settle && { settle }), ...figure };
       }
       const tries = next.judgement.settle ?? [entry.spec.target];
       return { do: 'settle', phase, tries, ...figure };
@@ -57,17 +58,20 @@ export function adjusterInstruction(
   }
 }
 
-/** What is settled before this reading, where it is the first of its kind in the job. */
-function settleFirst(
+/**
+ * What is settled at an adjuster before it is read, where it is the first of its kind in the job:
+ * no other one was read. It stays so while its own reading is taken.
+ */
+export function settleFirst(
   { adjusters }: JobState,
   id: string,
   entry: AdjusterEntry,
-): { settle?: Settle } {
+): Settle | undefined {
   const { kind } = readId(id);
-  const read = Object.entries(adjusters).some(
-    ([other, { found }]) => readId(other).kind === kind && found !== undefined,
+  const others = Object.entries(adjusters).some(
+    ([other, { found }]) => other !== id && readId(other).kind === kind && found !== undefined,
   );
-  return read ? {} : { settle: settledAs(kind, entry) };
+  return others ? undefined : settledAs(kind, entry);
 }
 
 function settledAs(kind: string, entry: AdjusterEntry): Settle {
