@@ -167,6 +167,8 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
       seized = true;
       await job.tap('Cannot be set');
       await page.getByRole('radio', { name: 'Seized or rounded' }).click();
+      await page.getByLabel('In a few words').fill('Nut turns with the screw');
+      await page.getByRole('radio', { name: 'Not to be run' }).click();
       await job.tap('Record that it cannot be set');
     },
   });
@@ -178,12 +180,18 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
   await job.tickAll();
   await job.tap('Bar and pins are out of the engine');
   await job.tickAll();
-  await page.getByRole('radio', { name: 'No leaks' }).click();
-  await job.tap('Record the run');
+  // What was said not to be run is not run: nobody is asked how it ran.
+  await expect(job.heading('Not to be run')).toBeVisible();
+  await expect(page.getByRole('radio')).toHaveCount(0);
+  await job.tap('Not run, and says so');
   await page.getByLabel('Which way in, the odd bolt, the gasket’s part').fill('Nut was rounded');
   await job.tap('Keep the note');
   await job.tap('Close as incomplete');
   await expect(job.heading('Signed as incomplete')).toBeVisible();
+  await job.tap('Open the record');
+  const words = 'cannot be set: seized, Nut turns with the screw, must not be run so';
+  await expect(page.getByText(words, { exact: false })).toBeVisible();
+  await expect(page.getByText('not run: because of No. 1 exhaust')).toBeVisible();
 
   // The note stands at the start of the next job.
   await job.start(server.url, 'Welder');

@@ -118,10 +118,19 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await job.tickAll();
 
   await job.at('Run and sign');
-  await page.getByRole('radio', { name: 'No leaks' }).click();
+  // A leak leads elsewhere: it says where, is mended, and the engine is run again.
+  await page.getByRole('radio', { name: 'It leaks' }).click();
+  await expect(job.button('Record the run')).toBeDisabled();
+  await page.getByLabel('What leaks, and where').fill('Cover at the rear');
   await job.tap('Record the run');
+  await expect(job.heading('It leaks')).toBeVisible();
+  await job.tap('Mended, run again, no leaks');
   await job.tap('Sign and close the record');
+  await expect(page.getByText(/^Next check when the meter shows 7,201 h, or on/)).toBeVisible();
   await job.tap('Open the record');
+  await expect(
+    page.getByText('it leaks, Cover at the rear; then no leaks, leak mended, run again'),
+  ).toBeVisible();
 
   // The record holds every adjuster, as found and as left.
   const row = (name: string) => page.getByRole('row').filter({ hasText: name });

@@ -95,7 +95,9 @@ export function BarTo({ job, wide, after, instruction }: Props) {
         <Act label="There, but one is otherwise" onPress={() => job.act(bar, ...seen)} />
       )}
       <WentPast job={job} planned={turn} />
-      {rotation && <TurnedByAnother beside={<StandsAtOther rotation={rotation} />} />}
+      {rotation && (
+        <TurnedByAnother beside={<StandsAtOther rotation={rotation} style={styles.grow} />} />
+      )}
       <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       {!wide && (
         <JobMap job={job} cells={jobCells(job, { at: to })} width={width - 2 * space.large} />
@@ -119,4 +121,5 @@ function toolWords(barring: EngineSheet['barring'], turn: number): string[] {
 const styles = StyleSheet.create({
   centre: { alignItems: 'center', gap: space.hair },
   centred: { textAlign: 'center' },
+  grow: { flex: 1 },
 });
