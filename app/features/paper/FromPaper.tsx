@@ -21,7 +21,7 @@ export function FromPaper({ job, stops, onDone }: Props) {
   const [lines, setLines] = useState<Readonly<Record<string, PaperLine>>>({});
   const [problems, setProblems] = useState<PaperProblem[]>([]);
   const lineOf = (id: string): PaperLine =>
-    lines[id] ?? { id, found: '', left: '', toTorque: false };
+    lines[id] ?? { id, found: '', left: '', toTorque: false, done: false };
   const change = (line: PaperLine) => {
     setLines({ ...lines, [line.id]: line });
     setProblems(problems.filter(({ id }) => id !== line.id));
@@ -83,25 +83,34 @@ function Line({ job, line, problems, onChange }: LineProps) {
   const name = adjusterName(line.id);
   const entry = entryOf(job.setting.sheet, line.id);
   const torque = entry?.locknut?.torque;
+  const locked = entry?.spec ? line.left.trim() !== '' : line.done;
   return (
     <Stack gap={space.small}>
-      <Words as="strong">
-        {name}: {limitsOf(entry)}
-      </Words>
-      <Row>
-        {BLANKS.map(([blank, words]) => (
-          <View key={blank} style={styles.blank}>
-            <Field
-              label={words}
-              name={`${name} ${words}`}
-              value={line[blank]}
-              onChange={(text) => onChange({ ...line, [blank]: text })}
-              error={problems.find((each) => each.blank === blank)?.problem}
-            />
-          </View>
-        ))}
-      </Row>
-      {line.left.trim() !== '' && torque !== undefined && (
+      <Words as="strong">{[name, limitsOf(entry)].filter(Boolean).join(': ')}</Words>
+      {entry?.spec ? (
+        <Row>
+          {BLANKS.map(([blank, words]) => (
+            <View key={blank} style={styles.blank}>
+              <Field
+                label={words}
+                name={`${name} ${words}`}
+                value={line[blank]}
+                onChange={(text) => onChange({ ...line, [blank]: text })}
+                error={problems.find((each) => each.blank === blank)?.problem}
+              />
+            </View>
+          ))}
+        </Row>
+      ) : (
+        <Choice
+          several
+          label="Done"
+          name={`${name} done`}
+          chosen={line.done}
+          onPress={() => onChange({ ...line, done: !line.done })}
+        />
+      )}
+      {locked && torque !== undefined && (
         <Choice
           several
           label={`Locked at ${formatTorque(torque)}`}

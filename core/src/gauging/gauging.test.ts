@@ -228,6 +228,23 @@ describe('a reading as typed', () => {
     expect(readingFromTyped(meant, of)).toHaveProperty('reading');
   });
 
+  it('reads back whatever is printed of a reading', () => {
+    const size = fc.integer({ min: 20, max: 1100 });
+    const property = fc.property(size, size, fc.constantFrom(mm, inch), (a, b, set) => {
+      const [go, noGo] = a < b ? [a, b] : [b, a];
+      fc.pre(go < noGo);
+      const of = { measure: 'lash' as const, spec, set };
+      for (const reading of [
+        { go, noGo, how: 'go-no-go' as const },
+        { go: 0, noGo, how: 'go-no-go' as const },
+        { go, noGo: null, how: 'go-no-go' as const },
+      ]) {
+        expect(readingFromTyped(`${describeReading(reading)} mm`, of)).toEqual({ reading });
+      }
+    });
+    fc.assert(property);
+  });
+
   it('reads a height and a preload, each with its unit', () => {
     const height = {
       measure: 'height' as const,

@@ -10,6 +10,7 @@ const line = (id: string, found: string, left = '', toTorque = false): PaperLine
   found,
   left,
   toTorque,
+  done: false,
 });
 const acts = (...lines: PaperLine[]) => {
   const answer = actsFromPaper(setting, foldJob([]), set, lines);
@@ -55,6 +56,21 @@ describe('what is typed in from paper', () => {
       problems: [
         expect.objectContaining({ id: 'intake.2', blank: 'found', meant: '0.30 0.35 mm' }),
         expect.objectContaining({ id: 'intake.3', blank: 'left' }),
+      ],
+    });
+  });
+
+  it('finishes what has no figure, a bridge that was levelled, where that is said', () => {
+    const sheet = inlineSix({ adjusters: [{ kind: 'bridge', locknut: { torque: 30 } }] });
+    const bridge = { ...line('bridge.1', ''), toTorque: true };
+    const typed = (done: boolean) =>
+      actsFromPaper(settingOn(sheet), foldJob([]), set, [{ ...bridge, done }]);
+    expect(typed(false)).toEqual({ acts: [] });
+    expect(typed(true)).toMatchObject({
+      acts: [
+        { type: 'adjuster.locked', adjuster: 'bridge.1', how: 'torque', torque: 30 },
+        { type: 'adjuster.painted', adjuster: 'bridge.1' },
+        { type: 'crank.turned' },
       ],
     });
   });

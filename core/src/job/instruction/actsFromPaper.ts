@@ -11,7 +11,14 @@ import type { AdjusterState, JobState } from '../journal/state';
 import { questionsAt } from './questions';
 
 /** One line of the paper as it is typed: readings as they are written, and how it was locked. */
-export type PaperLine = { id: string; found: string; left: string; toTorque: boolean };
+export type PaperLine = {
+  id: string;
+  found: string;
+  left: string;
+  toTorque: boolean;
+  /** That it is done, where it has no figure to be read: a bridge that was levelled. */
+  done: boolean;
+};
 
 /** What is wrong with a line, at which of its blanks, and what was probably meant. */
 export type PaperProblem = {
@@ -38,7 +45,12 @@ export function actsFromPaper(
   for (const line of lines) {
     const entry = entryOf(setting.sheet, line.id);
     const { spec } = entry ?? {};
-    if (!entry || !spec) continue;
+    if (!entry) continue;
+    if (!spec) {
+      if (line.done)
+        acts.push(lockOf(line, entry), { type: 'adjuster.painted', adjuster: line.id });
+      continue;
+    }
     const found = typed(line, 'found', { ...entry, spec }, set, problems);
     const left = typed(line, 'left', { ...entry, spec }, set, problems);
     acts.push(...actsOf({ setting, state, line, entry: { ...entry, spec }, found, left }));
@@ -74,7 +86,7 @@ type Line = {
 };
 
 function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
-  const { id: adjuster, toTorque } = line;
+  const { id: adjuster } = line;
   const read = (phase: 'found' | 'left', reading: Reading): JobAct => ({
     type: 'reading.taken',
     adjuster,
@@ -82,11 +94,7 @@ function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
     reading,
   });
   const acts = found ? [read('found', found)] : [];
-  const torque = entry.locknut?.torque;
-  if (left) {
-    const how = toTorque && torque !== undefined ? { how: 'torque' as const, torque } : FEEL;
-    acts.push({ type: 'adjuster.locked', adjuster, ...how }, read('left', left));
-  }
+  if (left) acts.push(lockOf(line, entry), read('left', left));
   const reading = left ?? found;
   // Buckets are measured on paper: which shim goes where is worked out on the screen.
   if (!reading || entry.method === 'shim') return acts;
@@ -105,4 +113,11 @@ function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
   return [...acts, { type: 'adjuster.painted', adjuster }];
 }
 
-const FEEL = { how: 'feel' as const };
+/** How it was locked: to the sheet's torque where that was said, else by feel. */
+function lockOf({ id, toTorque }: PaperLine, { locknut }: AdjusterEntry): JobAct {
+  const torque = locknut?.torque;
+  const lock = { type: 'adjuster.locked' as const, adjuster: id };
+  return toTorque && torque !== undefined
+    ? { ...lock, how: 'torque', torque }
+    : { ...lock, how: 'feel' };
+}
