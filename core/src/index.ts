@@ -133,7 +133,11 @@ export type { Closed, Missing } from './job/instruction/missing';
 export { describeClosed, describeMissing } from './job/words/missingWords';
 export { crankOfJob } from './job/instruction/crankOfJob';
 export type { CrankOfJob } from './job/instruction/crankOfJob';
-export { adjusterInstruction, isAtAdjuster, settleFirst } from './job/instruction/adjusterInstruction';
+export {
+  adjusterInstruction,
+  isAtAdjuster,
+  settleFirst,
+} from './job/instruction/adjusterInstruction';
 export { heldAtHand, stopsAtHand } from './job/instruction/atHand';
 export { offeredOf, wantedOf } from './job/instruction/atWork';
 export { byEye, feelAt, rotationOf } from './job/instruction/wayOn';
