@@ -109,8 +109,9 @@ function byHours(
 
 /**
  * Whether the months' limit is met before the hours' one. Hours that are over come before any
- * day, and a day that has come before hours that are only reckoned. Where nobody knows how many hours it runs, the day that is known stands; a break-in, which
- * is a matter of few hours, gives way only once that day has come.
+ * day, and a day that has come before hours that are only reckoned. Where nobody knows how many
+ * hours it runs, the day that is known stands; a break-in, which is a matter of few hours, gives
+ * way only once that day has come.
  */
 function monthsComeFirst(
   hours: ByHours & { breakIn: boolean },
