@@ -1,6 +1,6 @@
 import { turnAsked } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { createContext, useContext, useMemo, useState } from 'react';
+import { createContext, useContext, useState } from 'react';
 import { crankAngle } from '../engine/jobCells';
 import type { WorkingJob } from '../model/workingJob';
 import type { Link } from './useLink';
@@ -23,8 +23,7 @@ export function TurnerProvider({ job, children }: { job: WorkingJob; children: R
     after: job.state.crank.last,
   };
   const link = useLink(job.setting.head.id, 'rockers', asked, name !== undefined);
-  const value = useMemo(() => ({ name, setName, link }), [name, link]);
-  return <TurnerContext value={value}>{children}</TurnerContext>;
+  return <TurnerContext value={{ name, setName, link }}>{children}</TurnerContext>;
 }
 
 export function useTurner(): Turner {

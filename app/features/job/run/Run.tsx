@@ -38,6 +38,11 @@ function NotToRun({ job, after, not }: Props & { not: string[] }) {
         Hang a tag at the starting place that says so. The record says it, and that nobody has heard
         it run.
       </Words>
+      <Reason
+        label="It was put right since: why it may be run"
+        given={undefined}
+        onGive={(reason) => job.act({ type: 'gate.exempted', gate: 'run', reason })}
+      />
     </StepFrame>
   );
 }

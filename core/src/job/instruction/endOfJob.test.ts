@@ -77,6 +77,12 @@ describe('the end of a job', () => {
       'No. 2 intake: Far tighter than its limits. Looked, it is so, seat is sunk, must not be run so (Ina)',
     );
     expect(notToRunWith(foldJob(journal([{ ...unset, mayRun: true }])))).toEqual([]);
+    // Put right since: it is run, and the record keeps both what was said and why.
+    const right: JobAct = { type: 'gate.exempted', gate: 'run', reason: 'New seat fitted' };
+    expect(next(unset, looked, right)).toMatchObject({ do: 'run', not: [] });
+    expect(deviationsOf(foldJob(journal([unset, looked, right])))).toEqual([
+      expect.objectContaining({ reason: 'New seat fitted', by: 'Ina' }),
+    ]);
   });
 
   it('says when the next check is due, on the screen and in the record', () => {

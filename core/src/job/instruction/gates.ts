@@ -234,9 +234,11 @@ export function unsetOf(state: JobState): string[] {
 
 /**
  * What the engine must not be run with, as somebody said: adjusters that could not be set, and
- * those whose reading was looked into. With any, the job ends without a run.
+ * those whose reading was looked into. With any, the job ends without a run, unless somebody says
+ * why it may be run since.
  */
-export function notToRunWith({ adjusters, answers }: JobState): string[] {
+export function notToRunWith({ adjusters, answers, exempted }: JobState): string[] {
+  if (exempted.run) return [];
   const unset = Object.entries(adjusters).filter(([, each]) => each.unset?.mayRun === false);
   const found = Object.entries(answers).filter(([, { mayRun }]) => mayRun === false);
   return [...new Set([...unset.map(([id]) => id), ...found.map(([key]) => adjusterAsked(key))])];

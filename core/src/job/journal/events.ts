@@ -48,7 +48,7 @@ const attachments = v.pipe(
 export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'no-place', 'other'] as const;
 
 /** What may be exempted with a reason besides an isolation, which names itself. */
-export const EXEMPTIBLE = ['temperature', 'hours', 'ready', 'leak'] as const;
+export const EXEMPTIBLE = ['temperature', 'hours', 'ready', 'leak', 'run'] as const;
 
 /** Whether the engine may be run as it is, where somebody said so. */
 const mayRun = v.optional(v.boolean('It may be run, or it may not.'));

@@ -11,6 +11,7 @@ const EXEMPTED: Record<Exemptible, string> = {
   hours: 'The hours were not read',
   ready: 'Tools and parts were not all laid out',
   leak: 'It was signed while it leaks',
+  run: 'It was to be run although somebody had said that it must not be',
 };
 
 /**

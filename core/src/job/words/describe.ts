@@ -217,6 +217,7 @@ const GATE = {
   hours: 'Hours',
   ready: 'Tools and parts',
   leak: 'No leaks',
+  run: 'Not to be run',
 } as const;
 
 /** How the crank was turned, for the log. */
