@@ -29,16 +29,17 @@ module.exports = {
       '^server/',
       'A screen speaks to the server over the wire.',
     ),
+    below('theme-knows-no-ui', '^app/theme/', '^app/(ui|drawing)/', 'Colours know no button.'),
     below(
-      'theme-knows-no-state',
-      '^app/(theme|drawing)/',
+      'ui-knows-no-state',
+      '^app/(theme|ui|drawing)/',
       '^app/(state|sync|features|app)/',
       'What is drawn is given.',
     ),
     below(
       'state-knows-no-screen',
       '^app/(state|sync)/',
-      '^app/(features|drawing|app)/',
+      '^app/(features|drawing|ui|app)/',
       'State and sync serve every screen.',
     ),
     below(

@@ -108,8 +108,12 @@ async function addMachine(
       id,
       name,
       sheet: sheet.id,
+      sheetRevision: 1,
       meter: [],
       baseline: { last: null, breakInDone: true },
+      about: null,
+      retiredAt: null,
+      added: null,
     };
     await db.tables.machines.create(row, { transaction });
     await machineChanged(db, id, transaction);

@@ -11,16 +11,20 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
+const next = (page: Page, step: string) =>
+  page.getByRole('button', { name: `Next: ${step}` }).click();
 const radio = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 
-test('a new engine is asked for, mistakes stand beside the field, and it is published', async ({
+test('a new engine is asked for step by step, mistakes stand beside the field, and it is published', async ({
   page,
 }) => {
   await page.goto(`${server.url}/sheets/new`);
+  // Nothing is red before it was typed.
+  await expect(page.getByLabel('Name of the engine')).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByLabel('Name of the engine').fill('Curlew 3');
-  await page.getByRole('button', { name: 'One cylinder fewer' }).click();
-  await expect(page.getByText('3 cylinders', { exact: true })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Cylinder 4\./ })).toHaveCount(0);
+  await page.getByRole('radio', { name: 'In line, 3 cylinders' }).click();
+  await next(page, 'Firing order');
   for (const [n, place] of [
     [1, '1st'],
     [2, '2nd'],
@@ -29,21 +33,31 @@ test('a new engine is asked for, mistakes stand beside the field, and it is publ
     await page.getByRole('radio', { name: new RegExp(`^Cylinder ${n}( fires.*)?$`) }).click();
     await expect(page.getByRole('radio', { name: `Cylinder ${n} fires ${place}` })).toBeVisible();
   }
+  await next(page, 'Valves');
   await page.getByRole('button', { name: /^Cylinder 2\. No. 2 exhaust/ }).click();
   await expect(page.getByRole('button', { name: /^Cylinder 2\. No. 2 intake/ })).toBeVisible();
 
-  const intake = page.getByRole('group', { name: 'The intake', exact: true });
-  await intake.getByLabel('Least, intake, mm').fill('0.45');
-  await intake.getByLabel('Target, intake, mm').fill('0.30');
-  await intake.getByLabel('Most, intake, mm').fill('0.35');
-  await expect(intake.getByRole('alert').first()).toContainText('0.45 mm');
-  await expect(page.getByRole('button', { name: 'Publish revision 1' })).toBeDisabled();
-  await intake.getByLabel('Least, intake, mm').fill('0.25');
-  await expect(intake.getByRole('alert')).toHaveCount(0);
+  await next(page, 'Limits');
+  await page.getByLabel('Least, intake, mm').fill('0.45');
+  await page.getByLabel('Target, intake, mm').fill('0.30');
+  await page.getByLabel('Most, intake, mm').fill('0.35');
+  await expect(page.getByRole('alert').first()).toContainText('0.45 mm');
+  await next(page, 'Publish');
+  await page.getByRole('button', { name: 'Publish revision 1' }).click();
+  await expect(page.getByRole('alert')).toContainText('to be mended before it can be published');
+  await page.getByRole('button', { name: 'Back' }).nth(-1).click();
+  await page.getByLabel('Least, intake, mm').fill('0.25');
+  await expect(page.getByRole('alert')).toHaveCount(0);
   // The same figure in the other unit.
   await radio(page, 'Figures in thou').click();
-  await expect(intake.getByLabel('Target, intake, thou')).toHaveValue(/^11\.8/);
+  await expect(page.getByLabel('Target, intake, thou')).toHaveValue(/^11\.8/);
+  await page.getByRole('radio', { name: 'exhaust: the manual gives target ±' }).click();
+  await page.getByLabel('Target, exhaust, thou').fill('20');
+  await page.getByLabel('Plus or minus, exhaust, thou').fill('2');
 
+  await next(page, 'Publish');
+  await expect(page.getByText(/^· No marks: the position is found by the rockers/)).toBeVisible();
+  await page.getByRole('button', { name: /^Marks: None/ }).click();
   await page.getByRole('button', { name: 'Add one mark' }).click();
   await page.getByLabel('Mark 1, as stamped').fill('T');
   await page.getByLabel('Mark 1, degrees').fill('400');
@@ -54,16 +68,23 @@ test('a new engine is asked for, mistakes stand beside the field, and it is publ
   // What was typed outlives a reload.
   await page.reload();
   await expect(page.getByLabel('Name of the engine')).toHaveValue('Curlew 3');
+  for (const step of ['Firing order', 'Valves', 'Limits', 'Publish']) await next(page, step);
+  await expect(page.getByText(/^· No marks/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Publish revision 1' }).click();
   await expect(page.getByRole('heading', { name: 'Where to stop' })).toBeVisible();
   await page.goto(`${server.url}/sheets`);
   await expect(page.getByRole('link', { name: 'Curlew 3', exact: true })).toBeVisible();
+  const lines = await (await fetch(`${server.url}/api/sheets`)).json();
+  const { id } = lines.find(({ name }: { name: string }) => name === 'Curlew 3');
+  const { document } = await (await fetch(`${server.url}/api/sheets/${id}`)).json();
+  expect(document.adjusters[1].spec).toEqual({ low: 457, target: 508, high: 559 });
 });
 
 test('a revision says what it changes, and the old one stays readable', async ({ page }) => {
   await page.goto(`${server.url}/sheets`);
   await page.getByRole('link', { name: 'Stint 3', exact: true }).click();
   await page.getByRole('button', { name: 'Change the sheet' }).click();
+  await page.getByRole('button', { name: /^When it is checked: / }).click();
   const target = page.getByLabel('Then every so many hours');
   const before = await target.inputValue();
   await target.fill('777');

@@ -41,7 +41,7 @@ test('a whole job by keyboard alone', async ({ page }) => {
   await press(page, /^Start a lash job$/);
   await job.at('Why');
   await press(page, /^It is due$/);
-  await press(page, /^Go on$/);
+  await press(page, /^Continue$/);
   await job.at('Ready');
   await press(page, /^Overnight$/);
   await keyTo(page, /^What the hour meter shows$/);

@@ -157,7 +157,7 @@ test('the job resumes on the same step after a reload, and the yard leads back t
   await page.reload();
   await job.at('Find position');
   await page.goto(server.url);
-  await page.getByRole('link', { name: /Go on with the job on Harvest tractor 1/ }).click();
+  await page.getByRole('link', { name: /Continue the job on Harvest tractor 1/ }).click();
   await job.at('Find position');
 
   // On the other turn the plan begins with it.

@@ -5,30 +5,10 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { chromium, expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
+import { keptOnPhone } from './support/keptOnPhone';
 import { root, TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
-
-/** The application is kept, and the machines of the yard with it. */
-async function keptOnPhone(page: Page): Promise<void> {
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  const answers = () =>
-    page.evaluate(
-      () =>
-        new Promise<number>((resolve) => {
-          const open = indexedDB.open('longbar');
-          open.onsuccess = () => {
-            const count = open.result.transaction('answers').objectStore('answers').count();
-            count.onsuccess = () => {
-              open.result.close();
-              resolve(count.result);
-            };
-          };
-        }),
-    );
-  // The yard, the shop, the sheets, eight machines and their sheets.
-  await expect.poll(answers, { timeout: 20_000 }).toBeGreaterThanOrEqual(19);
-}
 
 test('a whole job with the server stopped, from opening the application to signing', async ({
   page,

@@ -71,6 +71,7 @@ test('past the mark of an engine that must not go back: so many degrees, or nobo
   await page.getByLabel('Degrees past, about').fill('30');
   await job.tap('About 30° past');
   // It is not taken for the stop: nothing is lit, and the rockers are asked.
+  await expect(job.heading('Where does it stand?')).toBeVisible();
   await expect(page.getByRole('button', { name: /set here/ })).toHaveCount(0);
   await job.feelUntilTold(new Rockers(SIX), 390);
   await expect(job.heading(/^Bar \d+° clockwise$/)).toBeVisible();

@@ -51,13 +51,26 @@ test('phone', async ({ page }) => {
   await picture(page, 'job-stop-night');
   await page.emulateMedia({ colorScheme: 'light' });
   await page.goto(server.url);
-  await expect(page.getByRole('link', { name: /^Go on with the job/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Continue the job/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Welder/ })).toBeVisible();
   await picture(page, 'yard');
 });
 
+test('first run', async ({ page }) => {
+  const empty = await TestServer.start({ empty: true });
+  await page.setViewportSize(PHONE);
+  await page.goto(empty.url);
+  await expect(page.getByText('Or look round first')).toBeVisible();
+  await picture(page, 'first-run');
+  await empty.end();
+});
+
 test('wide', async ({ page }) => {
   await page.setViewportSize(WIDE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Salt truck 3/ }).click();
+  await expect(page.getByText('Past jobs')).toBeVisible();
+  await picture(page, 'machine-wide');
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
   await picture(page, 'yard-wide');
@@ -129,10 +142,8 @@ test('a sheet being written', async ({ page }) => {
   await page.setViewportSize(WIDE);
   await page.goto(`${server.url}/sheets/new`);
   await page.getByLabel('Name of the engine').fill('Curlew 5');
-  await page.getByRole('button', { name: 'One cylinder more' }).click();
-  await page
-    .getByRole('heading', { name: 'In which order do they fire?' })
-    .scrollIntoViewIfNeeded();
+  await page.getByRole('radio', { name: 'In line, 5 cylinders' }).click();
+  await page.getByRole('button', { name: 'Next: Firing order' }).click();
   await picture(page, 'editor-wide');
 });
 

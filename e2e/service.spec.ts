@@ -26,15 +26,19 @@ test.afterEach(() => server.end());
 
 test('the yard by pressing and by week, and a calendar of it', async ({ page }) => {
   await page.goto(server.url);
-  const overdue = page.getByRole('list', { name: 'Machines: Overdue' }).getByRole('link');
-  await expect(overdue.filter({ hasText: 'Launch' })).toHaveCount(1);
-  const soon = page.getByRole('list', { name: 'Machines: Soon' });
-  await expect(soon).toContainText('Welder');
-  await expect(soon).toContainText('too few readings to say when');
+  const row = (machine: string) => page.getByRole('row').filter({ hasText: machine });
+  await expect(row('Launch')).toContainText('Overdue');
+  await expect(row('Welder')).toContainText('Soon, too few readings to say when');
   await page.getByRole('radio', { name: 'By week' }).click();
   await expect(page.getByRole('list', { name: /^Week of/ }).first()).toContainText('Launch');
   await expect(page.getByRole('list', { name: 'No date can be said' })).toContainText('Welder');
-  await page.getByRole('radio', { name: 'By pressing' }).click();
+  await page.getByRole('radio', { name: 'Most urgent' }).click();
+  // On a phone it is a board of what is overdue, soon and later.
+  await page.setViewportSize({ width: 390, height: 844 });
+  const overdue = page.getByRole('list', { name: 'Machines: Overdue' }).getByRole('link');
+  await expect(overdue.filter({ hasText: 'Launch' })).toHaveCount(1);
+  const soon = page.getByRole('list', { name: 'Machines: Soon' });
+  await expect(soon).toContainText('too few readings to say when');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Take the due dates as a calendar file' }).click(),
@@ -102,7 +106,7 @@ test('the shop’s rules are changed, and an archive with a mistake changes noth
   await page.goto(`${server.url}/shop`);
   await page.getByRole('radio', { name: 'Reset all' }).click();
   await page.getByLabel('Days before it is due').fill('14');
-  await page.getByRole('button', { name: 'Keep these rules' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect
     .poll(async () => (await page.request.get(`${server.url}/api/shop`)).json())
     .toMatchObject({
@@ -111,12 +115,12 @@ test('the shop’s rules are changed, and an archive with a mistake changes noth
     });
   const archive = await (await page.request.get(`${server.url}/api/archive`)).text();
   const take = (name: string, text: string) =>
-    give(page, 'Take an archive into this shop', name, text);
+    give(page, 'Import an archive into this shop', name, text);
   await take('spoiled.jsonl', archive.replace('"type":"machine"', '"type":"engine"'));
   await expect(page.getByRole('alert')).toContainText(/line \d+: type: A line is one of/);
   await take('whole.jsonl', archive);
   await expect(page.getByText(/whole\.jsonl holds .* 8 machines/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('button', { name: 'Import it' }).click();
   await expect(page.getByRole('alert')).toContainText('into an empty shop only');
   expect(await (await page.request.get(`${server.url}/api/archive`)).text()).toBe(archive);
 });
@@ -135,11 +139,11 @@ test('hours from a table: its columns mapped and remembered, mistakes by their l
   await page.getByRole('radio', { name: 'Hours: Counter' }).click();
   await expect(page.getByText('Brine pump 2: 1, the last 6,588 h')).toBeVisible();
   await expect(page.getByRole('alert')).toContainText('Line 3: No machine of the yard is called');
-  const take = page.getByRole('button', { name: 'Take them in' });
+  const take = page.getByRole('button', { name: 'Import them' });
   await expect(take).toBeDisabled();
   await page.getByRole('radio', { name: 'Leave those lines out' }).click();
   await take.click();
-  await expect(page.getByText('Taken in: 1 reading of 1 machine.')).toBeVisible();
+  await expect(page.getByText('Imported: 1 reading of 1 machine.')).toBeVisible();
 
   await page.reload();
   await give(page, 'Open a table of hours', 'next.csv', table(6589, 'Brine pump 2'));
@@ -152,7 +156,7 @@ test('the board says where drift asks for a look before the maker’s interval',
   // It is worked out by a process of its own, soon after the start.
   await expect(async () => {
     await page.goto(server.url);
-    await expect(page.getByText(/^No\. \d .* drifts: .* [\d,]+ h$/).first()).toBeVisible({
+    await expect(page.getByText(/^Check (was )?due .* h by drift of No\. \d/).first()).toBeVisible({
       timeout: 2000,
     });
   }).toPass({ timeout: 40_000 });

@@ -115,16 +115,16 @@ test('a sheet goes out as a file and comes in again; a bad one changes nothing',
 
   const pick = async (name: string, document: unknown) => {
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Take in a sheet from a file' }).click();
+    await page.getByRole('button', { name: 'Import a sheet from a file' }).click();
     const buffer = Buffer.from(typeof document === 'string' ? document : JSON.stringify(document));
     await (await chooser).setFiles({ name, mimeType: 'application/json', buffer });
   };
   await pick('bad.json', { ...sheet, firing: { order: [1, 3, 3, 2] } });
   await expect(page.getByRole('alert')).toContainText('firing.order.2: Cylinder 3 fires twice');
-  await page.getByRole('button', { name: 'Put it away' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await pick('worse.json', '{');
   await expect(page.getByRole('alert')).toContainText('This is no JSON file');
-  await page.getByRole('button', { name: 'Put it away' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
 
   await pick('dunlin-4.json', { ...sheet, note: 'Checked on the engine' });
   await expect(

@@ -10,14 +10,27 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
-test('the yard has columns, the pressing machine first, and takes a reading', async ({ page }) => {
+test('the yard is a table to sort, the most urgent machine first, and takes a reading', async ({
+  page,
+}) => {
   await page.goto(server.url);
-  const machines = page.getByRole('list', { name: 'Machines' }).getByRole('link');
-  await expect(machines).toHaveCount(8);
-  await expect(machines.first()).toContainText('overdue');
-  const pump = machines.filter({ hasText: 'Brine pump 2' });
+  const rows = page.getByRole('table', { name: 'Machines' }).getByRole('row');
+  await expect(rows).toHaveCount(9);
+  await expect(rows.nth(1)).toContainText('Overdue');
+  // Sorted by keyboard alone: a heading, and once more for the other way round.
+  const byHours = page.getByRole('button', { name: 'Sort by hours' });
+  await byHours.focus();
+  await page.keyboard.press('Enter');
+  await expect(rows.nth(1)).toContainText('Welder');
+  await page.keyboard.press('Space');
+  await expect(rows.nth(1)).toContainText('Salt truck 3');
+  await expect(page.getByRole('columnheader', { name: 'Sort by hours' })).toHaveAttribute(
+    'aria-sort',
+    'descending',
+  );
+  const pump = rows.filter({ hasText: 'Brine pump 2' });
   await expect(pump).toContainText('h left');
-  await pump.click();
+  await pump.getByRole('link').click();
   await page.getByLabel('Hours on the meter today').fill('12');
   await page.getByRole('button', { name: 'Add the reading' }).click();
   await expect(page.getByRole('alert')).toContainText('already. Read it once more');

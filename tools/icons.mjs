@@ -31,6 +31,9 @@ const ICONS = {
   save: 'mdiTrayArrowDown',
   unsent: 'mdiTrayArrowUp',
   undo: 'mdiUndoVariant',
+  unfold: 'mdiChevronDown',
+  fold: 'mdiChevronUp',
+  label: 'mdiQrcode',
 };
 
 const lines = Object.entries(ICONS).map(([name, icon]) => `  ${name}: '${all[icon]}',`);
@@ -42,4 +45,4 @@ ${lines.join('\n')}
 } as const;
 `;
 const pretty = await format(text, { parser: 'typescript', singleQuote: true, printWidth: 100 });
-writeFileSync(join(root, 'app/theme/iconPaths.ts'), pretty);
+writeFileSync(join(root, 'app/ui/iconPaths.ts'), pretty);

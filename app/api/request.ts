@@ -1,15 +1,20 @@
+import { shopHeader } from '../phone/shopOfPhone';
+
 /** Where the API is: beside the application, or on its own port while developing. */
 export const API = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 
 /** What the server said: its status, and its JSON; null where it said none. */
 export type Answered = { status: number; ok: boolean; body: unknown };
 
+type Asked = Omit<RequestInit, 'headers'> & { headers?: Record<string, string> };
+
 /**
  * One request to the server. Every request but the store's own queries goes through here; it
  * throws where the server cannot be reached or does not answer in time.
  */
-export async function request(path: string, init: RequestInit = {}): Promise<Answered> {
-  const response = await fetch(`${API}${path}`, init);
+export async function request(path: string, init: Asked = {}): Promise<Answered> {
+  const headers = { ...shopHeader(), ...init.headers };
+  const response = await fetch(`${API}${path}`, { ...init, headers });
   const { status, ok } = response;
   return { status, ok, body: jsonOf(await response.text()) };
 }

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { Frame } from '../features/frame/Frame';
-import { Act } from '../theme/Act';
+import { Act } from '../ui/Act';
 
 export default function NotFound() {
   const router = useRouter();

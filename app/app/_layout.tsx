@@ -1,3 +1,4 @@
+import { showUnits, USUAL_UNITS } from '@longbar/core';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import Head from 'expo-router/head';
@@ -7,12 +8,15 @@ import { SyncProvider } from '../sync/SyncProvider';
 import { fontFiles } from '../theme/fonts';
 import '../theme/page.css';
 import { ThemeProvider } from '../theme/ThemeProvider';
+import { PaperIcon } from '../ui/Icon';
 
 function Themed() {
-  const chosen = useAppSelector((state) => state.preferences.theme);
+  const { theme: chosen, units } = useAppSelector((state) => state.preferences);
+  // Figures are words by now where they are shown: with other units all of them are said anew.
+  showUnits(units ?? undefined);
   return (
-    <ThemeProvider chosen={chosen}>
-      <Slot />
+    <ThemeProvider chosen={chosen} icon={PaperIcon}>
+      <Slot key={JSON.stringify(units ?? USUAL_UNITS)} />
     </ThemeProvider>
   );
 }

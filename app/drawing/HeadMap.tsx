@@ -6,7 +6,7 @@ import { HEAD_TOP, headGeometry, KINDS, readId, ROCKER } from '@longbar/core';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
-import { Words } from '../theme/Words';
+import { Words } from '../ui/Words';
 import type { LiveLook } from './LiveRockers';
 import { LiveRockers } from './LiveRockers';
 import type { MapCell } from './mapCell';

@@ -1,7 +1,7 @@
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { HeadGeometry, SeatedBank } from '@longbar/core';
-import { elementOf } from '../theme/domNode.web';
+import { elementOf } from '../ui/domNode.web';
 import type { MapCell } from './mapCell';
 import { spoken } from './mapCell';
 

@@ -1,7 +1,7 @@
 import type { ComponentProps } from 'react';
 import { useCallback, useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { elementOf } from '../theme/domNode.web';
+import { elementOf } from '../ui/domNode.web';
 import { useTokens } from '../theme/ThemeProvider';
 import { BELOW, CamMap, LEFT, RIGHT } from './CamMap';
 import type { Crank } from './crank';

@@ -1,9 +1,24 @@
-import type { JobContext, JobEvent, JobHead } from '@longbar/core';
+import type {
+  HoursPost,
+  JobContext,
+  JobEvent,
+  JobHead,
+  MachinePatch,
+  MachinePost,
+} from '@longbar/core';
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { openDB } from 'idb';
+import { phoneDatabaseName } from './shopOfPhone';
+
+/** What was said of a machine on this phone: added, changed, or its hour meter read. */
+export type MachineWord =
+  | { kind: 'machine'; machine: MachinePost }
+  | { kind: 'change'; machine: string; patch: MachinePatch }
+  | { kind: 'hours'; machine: string; reading: HoursPost };
 
 /** Something still to be sent, in the order it was done. */
 export type Outgoing =
+  | (MachineWord & { since: string })
   | { kind: 'job'; head: JobHead; since: string }
   | { kind: 'event'; event: JobEvent; since: string }
   /** A photo or clip; its bytes lie in the store of blobs. */
@@ -36,6 +51,9 @@ export type PhoneDatabase = {
   mergeEvents(events: readonly JobEvent[]): Promise<void>;
   jobs(): Promise<JobContext[]>;
   eventsOf(job: string): Promise<JobEvent[]>;
+  keepWord(word: MachineWord, now: string): Promise<void>;
+  /** What was said of machines and is not sent yet, in order. */
+  machineWords(): Promise<MachineWord[]>;
   outgoing(limit: number): Promise<Keyed<Outgoing>[]>;
   sent(seqs: readonly number[]): Promise<void>;
   setAside(items: readonly Keyed<Outgoing>[], why: string): Promise<void>;
@@ -49,7 +67,7 @@ export type PhoneDatabase = {
 /** A dead battery must not eat an answered tap: the disk has it before the promise resolves. */
 const STRICT = { durability: 'strict' } as const;
 
-export async function openPhoneDatabase(name = 'longbar'): Promise<PhoneDatabase> {
+export async function openPhoneDatabase(name = phoneDatabaseName()): Promise<PhoneDatabase> {
   const db = await openDB<PhoneSchema>(name, 2, {
     upgrade(fresh, from) {
       if (from < 1) {
@@ -98,6 +116,14 @@ function jobStore(db: Db) {
 
 function outboxStore(db: Db) {
   return {
+    async keepWord(word: MachineWord, now: string) {
+      const tx = db.transaction('outbox', 'readwrite', STRICT);
+      await tx.store.add({ ...word, since: now });
+      await tx.done;
+    },
+    async machineWords() {
+      return (await db.getAll('outbox')).filter(isMachineWord);
+    },
     async outgoing(limit: number) {
       const found: Keyed<Outgoing>[] = [];
       let cursor = await db.transaction('outbox').store.openCursor();
@@ -129,6 +155,11 @@ function outboxStore(db: Db) {
       return { count, since: first?.since ?? null, aside };
     },
   };
+}
+
+/** Whether what waits to be sent is about a machine itself. */
+function isMachineWord(item: Outgoing): item is MachineWord & { since: string } {
+  return item.kind === 'machine' || item.kind === 'change' || item.kind === 'hours';
 }
 
 function blobStore(db: Db) {

@@ -3,8 +3,7 @@ import type {
   Found,
   HoursFile,
   HoursFound,
-  HoursPost,
-  HoursReading,
+  HoursCorrection,
   JobCheck,
   MachineDetail,
   MachineLine,
@@ -13,22 +12,37 @@ import type {
   Seal,
   SheetRevision,
   Shop,
+  ShopHere,
 } from '@longbar/core';
 import {
   ChecksSchema,
   FoundSchema,
   HoursFoundSchema,
+  ignore,
   MachineDetailSchema,
   MachineLinesSchema,
   SealSchema,
   SheetDetailSchema,
   SheetLinesSchema,
   SheetRevisionsSchema,
-  ShopSchema,
+  ShopHereSchema,
 } from '@longbar/core';
 import { API } from '../api/request';
+import type { Dispatch } from '@reduxjs/toolkit';
 import { createApi } from '@reduxjs/toolkit/query/react';
 import { keepingAnswers } from './keptAnswers';
+import { preferencesChanged } from './preferences';
+
+type ShopAsked = {
+  dispatch: Dispatch;
+  queryFulfilled: Promise<{ data: ShopHere }>;
+};
+
+/** The phone shows figures by the shop's units from its answer on. */
+async function learnUnits(_asked: unknown, { dispatch, queryFulfilled }: ShopAsked): Promise<void> {
+  const answer = await queryFulfilled.catch(ignore('who asked for it is told'));
+  if (answer) dispatch(preferencesChanged({ units: answer.data.units ?? null }));
+}
 
 /** What the server owns: machines, their hours, the shop. Answers are checked at this edge. */
 export const api = createApi({
@@ -82,14 +96,22 @@ export const api = createApi({
       query: (words) => `/search?q=${encodeURIComponent(words)}`,
       responseSchema: FoundSchema,
     }),
-    shop: build.query<Shop, void>({
+    shop: build.query<ShopHere, void>({
       query: () => '/shop',
-      responseSchema: ShopSchema,
+      responseSchema: ShopHereSchema,
       providesTags: ['shop'],
+      onQueryStarted: learnUnits,
     }),
-    changeShop: build.mutation<Shop, Shop>({
+    changeShop: build.mutation<ShopHere, Shop>({
       query: (body) => ({ url: '/shop', method: 'PUT', body }),
       invalidatesTags: ['shop'],
+      onQueryStarted: learnUnits,
+    }),
+    loadDemo: build.mutation<ShopHere, void>({
+      query: () => ({ url: '/demo', method: 'POST' }),
+    }),
+    removeDemo: build.mutation<ShopHere, void>({
+      query: () => ({ url: '/demo', method: 'DELETE' }),
     }),
     takeHours: build.mutation<HoursFound, HoursFile>({
       query: (body) => ({ url: '/hours', method: 'POST', body }),
@@ -97,13 +119,26 @@ export const api = createApi({
       // What was only looked at has changed nothing.
       invalidatesTags: (found) => (found?.taken ? ['machines'] : []),
     }),
-    addHours: build.mutation<HoursReading, { machine: string; reading: HoursPost }>({
-      query: ({ machine, reading }) => ({
-        url: `/machines/${machine}/hours`,
-        method: 'POST',
-        body: reading,
+    correctHours: build.mutation<
+      MachineDetail,
+      { machine: string; reading: string; right: HoursCorrection }
+    >({
+      query: ({ machine, reading, right }) => ({
+        url: `/machines/${machine}/hours/${reading}`,
+        method: 'PATCH',
+        body: right,
       }),
+      responseSchema: MachineDetailSchema,
       invalidatesTags: ['machines'],
+    }),
+    deleteMachine: build.mutation<null, string>({
+      query: (id) => ({ url: `/machines/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_gone, error) => (error ? [] : ['machines', 'sheets']),
+    }),
+    retiredMachines: build.query<MachineLine[], void>({
+      query: () => '/machines?retired=1',
+      responseSchema: MachineLinesSchema,
+      providesTags: ['machines'],
     }),
   }),
 });
@@ -121,6 +156,10 @@ export const {
   useSealQuery,
   useShopQuery,
   useChangeShopMutation,
-  useAddHoursMutation,
+  useLoadDemoMutation,
+  useRemoveDemoMutation,
+  useCorrectHoursMutation,
+  useDeleteMachineMutation,
+  useRetiredMachinesQuery,
   useTakeHoursMutation,
 } = api;

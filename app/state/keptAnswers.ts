@@ -3,6 +3,7 @@ import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolk
 import { fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
+import { shopHeader } from '../phone/shopOfPhone';
 import { phoneChanged } from './phone';
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
@@ -15,7 +16,13 @@ const ANSWER_WITHIN = 8000;
  * not answer, what was kept last stands in, and it is said since when.
  */
 export function keepingAnswers(baseUrl: string): Query {
-  const ask = fetchBaseQuery({ baseUrl, timeout: ANSWER_WITHIN });
+  const ask = fetchBaseQuery({
+    baseUrl,
+    timeout: ANSWER_WITHIN,
+    prepareHeaders: (headers) => {
+      Object.entries(shopHeader()).forEach(([name, value]) => headers.set(name, value));
+    },
+  });
   let opening: Promise<PhoneDatabase> | undefined;
   const database = () => (opening ??= openPhoneDatabase());
   return async (args, api, extra) => {

@@ -1,6 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
-import { HEAD_VIEWS, HoursColumnsSchema, STANDS_AT } from '@longbar/core';
+import { HEAD_VIEWS, HoursColumnsSchema, STANDS_AT, UnitsSchema } from '@longbar/core';
 import * as v from 'valibot';
 
 const PreferencesSchema = v.object({
@@ -15,6 +15,8 @@ const PreferencesSchema = v.object({
   thickFirst: v.optional(v.boolean(), false),
   /** Whether the next valve and what was tapped is said aloud. */
   aloud: v.optional(v.boolean(), false),
+  /** The units of the shop, known before it answers. */
+  units: v.optional(v.nullable(UnitsSchema), null),
   /** The end of the engine that one stands at; null as the sheet has it. */
   standsAt: v.optional(v.nullable(v.picklist(STANDS_AT)), null),
   /** How one looks at the head on the map. */
@@ -37,6 +39,7 @@ const plain: Preferences = {
   worn: {},
   thickFirst: false,
   aloud: false,
+  units: null,
   standsAt: null,
   headView: 'along',
   adapter: null,

@@ -7,5 +7,5 @@ export function refusalOf(error: object): { message: string; issues: Issue[] } {
   const body = v.safeParse(ErrorSchema, 'data' in error ? error.data : undefined);
   return body.success
     ? body.output.error
-    : { message: 'The server does not answer. Nothing was added.', issues: [] };
+    : { message: 'The server could not be reached. Nothing was changed.', issues: [] };
 }

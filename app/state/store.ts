@@ -2,6 +2,7 @@ import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
 import { useSelector } from 'react-redux';
 import { api } from './api';
 import { jobsReducer } from './jobs';
+import { machineWordsReducer } from './machineWords';
 import { phoneReducer } from './phone';
 import { preferencesChanged, preferencesReducer, rememberPreferences } from './preferences';
 
@@ -12,6 +13,7 @@ export function createStore() {
     reducer: {
       [api.reducerPath]: api.reducer,
       jobs: jobsReducer,
+      machineWords: machineWordsReducer,
       phone: phoneReducer,
       preferences: preferencesReducer,
     },

@@ -6,6 +6,7 @@ import {
   ignore,
   isOfCrank,
   JobContextSchema,
+  ShopHereSchema,
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
@@ -14,12 +15,15 @@ import { request } from '../api/request';
 import { api } from '../state/api';
 import { eventsKept, jobKept, jobsRead, openJob, storeFailed, unsentCounted } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
+import { preferencesChanged } from '../state/preferences';
+import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
 import type { Request } from './outbox';
 import { retryDelay, sendOldest } from './outbox';
-import type { KeptBlob, PhoneDatabase } from '../phone/phoneDatabase';
+import type { KeptBlob, MachineWord, PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
+import { shopAnswered } from '../phone/shopOfPhone';
 
 /**
  * Ties the phone's store, the screen's state and the server together: an act is kept on the
@@ -59,6 +63,7 @@ export class SyncEngine {
           events: await db.eventsOf(context.head.id),
         })),
       );
+      this.store.dispatch(machineWordsKept(await db.machineWords()));
       this.store.dispatch(jobsRead(kept));
       await this.count();
     } catch (error) {
@@ -66,13 +71,44 @@ export class SyncEngine {
       this.store.dispatch(jobsRead([]));
     }
     globalThis.addEventListener?.('online', () => this.signalBack());
-    void this.send();
+    void this.lookForShop().then(() => this.send());
+  }
+
+  /** Asks which shop answers; another one's page begins from what this phone kept of that. */
+  private async lookForShop(): Promise<void> {
+    const answer = await request('/shop').catch(ignore('without signal it is the same shop'));
+    const shop = v.safeParse(ShopHereSchema, answer?.body);
+    if (!shop.success) return;
+    const { id, units = null } = shop.output;
+    this.store.dispatch(preferencesChanged({ units }));
+    if (shopAnswered(id)) globalThis.location?.reload();
   }
 
   /** The waits begin anew: a network that has just come back may need a moment yet. */
   private signalBack(): void {
     this.failures = 0;
     void this.send();
+  }
+
+  /** Keeps what is said of a machine on this phone; the server learns of it when it can. */
+  async sayOfMachine(...words: MachineWord[]): Promise<void> {
+    const db = await this.opening;
+    for (const word of words) await db.keepWord(word, this.now());
+    this.store.dispatch(machineWordsKept(await db.machineWords()));
+    await this.count();
+    void this.send();
+  }
+
+  /** What was said of machines stays shown until the server's own answer stands in its place. */
+  private async machineWordsSent(db: PhoneDatabase): Promise<void> {
+    const { waiting } = this.store.getState().machineWords;
+    if (waiting.length === 0) return;
+    const left = await db.machineWords();
+    // Without an answer nothing was sent, and nothing is newer than what is shown.
+    if (left.length === waiting.length) return;
+    this.store.dispatch(api.util.invalidateTags(['machines']));
+    await Promise.all(this.store.dispatch(api.util.getRunningQueriesThunk()));
+    this.store.dispatch(machineWordsKept(left));
   }
 
   /** Begins a job on this phone; the server learns of it when it can. */
@@ -206,6 +242,7 @@ export class SyncEngine {
         await this.count();
         result = await sendOldest(db, ask);
       }
+      await this.machineWordsSent(db);
       // What was added while this ran is counted last, so that no older count stays shown.
       await this.count();
       this.settle(result === 'empty');
@@ -225,6 +262,8 @@ export class SyncEngine {
       this.store.dispatch(api.util.invalidateTags(['machines']));
       return;
     }
+    // It may be that another shop answers here by now.
+    void this.lookForShop();
     this.timer = setTimeout(() => this.send(), retryDelay(this.failures++));
   }
 
@@ -246,11 +285,11 @@ const BYTES_WITHIN = 120_000;
 const AFTER_THE_PAINT = 100;
 
 async function ask(
-  { path, body, bytes }: Request,
+  { path, method, body, bytes }: Request,
   within = bytes ? BYTES_WITHIN : ANSWER_WITHIN,
 ): Promise<Answered> {
   return request(path, {
-    method: bytes ? 'PUT' : 'POST',
+    method: method ?? (bytes ? 'PUT' : 'POST'),
     headers: { 'content-type': bytes?.type ?? 'application/json' },
     body: bytes?.body ?? JSON.stringify(body),
     signal: AbortSignal.timeout(within),

@@ -54,9 +54,31 @@ describe('the outbox', () => {
     expect((await db.unsent()).count).toBe(0);
   });
 
+  it('sends what was said of a machine before the job that begins on it', async () => {
+    const machine = { id: OTHER, name: 'Skiff', sheet: JOB };
+    const reading = { date: '2026-05-02', hours: 7 };
+    await db.keepWord({ kind: 'machine', machine }, NOW);
+    await db.keepWord({ kind: 'hours', machine: OTHER, reading }, NOW);
+    await db.keepJob(context, true, NOW);
+    await db.keepWord({ kind: 'change', machine: OTHER, patch: { place: 'Quay' } }, NOW);
+    expect((await db.machineWords()).map(({ kind }) => kind)).toEqual([
+      'machine',
+      'hours',
+      'change',
+    ]);
+    const { posted } = await sendAll(() => accepted);
+    expect(posted).toEqual([
+      ['/machines', machine],
+      [`/machines/${OTHER}/hours`, reading],
+      ['/jobs', context.head],
+      [`/machines/${OTHER}`, { place: 'Quay' }],
+    ]);
+    expect(await db.machineWords()).toEqual([]);
+  });
+
   it('touches nothing while the server is gone or fails itself', async () => {
     await db.appendOwn(event(1));
-    for (const status of [500, 503, 429]) {
+    for (const status of [500, 503, 429, 421]) {
       expect((await sendAll(() => ({ status, body: null }))).result).toBe('unreachable');
     }
     const gone = () => {

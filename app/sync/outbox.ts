@@ -7,10 +7,19 @@ import type { Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
 export type SendResult = 'empty' | 'unreachable' | 'progress';
 
 /** What is asked of the server; `bytes` instead of a body for a photo or clip. */
-export type Request = { path: string; body?: unknown; bytes?: { type: string; body: ArrayBuffer } };
+export type Request = {
+  path: string;
+  /** POST, or PUT for bytes, unless it says otherwise. */
+  method?: 'PATCH';
+  body?: unknown;
+  bytes?: { type: string; body: ArrayBuffer };
+};
 type Ask = (request: Request) => Promise<{ status: number; body: unknown }>;
 
 const BATCH = 200;
+
+/** It is too much or too slow now, or another shop answers: what waits is no worse for it. */
+const WAITS = new Set([408, 421, 429]);
 
 /**
  * Sends what is oldest in the outbox: a job's head, or a run of events of one job. What the
@@ -25,9 +34,7 @@ export async function sendOldest(db: PhoneDatabase, ask: Ask, batch = BATCH): Pr
   const answer = await ask(await requestOf(db, run)).catch(
     ignore('what was not sent stays in the outbox'),
   );
-  if (!answer || answer.status >= 500 || answer.status === 429 || answer.status === 408) {
-    return 'unreachable';
-  }
+  if (!answer || answer.status >= 500 || WAITS.has(answer.status)) return 'unreachable';
   if (answer.status < 300) {
     await db.sent(run.map(({ seq }) => seq));
     return 'progress';
@@ -55,6 +62,13 @@ async function requestOf(db: PhoneDatabase, run: readonly Outgoing[]): Promise<R
     const path = `/blobs/${first.sha256}`;
     const kept = await db.blob(first.sha256);
     return { path, bytes: kept ?? { type: '', body: new ArrayBuffer(0) } };
+  }
+  if (first.kind === 'machine') return { path: '/machines', body: first.machine };
+  if (first.kind === 'change') {
+    return { path: `/machines/${first.machine}`, method: 'PATCH', body: first.patch };
+  }
+  if (first.kind === 'hours') {
+    return { path: `/machines/${first.machine}/hours`, body: first.reading };
   }
   const body = run.flatMap((item): JobEvent[] => (item.kind === 'event' ? [item.event] : []));
   return { path: `/jobs/${first.event.job}/events`, body };

@@ -1,10 +1,9 @@
-import type { ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useColorScheme } from 'react-native';
 import { configureFonts, MD3DarkTheme, MD3LightTheme, PaperProvider } from 'react-native-paper';
 import { font } from './fonts';
-import { PaperIcon } from './Icon';
 import type { Tokens } from './tokens';
 import { day, night } from './tokens';
 
@@ -15,10 +14,15 @@ export function useTokens(): Tokens {
   return useContext(TokensContext);
 }
 
-type Props = { chosen: 'system' | 'day' | 'night'; children: ReactNode };
+type Props = {
+  chosen: 'system' | 'day' | 'night';
+  /** What draws an icon that Paper asks for by its name. */
+  icon: NonNullable<ComponentProps<typeof PaperProvider>['settings']>['icon'];
+  children: ReactNode;
+};
 
 /** Day or night as chosen, else as the device is set; hands Paper the same colours. */
-export function ThemeProvider({ chosen, children }: Props) {
+export function ThemeProvider({ chosen, icon, children }: Props) {
   const system = useColorScheme();
   const printing = usePrinting();
   const dark = !printing && (chosen === 'system' ? system === 'dark' : chosen === 'night');
@@ -26,7 +30,7 @@ export function ThemeProvider({ chosen, children }: Props) {
   const theme = useMemo(() => paperTheme(tokens, dark), [tokens, dark]);
   return (
     <TokensContext.Provider value={tokens}>
-      <PaperProvider theme={theme} settings={{ icon: PaperIcon }}>
+      <PaperProvider theme={theme} settings={{ icon }}>
         {children}
       </PaperProvider>
     </TokensContext.Provider>

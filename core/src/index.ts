@@ -23,6 +23,8 @@ export { figuresOf, sheetForTag } from './engine/variant';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
 export { banksFor, commonOrders, CYLINDER_FORMS, formOf } from './engine/cylinderForms';
 export type { CylinderForm } from './engine/cylinderForms';
+export { ISOLATION_PRESETS } from './engine/isolationPresets';
+export { notYet } from './engine/notYet';
 export { compareSheets } from './engine/compareSheets';
 export type { SheetChange } from './engine/compareSheets';
 export { seatingOf } from './engine/layout';
@@ -52,7 +54,14 @@ export { describeSet, describeWatch } from './barring/describeStop';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
 export { middleOf, readingFromFigure } from './gauging/reading';
-export { formatFigure, formatInInches, formatSetting, measureOf, unitOf } from './gauging/measure';
+export {
+  formatFigure,
+  formatInBoth,
+  formatInInches,
+  formatSetting,
+  measureOf,
+  unitOf,
+} from './gauging/measure';
 export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
 export {
@@ -91,6 +100,9 @@ export type { ShimAct } from './gauging/shimOrder';
 
 export { adapterSetting } from './torque/adapter';
 export type { AdapterSum } from './torque/adapter';
+export { showUnits, unitsShown, USUAL_UNITS } from './unitsShown';
+export type { Units } from './unitsShown';
+export { formatTemperature, fromFahrenheit } from './temperature';
 export { readNumber } from './typedNumber';
 export { convertTorque, formatTorque, TORQUE_UNITS } from './torque/units';
 export type { TorqueUnit } from './torque/units';
@@ -153,6 +165,7 @@ export {
   leaksOpenly,
   isReadyForCovers,
   isolationsOf,
+  mayAbandon,
   mayRestore,
   mayReturn,
   missingTemperature,
@@ -195,6 +208,13 @@ export {
 
 export { engineHours, useOf } from './service/hours';
 export type { HoursReading, MeterChange } from './service/hours';
+export { firstReading } from './service/baseline';
+export type { Baseline } from './service/baseline';
+export { machineLineOf } from './service/machineLine';
+export type { MachineBasis } from './service/machineLine';
+export { addedMachine, changedMachine, counted, machineRead } from './service/machineDetail';
+export { changedFields, fieldsOf } from './service/machineFields';
+export { inMeterOrder, meterOf } from './service/meter';
 export { nextDue } from './service/nextDue';
 export type { NextDue, ServiceHistory } from './service/nextDue';
 export { comparePressing, isOverdue } from './service/pressing';
@@ -231,7 +251,6 @@ export {
   JobContextSchema,
   MachineDetailSchema,
   MachineLinesSchema,
-  ShopSchema,
 } from './wire/machines';
 export type {
   JobCheck,
@@ -241,8 +260,12 @@ export type {
   MachineDetail,
   MachineLine,
   MachineNote,
-  Shop,
+  ReadingOnRecord,
 } from './wire/machines';
+export { HoursCorrectionSchema, MachinePatchSchema, MachinePostSchema } from './wire/machineForm';
+export type { AboutMachine, HoursCorrection, MachinePatch, MachinePost } from './wire/machineForm';
+export { NEW_SHOP, SHOP_HEADER, ShopHereSchema, ShopSchema, UnitsSchema } from './wire/shop';
+export type { Shop, ShopHere } from './wire/shop';
 export {
   PublishSchema,
   SheetDetailSchema,

@@ -44,7 +44,11 @@ export function fromThou(thou: number): number {
 }
 
 const hoursFormat = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
-const instantFormat = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const instantFormat = new Intl.DateTimeFormat('en-GB', {
+  dateStyle: 'medium',
+  timeStyle: 'short',
+  timeZone: 'UTC',
+});
 const dayFormat = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
   month: 'short',
@@ -56,8 +60,11 @@ export function formatHours(hours: number): string {
   return hoursFormat.format(hours);
 }
 
+/** An instant as the clock on the wall showed it here, by the time zone that is in force now. */
 export function formatInstant(at: string): string {
-  return instantFormat.format(new Date(at));
+  const here = new Date(at);
+  const day = [here.getFullYear(), here.getMonth(), here.getDate()] as const;
+  return instantFormat.format(Date.UTC(...day, here.getHours(), here.getMinutes()));
 }
 
 /** Two calendar days as one range: "7–12 Dec 2026". */

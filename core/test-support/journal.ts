@@ -193,5 +193,6 @@ export const EVERY_ACT: JobAct[] = [
   { type: 'machine.noted', text: 'Odd bolt at the rear' },
   { type: 'job.handed', to: 'Orla' },
   { type: 'record.amended', text: 'The gasket was kept after all' },
+  { type: 'job.abandoned', reason: 'Begun on the wrong machine' },
   { type: 'job.signed', name: 'Ina' },
 ];

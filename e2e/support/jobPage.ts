@@ -32,6 +32,11 @@ export class JobPage {
   async start(url: string, machine: string, method?: string): Promise<void> {
     await this.page.goto(url);
     await this.page.getByRole('link', { name: new RegExp(`^${machine}`) }).click();
+    await this.begin(method);
+  }
+
+  /** Begins a job on the machine that is shown. */
+  async begin(method?: string): Promise<void> {
     await this.page.getByLabel('Who works').fill('Ina');
     if (method) await this.page.getByRole('radio', { name: new RegExp(`^${method}`) }).click();
     await this.tap('Start a lash job');
@@ -52,7 +57,7 @@ export class JobPage {
   /** Opened because it is due. */
   async isDue(): Promise<void> {
     await this.page.getByRole('radio', { name: 'It is due' }).click();
-    await this.tap('Go on');
+    await this.tap('Continue');
   }
 
   /** From the yard to the open engine of the loader, the crank found at its mark. */

@@ -5,4 +5,5 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = join(fileURLToPath(import.meta.url), '../../..');
 const { start } = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
-await start({ demo: true, web: process.env.LONGBAR_WEB ?? join(root, 'app/dist') });
+const demo = process.env.LONGBAR_E2E_EMPTY === undefined;
+await start({ demo, web: process.env.LONGBAR_WEB ?? join(root, 'app/dist') });

@@ -12,6 +12,8 @@ export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 type Options = {
   /** A folder with an application of its own to serve. */
   web?: string;
+  /** Begins as an empty shop, without the demo. */
+  empty?: boolean;
   /** The files to serve HTTPS by. */
   certificate?: { cert: string; key: string };
 };
@@ -28,7 +30,7 @@ export class TestServer {
   static async start(options: Options = {}): Promise<TestServer> {
     const server = new TestServer(await freePort(), options);
     const seed = process.env.LONGBAR_E2E_SEED;
-    if (seed !== undefined) cpSync(seed, server.data, { recursive: true });
+    if (seed !== undefined && !options.empty) cpSync(seed, server.data, { recursive: true });
     await server.up();
     return server;
   }
@@ -42,11 +44,12 @@ export class TestServer {
    * beyond that, as on a full disk.
    */
   async up({ kilobytes }: { kilobytes?: number } = {}): Promise<void> {
-    const { web, certificate } = this.options;
+    const { web, certificate, empty } = this.options;
     const env = {
       ...process.env,
       PORT: String(this.port),
       LONGBAR_DATA: this.data,
+      ...(empty && { LONGBAR_E2E_EMPTY: '1' }),
       ...(web !== undefined && { LONGBAR_WEB: web }),
       ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };

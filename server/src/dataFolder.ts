@@ -1,9 +1,11 @@
 import { join } from 'node:path';
 import { localDay } from '@longbar/core';
+import { goByShop } from './goByShop';
 import { keptBackups } from './settings';
 import { backUp } from './store/backup';
 import { openDatabase } from './store/database';
 import { rebuild } from './store/readTables';
+import { readShop } from './store/shop';
 
 /* What is done to a data folder by a command, beside the server or without it. */
 
@@ -27,6 +29,7 @@ export async function rebuildFolder(
 ): Promise<void> {
   const db = await openDatabase(folder);
   try {
+    goByShop(await readShop(db));
     await rebuild(db, localDay(new Date()), said);
   } finally {
     await db.close();

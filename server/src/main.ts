@@ -7,6 +7,7 @@ import { join, resolve } from 'node:path';
 import type { Logger } from 'pino';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
+import { goByShop } from './goByShop';
 import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
 import { driftEveryNight } from './nights';
@@ -14,6 +15,7 @@ import { certificateFrom, keptBackups, portFrom, StartError, wholeFrom } from '.
 import { backUp, BackupError } from './store/backup';
 import type { Database } from './store/database';
 import { FolderError, openDatabase } from './store/database';
+import { readShop } from './store/shop';
 
 /** What a start can be told; the environment gives the rest. */
 export type StartOptions = { demo: boolean; web?: string | undefined };
@@ -37,6 +39,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const folder = resolve(process.env.LONGBAR_DATA ?? 'data');
   const db = await openDatabase(folder);
   if (demo && (await loadDemo(db, new Date()))) console.log('Demo data loaded.');
+  goByShop(await readShop(db));
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const app = createApp({ db, logger, run: randomUUID(), web, devOrigin });
   const server = secure ? createSecureServer(secure, app as RequestListener) : createServer(app);

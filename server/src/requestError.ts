@@ -10,3 +10,8 @@ export class RequestError extends Error {
     super(message);
   }
 }
+
+/** Input that one field of makes wrong. */
+export function wrongField(path: string, message: string, status = 400): RequestError {
+  return new RequestError(status, message, [{ path, message }]);
+}

@@ -20,6 +20,9 @@ export type TestServer = {
   url: string;
   get(path: string): Promise<Answer>;
   post(path: string, body: unknown): Promise<Answer>;
+  put(path: string, body: unknown): Promise<Answer>;
+  patch(path: string, body: unknown): Promise<Answer>;
+  delete(path: string): Promise<Answer>;
   close(): Promise<void>;
 };
 
@@ -36,19 +39,24 @@ export async function startTestServer(): Promise<TestServer> {
   const { port } = server.address() as AddressInfo;
   const ask = async (path: string, init?: RequestInit) => {
     const response = await fetch(`http://127.0.0.1:${port}/api${path}`, init);
-    return { status: response.status, body: await response.json() };
+    const text = await response.text();
+    return { status: response.status, body: jsonOf(text) };
   };
+  const send = (method: string, path: string, body: unknown) =>
+    ask(path, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    });
   return {
     db,
     folder,
     url: `http://127.0.0.1:${port}/api`,
     get: (path) => ask(path),
-    post: (path, body) =>
-      ask(path, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: typeof body === 'string' ? body : JSON.stringify(body),
-      }),
+    post: (path, body) => send('POST', path, body),
+    put: (path, body) => send('PUT', path, body),
+    patch: (path, body) => send('PATCH', path, body),
+    delete: (path) => ask(path, { method: 'DELETE' }),
     async close() {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
@@ -56,4 +64,13 @@ export async function startTestServer(): Promise<TestServer> {
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** What came as JSON, or the text itself. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
 }

@@ -3,9 +3,9 @@ import { adjusterName, formatHours, formatMillimetres, middleOf } from '@longbar
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { font } from '../../theme/fonts';
-import { Spread } from '../../theme/Panel';
+import { Spread } from '../../ui/Panel';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = {
   history: DriftHistory;

@@ -3,11 +3,11 @@ import { adjusterName, adjustersOf, formatMillimetres, measureOf, readId } from 
 import { useState } from 'react';
 import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useChecksQuery, useMachineQuery } from '../../state/api';
-import { Act } from '../../theme/Act';
-import { Spread, Stack } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Spread, Stack } from '../../ui/Panel';
 import { radius, space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { DriftChart } from './DriftChart';
 import { leavesWords, rateWords, recheckWords } from './driftWords';
@@ -24,7 +24,7 @@ export function DriftScreen({ id }: { id: string }) {
   const askAgain = () => void Promise.all([machine.refetch(), checks.refetch()]);
   return (
     <Frame title="Drift" aside={data?.name} back={`/machines/${id}`}>
-      {silent && <Act label="The server does not answer. Ask again" onPress={askAgain} />}
+      {silent && <Act label="The server could not be reached. Try again" onPress={askAgain} />}
       {!silent && !(data && past) && <Words color="secondInk">Fetching the machine …</Words>}
       {past?.length === 0 && (
         <Words>No check of this machine is signed yet: nothing can be said of its drift.</Words>

@@ -1,9 +1,9 @@
 import type { Finding } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Icon } from '../../theme/Icon';
+import { Icon } from '../../ui/Icon';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 /** What the last check found out of the ordinary, each with what to look at first. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {

@@ -1,10 +1,12 @@
 import { formatMillimetres, fromThou, readNumber } from '@longbar/core';
 import { useState } from 'react';
-import { Field } from '../../theme/Field';
+import { TypedField } from './TypedField';
 import type { LengthUnit } from './questionProps';
 
 type Props = {
   label: string;
+  /** In full, where the label is short. */
+  name?: string;
   value: number | undefined;
   /** Not a number where what is typed is none, so that the sheet's own check says so. */
   onChange: (value: number | undefined) => void;
@@ -16,20 +18,25 @@ const PLAIN: Notation = { read: (figure) => figure, show: String };
 
 /** A figure typed as people write it; an empty field takes the figure out of the sheet. */
 export function NumberField({ notation = PLAIN, ...props }: Props & { notation?: Notation }) {
-  const { label, value, onChange, error } = props;
+  const { label, name = label, value, onChange, error } = props;
   const [text, setText] = useState(() => (isFigure(value) ? notation.show(value) : ''));
   const type = (typed: string) => {
     setText(typed);
     onChange(typed.trim() === '' ? undefined : notation.read(readNumber(typed) ?? NaN));
   };
-  return <Field label={label} inputMode="decimal" value={text} onChange={type} error={error} />;
+  return (
+    <TypedField {...{ label, name, error }} inputMode="decimal" value={text} onChange={type} />
+  );
 }
 
 /** A length in the unit in hand, whole µm inside. */
-export function LengthField({ unit, label, ...props }: Props & { unit: LengthUnit }) {
-  return (
-    <NumberField key={unit} label={`${label}, ${unit}`} notation={NOTATIONS[unit]} {...props} />
-  );
+export function LengthField({ unit, ...props }: Props & { unit: LengthUnit }) {
+  return <NumberField key={unit} {...props} {...named(props, unit)} notation={NOTATIONS[unit]} />;
+}
+
+/** The unit stands behind the label, or behind the full name where the label is short. */
+function named({ label, name }: Props, unit: string): Pick<Props, 'label' | 'name'> {
+  return name === undefined ? { label: `${label}, ${unit}` } : { label, name: `${name}, ${unit}` };
 }
 
 const NOTATIONS: Record<LengthUnit | 'N·m', Notation> = {
@@ -42,8 +49,8 @@ const NOTATIONS: Record<LengthUnit | 'N·m', Notation> = {
 };
 
 /** A preload in N·m, whole mN·m inside. */
-export function PreloadField({ label, ...props }: Props) {
-  return <NumberField label={`${label}, N·m`} notation={NOTATIONS['N·m']} {...props} />;
+export function PreloadField(props: Props) {
+  return <NumberField {...props} {...named(props, 'N·m')} notation={NOTATIONS['N·m']} />;
 }
 
 function isFigure(value: number | undefined | null): value is number {

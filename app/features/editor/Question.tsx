@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Stack } from '../../theme/Panel';
+import { Stack } from '../../ui/Panel';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = {
   title: string;

@@ -2,6 +2,7 @@ import type { EngineSheet, Issue } from '@longbar/core';
 import { parseSheet } from '@longbar/core';
 import { createNextState } from '@reduxjs/toolkit';
 import { useMemo, useState } from 'react';
+import { phoneDatabaseName } from '../../phone/shopOfPhone';
 import { drawableOf } from './drawable';
 
 /** A sheet being written: what is typed, what is wrong with it, and how to change it. */
@@ -40,11 +41,12 @@ export function useDraft(key: string, base: EngineSheet): Draft {
   };
 }
 
-const PREFIX = 'longbar.draft.';
+/** Drafts are of the shop they were begun in. */
+const place = (key: string) => `${phoneDatabaseName()}.draft.${key}`;
 
 function remembered(key: string): EngineSheet | undefined {
   try {
-    const text = localStorage.getItem(PREFIX + key);
+    const text = localStorage.getItem(place(key));
     return text === null ? undefined : (JSON.parse(text) as EngineSheet);
   } catch {
     // What cannot be read is as if nothing had been typed.
@@ -54,8 +56,8 @@ function remembered(key: string): EngineSheet | undefined {
 
 function remember(key: string, sheet: EngineSheet | undefined): void {
   try {
-    if (sheet) localStorage.setItem(PREFIX + key, JSON.stringify(sheet));
-    else localStorage.removeItem(PREFIX + key);
+    if (sheet) localStorage.setItem(place(key), JSON.stringify(sheet));
+    else localStorage.removeItem(place(key));
   } catch {
     // A browser that keeps nothing still edits; only a reload would lose the draft.
   }

@@ -1,11 +1,11 @@
 import type { EngineSheet, Observation } from '@longbar/core';
 import { adjusterName, adjustersOf } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../theme/Choice';
-import { Row, Stack } from '../../theme/Panel';
-import { Tiles } from '../../theme/Tiles';
+import { Choice } from '../../ui/Choice';
+import { Row, Stack } from '../../ui/Panel';
+import { Tiles } from '../../ui/Tiles';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = {
   sheet: EngineSheet;

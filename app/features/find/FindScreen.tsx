@@ -3,10 +3,10 @@ import { concernsSame, crankBelief, isRefused, planBarring } from '@longbar/core
 import { useMemo, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useSheetQuery } from '../../state/api';
-import { Act } from '../../theme/Act';
-import { Row, Stack } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Row, Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { onward } from './findWords';
 import { Locate } from './Locate';

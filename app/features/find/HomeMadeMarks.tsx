@@ -1,7 +1,7 @@
 import type { EngineSheet } from '@longbar/core';
 import { formatMillimetres, rimArc } from '@longbar/core';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 
 /** How to make marks of one's own on an engine that has none. */
 export function HomeMadeMarks({ sheet }: { sheet: EngineSheet }) {

@@ -1,9 +1,9 @@
 import type { EngineSheet, Observation } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../theme/Choice';
-import { Stack } from '../../theme/Panel';
+import { Choice } from '../../ui/Choice';
+import { Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = {
   sheet: EngineSheet;

@@ -1,15 +1,15 @@
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Icon } from '../../theme/Icon';
+import { Icon } from '../../ui/Icon';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { PhoneNotes } from './PhoneNotes';
 import { PLACES } from './places';
 import { ThemeSwitch } from './ThemeSwitch';
 import { UnsentNote } from './UnsentNote';
-import { Way } from '../../theme/Way';
+import { Way } from '../../ui/Way';
 
 type Props = {
   title: string;

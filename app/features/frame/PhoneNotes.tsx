@@ -1,14 +1,14 @@
 import { formatInstant } from '@longbar/core';
 import { View } from 'react-native';
 import { useAppSelector } from '../../state/store';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 /** What is to be known of this phone before it is relied on where there is no signal. */
 export function PhoneNotes() {
   const { keptSince, nearlyFull, cannotReopen, newVersion } = useAppSelector(({ phone }) => phone);
   const notes = [
     keptSince !== null &&
-      `The server does not answer. This is as kept on this phone ${formatInstant(keptSince)}. Jobs go on; sheets, hours and the shop’s rules need the server.`,
+      `The server could not be reached. This is as kept on this phone ${formatInstant(keptSince)}. Jobs, machines and hours go on; sheets and the shop’s rules need the server.`,
     nearlyFull &&
       'This phone is nearly full. Make room before a long job: what cannot be kept here cannot be recorded.',
     cannotReopen &&

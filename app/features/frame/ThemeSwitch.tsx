@@ -2,7 +2,7 @@ import { Pressable, useColorScheme } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../state/preferences';
 import { useAppSelector } from '../../state/store';
-import { Icon } from '../../theme/Icon';
+import { Icon } from '../../ui/Icon';
 import { useTokens } from '../../theme/ThemeProvider';
 
 /** Day or night at one tap; until then as the device is set. */

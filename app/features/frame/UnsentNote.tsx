@@ -1,15 +1,15 @@
-import { formatInstant } from '@longbar/core';
+import { formatHours, formatInstant } from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
 import { useSync } from '../../sync/SyncProvider';
 import type { Outgoing } from '../../phone/phoneDatabase';
 import { useAppSelector } from '../../state/store';
-import { Act } from '../../theme/Act';
-import { Icon } from '../../theme/Icon';
+import { Act } from '../../ui/Act';
+import { Icon } from '../../ui/Icon';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { saveFile } from './saveFile';
 
 /** What is not sent yet, small and honest; nothing is shown when all is sent. */
@@ -59,8 +59,20 @@ function noteWords(count: number, aside: number, failed: string | null): string 
 }
 
 function refusedWords(item: Outgoing): string {
-  if (item.kind === 'event') return item.event.type;
-  return item.kind === 'job' ? 'A job' : 'A photo or clip';
+  switch (item.kind) {
+    case 'event':
+      return item.event.type;
+    case 'job':
+      return 'A job';
+    case 'blob':
+      return 'A photo or clip';
+    case 'machine':
+      return `The machine ${item.machine.name}`;
+    case 'change':
+      return 'A change of a machine';
+    case 'hours':
+      return `A reading of ${formatHours(item.reading.hours)} h`;
+  }
 }
 
 function Explanation() {
@@ -79,7 +91,7 @@ function Explanation() {
           {unsent.since ? ` since ${formatInstant(unsent.since)}` : ''},
           {unsent.reachable
             ? ' on the way to the server.'
-            : ' the server does not answer. It is tried again by itself.'}
+            : ' the server could not be reached. It is tried again by itself.'}
         </Words>
       )}
       {unsent.aside.length > 0 && (

@@ -1,4 +1,4 @@
-import type { IconName } from '../../theme/Icon';
+import type { IconName } from '../../ui/Icon';
 
 /** The places of the application that there are; each has a tab. */
 export const PLACES: readonly { path: '/' | '/sheets' | '/shop'; title: string; icon: IconName }[] =

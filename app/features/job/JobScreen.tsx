@@ -6,10 +6,11 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { holdVersion } from '../../sync/version';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
-import { Act } from '../../theme/Act';
-import { Stack } from '../../theme/Panel';
+import { Words } from '../../ui/Words';
+import { Act } from '../../ui/Act';
+import { Stack } from '../../ui/Panel';
 import { crankAngle, jobCells } from './engine/jobCells';
+import { Abandoned } from './frame/Abandoned';
 import { JobHeader } from './frame/JobHeader';
 import { JobLog } from './frame/JobLog';
 import { JobMap } from './engine/JobMap';
@@ -28,7 +29,7 @@ export function JobScreen({ id }: { id: string }) {
   const tokens = useTokens();
   const router = useRouter();
   useEffect(() => holdVersion(), []);
-  useAwake(job !== undefined && !job.state.signed);
+  useAwake(job !== undefined && !job.state.signed && !job.state.abandoned);
   if (!job) {
     return (
       <Stack style={{ padding: space.large, backgroundColor: tokens.ground, flex: 1 }}>
@@ -40,6 +41,7 @@ export function JobScreen({ id }: { id: string }) {
       </Stack>
     );
   }
+  if (job.state.abandoned) return <Abandoned job={job} />;
   return (
     <View style={styles.screen} aria-busy={busy}>
       <TurnerProvider job={job}>

@@ -1,6 +1,6 @@
 import { describeClosed, describeMissing } from '@longbar/core';
-import { Act } from '../../theme/Act';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Words } from '../../ui/Words';
 import { StepFrame } from './frame/StepFrame';
 import type { StepProps } from './model/stepProps';
 import { AbleStep } from './steps/AbleStep';

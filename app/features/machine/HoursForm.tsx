@@ -1,16 +1,15 @@
-import type { HoursPost } from '@longbar/core';
-import { localDay, readNumber } from '@longbar/core';
+import type { HoursPost, MachineDetail } from '@longbar/core';
+import { counted, localDay, questionHours, readNumber } from '@longbar/core';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { Controller, useForm } from 'react-hook-form';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
-import { useAddHoursMutation } from '../../state/api';
-import { refusalOf } from '../../state/refusal';
-import { Act } from '../../theme/Act';
-import { Field } from '../../theme/Field';
-import { Row } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { useSync } from '../../sync/SyncProvider';
+import { Act } from '../../ui/Act';
+import { Field } from '../../ui/Field';
+import { Row } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import { space } from '../../theme/tokens';
 
 const FormSchema = v.object({
@@ -27,9 +26,13 @@ const FormSchema = v.object({
 type Form = v.InferInput<typeof FormSchema>;
 type Hours = v.InferOutput<typeof FormSchema>;
 
-/** Adds today's reading of the hour meter; what the server doubts stands beside the field. */
-export function HoursForm({ machine }: { machine: string }) {
-  const [addHours, { isLoading, isSuccess }] = useAddHoursMutation();
+/**
+ * Adds today's reading of the hour meter: kept on this phone and sent when the server is there.
+ * What is doubtful about it stands beside the field.
+ */
+export function HoursForm({ machine }: { machine: MachineDetail }) {
+  const sync = useSync();
+  const [added, setAdded] = useState(false);
   const { control, handleSubmit, reset, setError } = useForm<Form, unknown, Hours>({
     resolver: valibotResolver(FormSchema),
     defaultValues: { hours: '' },
@@ -38,10 +41,13 @@ export function HoursForm({ machine }: { machine: string }) {
   const send = (more: Pick<HoursPost, 'replaced' | 'sure'> = {}) =>
     handleSubmit(async ({ hours }) => {
       const reading = { date: localDay(new Date()), hours, ...more };
-      const answer = await addHours({ machine, reading });
-      setDoubted(answer.error !== undefined);
-      if (answer.error === undefined) return reset();
-      setError('hours', { message: refusalOf(answer.error).message });
+      const doubt = doubtOf(machine, reading);
+      setDoubted(doubt !== undefined);
+      setAdded(false);
+      if (doubt !== undefined) return setError('hours', { message: doubt });
+      await sync.sayOfMachine({ kind: 'hours', machine: machine.id, reading });
+      setAdded(true);
+      reset();
     })();
   return (
     <View style={styles.form}>
@@ -59,12 +65,7 @@ export function HoursForm({ machine }: { machine: string }) {
           />
         )}
       />
-      <Act
-        label={isLoading ? 'Adding …' : 'Add the reading'}
-        icon="add"
-        disabled={isLoading}
-        onPress={() => void send()}
-      />
+      <Act label="Add the reading" icon="add" onPress={() => void send()} />
       {doubted && (
         <Row>
           <Act
@@ -81,13 +82,20 @@ export function HoursForm({ machine }: { machine: string }) {
           />
         </Row>
       )}
-      {isSuccess && (
+      {added && (
         <Words as="note" role="status">
           Added.
         </Words>
       )}
     </View>
   );
+}
+
+/** What is doubtful about a reading, as the server would say it; undefined where nothing is. */
+function doubtOf(machine: MachineDetail, reading: HoursPost): string | undefined {
+  if (reading.replaced) return undefined;
+  const doubt = questionHours(reading, counted(machine.readings), machine.meter);
+  return doubt && !(doubt.doubt === 'far' && reading.sure) ? doubt.says : undefined;
 }
 
 const styles = StyleSheet.create({ form: { gap: space.small }, grow: { flex: 1 } });

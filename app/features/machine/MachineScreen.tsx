@@ -1,47 +1,47 @@
 import type { MachineDetail } from '@longbar/core';
-import { formatDay, formatHours, localDay } from '@longbar/core';
+import { formatHours, localDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { useMachineQuery } from '../../state/api';
-import { Act } from '../../theme/Act';
-import { Spread, Stack } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Spread, Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
-import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { Findings } from '../drift/Findings';
 import { Frame } from '../frame/Frame';
 import { DueBar } from '../yard/DueBar';
 import { dueWords, recheckWords } from '../yard/dueWords';
+import { useMachine } from '../shared/useMachine';
+import { AboutMachine } from './AboutMachine';
 import { HoursForm } from './HoursForm';
+import { NewerSheet } from './NewerSheet';
+import { OutOfTheYard } from './OutOfTheYard';
 import { PastJobs } from './PastJobs';
+import { Readings } from './Readings';
 import { StartJob } from './StartJob';
 
 /** One machine: hours and readings, what is due, past jobs, and the start of a job. */
 export function MachineScreen({ id }: { id: string }) {
-  const { data, isError, isLoading, refetch } = useMachineQuery(id, {
-    refetchOnMountOrArgChange: true,
-  });
-  if (!data) {
+  const { machine, isError, isLoading, refetch } = useMachine(id);
+  if (!machine) {
     return (
       <Frame title="Machine" back="/">
         {isLoading && <Words color="secondInk">Fetching the machine …</Words>}
         {isError && (
           <>
-            <Words as="strong">The server does not give this machine.</Words>
-            <Act label="Ask again" onPress={() => void refetch()} />
+            <Words as="strong">The server could not be reached, or has no such machine.</Words>
+            <Act label="Try again" onPress={refetch} />
           </>
         )}
       </Frame>
     );
   }
-  return <Machine machine={data} />;
+  return <Machine machine={machine} />;
 }
 
 function Machine({ machine }: { machine: MachineDetail }) {
   const router = useRouter();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
-  const source = machine.document.source;
   return (
     <Frame
       title={machine.name}
@@ -51,6 +51,7 @@ function Machine({ machine }: { machine: MachineDetail }) {
       <View style={wide ? styles.wide : styles.stack}>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Due machine={machine} />
+          <NewerSheet machine={machine} />
           <Findings findings={machine.findings} />
           <Job machine={machine} />
           <PastJobs machine={machine} />
@@ -63,21 +64,12 @@ function Machine({ machine }: { machine: MachineDetail }) {
           )}
         </Stack>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
-          <Readings machine={machine} />
-          {source && (
-            <Words as="note" color="secondInk">
-              From:{' '}
-              {[
-                source.title,
-                source.page && `page ${source.page}`,
-                source.revision && `revision ${source.revision}`,
-              ]
-                .filter(Boolean)
-                .join(', ')}
-              {source.checked ? `, last checked ${formatDay(source.checked)}` : ''}. The maker’s
-              current manual stands.
-            </Words>
-          )}
+          <Stack>
+            <Words as="heading">Hours</Words>
+            <HoursForm machine={machine} />
+            <Readings machine={machine} />
+          </Stack>
+          <AboutMachine machine={machine} />
         </Stack>
       </View>
     </Frame>
@@ -110,33 +102,14 @@ function Due({ machine }: { machine: MachineDetail }) {
 function Job({ machine }: { machine: MachineDetail }) {
   const router = useRouter();
   const { open } = machine.jobs;
+  if (machine.retired) return <OutOfTheYard machine={machine} />;
   if (!open) return <StartJob machine={machine} />;
   return (
     <Act
       weight="primary"
-      label={`Go on with the open job: ${open.summary.step?.title ?? ''}`}
+      label={`Continue the open job: ${open.summary.step?.title ?? ''}`}
       onPress={() => router.push(`/jobs/${open.id}`)}
     />
-  );
-}
-
-const SHOWN = 8;
-
-function Readings({ machine }: { machine: MachineDetail }) {
-  const tokens = useTokens();
-  return (
-    <Stack>
-      <Words as="heading">Hours</Words>
-      <HoursForm machine={machine.id} />
-      <View role="list" aria-label="Readings of the hour meter">
-        {machine.readings.slice(0, SHOWN).map(({ date, hours }, i) => (
-          <View key={i} role="listitem" style={[styles.reading, { borderColor: tokens.hair }]}>
-            <Words color="secondInk">{formatDay(date)}</Words>
-            <Words as="figure">{formatHours(hours)} h</Words>
-          </View>
-        ))}
-      </View>
-    </Stack>
   );
 }
 
@@ -144,10 +117,4 @@ const styles = StyleSheet.create({
   wide: { flexDirection: 'row', gap: space.huge, alignItems: 'flex-start' },
   stack: { gap: space.large },
   column: { flex: 1 },
-  reading: {
-    flexDirection: 'row',
-    justifyContent: 'space-between',
-    paddingVertical: space.small,
-    borderBottomWidth: 1,
-  },
 });

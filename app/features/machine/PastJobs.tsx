@@ -1,12 +1,12 @@
 import type { MachineDetail } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Icon } from '../../theme/Icon';
-import { Stack } from '../../theme/Panel';
+import { Icon } from '../../ui/Icon';
+import { Stack } from '../../ui/Panel';
 import { space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
-import { Way } from '../../theme/Way';
+import { Words } from '../../ui/Words';
+import { Way } from '../../ui/Way';
 
 /** The signed jobs of a machine, each with its record. */
 export function PastJobs({ machine }: { machine: MachineDetail }) {
@@ -37,6 +37,11 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
           </Way>
         );
       })}
+      {machine.abandoned?.map(({ id, summary: { abandoned } }) => (
+        <Words key={id} as="note" color="secondInk">
+          Abandoned {abandoned ? formatDay(abandoned.at) : ''}, {abandoned?.by}: {abandoned?.reason}
+        </Words>
+      ))}
     </Stack>
   );
 }

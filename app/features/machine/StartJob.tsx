@@ -8,10 +8,10 @@ import { useShopQuery } from '../../state/api';
 import { preferencesChanged } from '../../state/preferences';
 import { useAppSelector } from '../../state/store';
 import { useSync } from '../../sync/SyncProvider';
-import { Act } from '../../theme/Act';
-import { Field } from '../../theme/Field';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Field } from '../../ui/Field';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import { MethodChoice } from '../shared/MethodChoice';
 
 /** Starts a lash job: the name of the one who works goes on every act. */
@@ -34,6 +34,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     const head = {
       id,
       machine: machine.id,
+      sheet: machine.sheet.id,
       method,
       sheetRevision: machine.sheet.revision,
       at: new Date().toISOString(),
@@ -51,7 +52,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   return (
     <Stack>
       <Field label="Who works" value={name} onChange={setName} />
-      <Words as="strong">By which method?</Words>
+      <Words as="strong">Method</Words>
       <MethodChoice sheet={document} chosen={method} onChoose={setMethod} />
       <Words as="note" color="secondInk">
         {METHOD_WORDS[method]}

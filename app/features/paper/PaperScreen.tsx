@@ -1,11 +1,11 @@
 import { formatInstant, isFinished, isRefused } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../theme/Act';
-import { Caution } from '../../theme/Caution';
-import { PrintHead, PrintPage } from '../../theme/PrintPage';
+import { Act } from '../../ui/Act';
+import { Caution } from '../../ui/Caution';
+import { PrintHead, PrintPage } from '../../ui/PrintPage';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { crankAngle } from '../job/engine/jobCells';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';

@@ -12,7 +12,7 @@ import {
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import type { WorkingJob } from '../job/model/workingJob';
 
 /** A stop of the plan with what is not finished there. */

@@ -4,7 +4,7 @@ import { useWindowDimensions, View } from 'react-native';
 import { HeadMap } from '../../drawing/HeadMap';
 import type { MapCell } from '../../drawing/mapCell';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import type { WorkingJob } from '../job/model/workingJob';
 
 const HEADS: { head: RecordedHead; title: string }[] = [

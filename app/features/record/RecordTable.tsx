@@ -2,7 +2,7 @@ import type { RecordPage } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 /** Every adjuster from the front: limits, as found, as left, what was done. */
 export function RecordTable({ page }: { page: RecordPage }) {

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useSealQuery } from '../../state/api';
-import { Act } from '../../theme/Act';
-import { Field } from '../../theme/Field';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Field } from '../../ui/Field';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import type { WorkingJob } from '../job/model/workingJob';
 
 type Props = { job: WorkingJob; additions: readonly string[] };

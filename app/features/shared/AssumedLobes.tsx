@@ -1,6 +1,6 @@
 import type { EngineSheet } from '@longbar/core';
 import { assumedLobes } from '@longbar/core';
-import { Caution } from '../../theme/Caution';
+import { Caution } from '../../ui/Caution';
 
 /** Which lobes of the sheet are typical figures, where any are: every margin hangs on them. */
 export function AssumedLobes({ sheet }: { sheet: EngineSheet }) {

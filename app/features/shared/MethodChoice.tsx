@@ -2,8 +2,8 @@ import type { BarringMethod, EngineSheet } from '@longbar/core';
 import { BARRING_METHODS, isRefused, planWork, METHOD_TITLES } from '@longbar/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Choice } from '../../theme/Choice';
-import { Tiles } from '../../theme/Tiles';
+import { Choice } from '../../ui/Choice';
+import { Tiles } from '../../ui/Tiles';
 
 type Props = {
   sheet: EngineSheet;

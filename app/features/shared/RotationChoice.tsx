@@ -1,7 +1,7 @@
 import type { Rotation } from '@longbar/core';
-import { Choice } from '../../theme/Choice';
-import { Row } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Choice } from '../../ui/Choice';
+import { Row } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 
 const SENSES = ['clockwise', 'counterclockwise'] as const;
 const ENDS = ['front', 'rear', 'flywheel'] as const;

@@ -12,11 +12,11 @@ import {
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
-import { Stack } from '../../theme/Panel';
+import { Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
-import { PrintHead, PrintPage } from '../../theme/PrintPage';
+import { PrintHead, PrintPage } from '../../ui/PrintPage';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { SheetFacts } from './SheetFacts';
 
 /** One page to print and keep in the pocket: it reads without the application. */
@@ -28,7 +28,11 @@ export function CardScreen({ id, method }: { id: string; method: string | undefi
       {data ? (
         <Card sheet={data.document} revision={data.revision} method={chosen} />
       ) : (
-        <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
+        <Words>
+          {isError
+            ? 'The server could not be reached, or has no such sheet.'
+            : 'Fetching the sheet …'}
+        </Words>
       )}
     </PrintPage>
   );

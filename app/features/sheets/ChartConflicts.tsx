@@ -8,12 +8,12 @@ import { usePublishSheetMutation } from '../../state/api';
 import { preferencesChanged } from '../../state/preferences';
 import { refusalOf } from '../../state/refusal';
 import { useAppSelector } from '../../state/store';
-import { Act } from '../../theme/Act';
-import { Field } from '../../theme/Field';
-import { Row, Stack } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Field } from '../../ui/Field';
+import { Row, Stack } from '../../ui/Panel';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = { id: string; sheet: EngineSheet };
 

@@ -9,7 +9,7 @@ import { HeadMap } from '../../drawing/HeadMap';
 import { TurningDial } from '../../drawing/TurningDial';
 import { TurnableCamMap } from '../../drawing/TurnableCamMap';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { engineCells, engineLooks } from './engineCells';
 
 type Props = {

@@ -3,7 +3,7 @@ import { isRefused, METHOD_TITLES } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = {
   answers: { method: BarringMethod; answer: BarringPlan | Refused }[];

@@ -1,10 +1,10 @@
 import type { BarringPlan, Stop } from '@longbar/core';
 import { adjusterName, describeSet, describeWatch } from '@longbar/core';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Stack } from '../../theme/Panel';
+import { Stack } from '../../ui/Panel';
 import { radius, space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 
 type Props = { plan: BarringPlan; onTurn: (at: number) => void };
 

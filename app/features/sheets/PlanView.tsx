@@ -8,11 +8,11 @@ import {
 } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Act } from '../../theme/Act';
-import { Choice } from '../../theme/Choice';
-import { Stack } from '../../theme/Panel';
-import { Tiles } from '../../theme/Tiles';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Choice } from '../../ui/Choice';
+import { Stack } from '../../ui/Panel';
+import { Tiles } from '../../ui/Tiles';
+import { Words } from '../../ui/Words';
 import { PlanComparison } from './PlanComparison';
 import { PlanStops } from './PlanStops';
 import { ToolSums } from './ToolSums';

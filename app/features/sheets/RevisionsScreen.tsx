@@ -1,14 +1,14 @@
-import type { SheetChange, SheetRevision } from '@longbar/core';
+import type { SheetRevision } from '@longbar/core';
 import { compareSheets, formatDay } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSheetRevisionQuery, useSheetRevisionsQuery } from '../../state/api';
-import { Choice } from '../../theme/Choice';
-import { Stack } from '../../theme/Panel';
+import { Choice } from '../../ui/Choice';
+import { Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
-import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { SheetChanges } from '../shared/SheetChanges';
 import { SheetFacts } from './SheetFacts';
 
 /** Every revision of a sheet, each readable, with what changed in it. */
@@ -19,9 +19,7 @@ export function RevisionsScreen({ id }: { id: string }) {
   return (
     <Frame title="Revisions" back={`/sheets/${id}`}>
       {!data && (
-        <Words>
-          {isError ? 'The server does not give the revisions.' : 'Fetching the revisions …'}
-        </Words>
+        <Words>{isError ? 'The server could not be reached.' : 'Fetching the revisions …'}</Words>
       )}
       <View style={styles.list} role="radiogroup" aria-label="Revisions">
         {data?.map(({ revision, publishedAt }: SheetRevision) => (
@@ -47,7 +45,7 @@ function Revision({ id, revision }: { id: string; revision: number }) {
     <Stack gap={space.large}>
       {revision === 1 && <Words color="secondInk">The first revision.</Words>}
       {before.data && (
-        <Changes
+        <SheetChanges
           changes={compareSheets(before.data.document, data.document)}
           title={`What changed from revision ${revision - 1}`}
         />
@@ -57,41 +55,6 @@ function Revision({ id, revision }: { id: string; revision: number }) {
   );
 }
 
-function Changes({ changes, title }: { changes: readonly SheetChange[]; title: string }) {
-  const tokens = useTokens();
-  return (
-    <View role="table" aria-label={title}>
-      <Words as="heading">{title}</Words>
-      {changes.map(({ what, before, after }) => (
-        <View key={what} role="row" style={[styles.change, { borderColor: tokens.hair }]}>
-          <Words role="rowheader" style={styles.what}>
-            {what}
-          </Words>
-          <Words role="cell" as="figure" color="secondInk" style={styles.figure}>
-            {before || 'none'}
-          </Words>
-          <Words as="note" color="secondInk">
-            now
-          </Words>
-          <Words role="cell" as="figure" style={styles.figure}>
-            {after || 'none'}
-          </Words>
-        </View>
-      ))}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   list: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  change: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'baseline',
-    gap: space.small,
-    borderBottomWidth: 1,
-    paddingVertical: space.small,
-  },
-  what: { flexGrow: 2, flexBasis: 180 },
-  figure: { flexShrink: 1, fontSize: 17 },
 });

@@ -8,10 +8,11 @@ import {
   formatTorque,
   localDay,
   measureOf,
+  unitsShown,
 } from '@longbar/core';
 import { View } from 'react-native';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 
 /** The figures of the sheet, and where they are from. */
 export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
@@ -75,6 +76,7 @@ function ageOf(day: string): string {
 function settingWords({ low, target, high }: Spec, measure: Measure): string {
   const limits = `${formatFigure(measure, low)} to ${formatFigure(measure, high)}`;
   const inches = formatInInches(measure, target);
-  const other = inches === undefined ? '' : `, ${inches}`;
-  return `${measure} ${formatSetting(measure, target)} (${limits})${other}`;
+  const both = [`${formatSetting(measure, target)} (${limits})`, inches ?? []].flat();
+  if (unitsShown().length === 'thou') both.reverse();
+  return `${measure} ${both.join(', ')}`;
 }

@@ -4,11 +4,11 @@ import { StyleSheet, View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { usePublishSheetMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
-import { Act } from '../../theme/Act';
-import { Row } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Row } from '../../ui/Panel';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { pickFile } from '../frame/pickFile';
 import { readSheetFile } from './readSheetFile';
 
@@ -30,7 +30,7 @@ export function SheetImport({ sheets }: { sheets: readonly SheetLine[] }) {
   if (!taken) {
     return (
       <Act
-        label="Take in a sheet from a file"
+        label="Import a sheet from a file"
         icon="unsent"
         onPress={() => pickFile(JSON_FILES, take)}
       />
@@ -59,7 +59,7 @@ export function SheetImport({ sheets }: { sheets: readonly SheetLine[] }) {
       {mistakes.length > 0 && (
         <View role="alert">
           <Words as="strong" color="stop">
-            Nothing was taken in. To be mended:
+            Nothing was imported. To be mended:
           </Words>
           {mistakes.map(({ path, message }) => (
             <Words key={path + message} as="note">
@@ -70,7 +70,7 @@ export function SheetImport({ sheets }: { sheets: readonly SheetLine[] }) {
         </View>
       )}
       <Row>
-        <Act label="Put it away" onPress={() => setTaken(undefined)} style={styles.grow} />
+        <Act label="Cancel" onPress={() => setTaken(undefined)} style={styles.grow} />
         {parsed.ok && (
           <Act
             weight="primary"

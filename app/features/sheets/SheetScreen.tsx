@@ -5,10 +5,10 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useSheetQuery } from '../../state/api';
 import { useCrank } from '../../drawing/crank';
-import { Act } from '../../theme/Act';
-import { Stack } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { saveFile } from '../frame/saveFile';
 import { ChartConflicts } from './ChartConflicts';
@@ -24,8 +24,12 @@ export function SheetScreen({ id }: { id: string }) {
   if (!data) {
     return (
       <Frame title="Sheet" back="/sheets">
-        <Words>{isError ? 'The server does not give this sheet.' : 'Fetching the sheet …'}</Words>
-        {isError && <Act label="Ask again" onPress={() => void refetch()} />}
+        <Words>
+          {isError
+            ? 'The server could not be reached, or has no such sheet.'
+            : 'Fetching the sheet …'}
+        </Words>
+        {isError && <Act label="Try again" onPress={() => void refetch()} />}
       </Frame>
     );
   }

@@ -1,9 +1,9 @@
 import type { BarringPlan, EngineSheet } from '@longbar/core';
 import { formatMillimetres, ratchetClicks, readNumber, rimArc, toolTurns } from '@longbar/core';
 import { useState } from 'react';
-import { Field } from '../../theme/Field';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Field } from '../../ui/Field';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 
 const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
 

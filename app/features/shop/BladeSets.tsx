@@ -1,8 +1,8 @@
-import { Act } from '../../theme/Act';
-import { Choice } from '../../theme/Choice';
-import { Field } from '../../theme/Field';
-import { Row, Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Choice } from '../../ui/Choice';
+import { Field } from '../../ui/Field';
+import { Row, Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import type { SetDraft } from './shopDraft';
 import { bladesTyped } from './typedSizes';
 

@@ -7,11 +7,11 @@ import { useTakeHoursMutation } from '../../state/api';
 import { preferencesChanged } from '../../state/preferences';
 import { refusalOf } from '../../state/refusal';
 import { useAppSelector } from '../../state/store';
-import { Act } from '../../theme/Act';
-import { Choice } from '../../theme/Choice';
-import { Row, Stack } from '../../theme/Panel';
+import { Act } from '../../ui/Act';
+import { Choice } from '../../ui/Choice';
+import { Row, Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { pickFile } from '../frame/pickFile';
 import { HoursColumnsChoice } from './HoursColumnsChoice';
 
@@ -64,7 +64,7 @@ export function HoursFile() {
           <Words color="stop">{problem}</Words>
         </View>
       )}
-      {looked?.found.taken && <Words role="status">Taken in: {addsWords(looked.found)}.</Words>}
+      {looked?.found.taken && <Words role="status">Imported: {addsWords(looked.found)}.</Words>}
       {looked && !looked.found.taken && (
         <Stack>
           <HoursColumnsChoice found={looked.found} onChoose={choose} />
@@ -84,10 +84,10 @@ export function HoursFile() {
             </View>
           )}
           <Row>
-            <Act label="Put it away" style={{ flex: 1 }} onPress={() => setLooked(undefined)} />
+            <Act label="Cancel" style={{ flex: 1 }} onPress={() => setLooked(undefined)} />
             <Act
               weight="primary"
-              label="Take them in"
+              label="Import them"
               style={{ flex: 1 }}
               disabled={
                 isLoading ||

@@ -1,6 +1,6 @@
-import { Field } from '../../theme/Field';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Field } from '../../ui/Field';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import type { ShopDraft } from './shopDraft';
 import { shimsTyped } from './typedSizes';
 

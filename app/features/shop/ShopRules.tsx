@@ -3,14 +3,15 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useChangeShopMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
-import { Act } from '../../theme/Act';
-import { Choice } from '../../theme/Choice';
-import { Field } from '../../theme/Field';
-import { Row, Stack } from '../../theme/Panel';
-import { Tiles } from '../../theme/Tiles';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Choice } from '../../ui/Choice';
+import { Field } from '../../ui/Field';
+import { Row, Stack } from '../../ui/Panel';
+import { Tiles } from '../../ui/Tiles';
+import { Words } from '../../ui/Words';
 import { BladeSets } from './BladeSets';
 import { Shims } from './Shims';
+import { ShopBasicsFields } from './ShopBasicsFields';
 import type { ShopDraft } from './shopDraft';
 import { draftOf, shopFrom } from './shopDraft';
 
@@ -34,7 +35,7 @@ export function ShopRules({ shop }: { shop: Shop }) {
   const made = shopFrom(draft);
   return (
     <Stack gap={20}>
-      <Field label="Name of the shop" value={draft.name} onChange={(name) => change({ name })} />
+      <ShopBasicsFields basics={draft} onChange={change} />
       <Stack>
         <Words as="heading">How is it decided?</Words>
         <View role="radiogroup" aria-label="Policy">
@@ -91,11 +92,11 @@ export function ShopRules({ shop }: { shop: Shop }) {
         </Words>
       )}
       {isSuccess && (
-        <Words role="status">Kept. Jobs under way go on by the rules they began with.</Words>
+        <Words role="status">Saved. Jobs under way go on by the rules they began with.</Words>
       )}
       <Act
         weight="primary"
-        label={isLoading ? 'Keeping …' : 'Keep these rules'}
+        label={isLoading ? 'Saving …' : 'Save'}
         disabled={isLoading || !made.ok}
         onPress={() => {
           if (made.ok) void save(made.shop);

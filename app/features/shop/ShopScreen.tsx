@@ -1,11 +1,12 @@
 import type { Shop } from '@longbar/core';
 import { useShopQuery } from '../../state/api';
-import { Act } from '../../theme/Act';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { DemoHere } from './DemoHere';
 import { HoursFile } from './HoursFile';
-import { OutAndIn } from './OutAndIn';
+import { ExportImport } from './ExportImport';
 import { ShopRules } from './ShopRules';
 
 /** The shop: how it decides, its blades and shims, and when a check counts as soon. */
@@ -16,13 +17,14 @@ export function ShopScreen() {
       {shop.isLoading && <Words color="secondInk">Fetching the shop’s rules …</Words>}
       {shop.isError && (
         <Stack>
-          <Words as="strong">The server does not answer. The shop’s rules need it.</Words>
-          <Act label="Ask again" onPress={() => void shop.refetch()} />
+          <Words as="strong">The server could not be reached. The shop’s rules need it.</Words>
+          <Act label="Try again" onPress={() => void shop.refetch()} />
         </Stack>
       )}
       {shop.data && <ShopRules key={keyOf(shop.data)} shop={shop.data} />}
       {shop.data && <HoursFile />}
-      {shop.data && <OutAndIn />}
+      {shop.data && <ExportImport />}
+      {shop.data?.demo && <DemoHere />}
     </Frame>
   );
 }

@@ -4,6 +4,9 @@ import { bladesTyped, bladesWritten, shimsTyped, shimsWritten } from './typedSiz
 
 const shop: Shop = {
   name: 'Skerrow Saltworks',
+  address: 'The lagoon road',
+  units: { length: 'thou', torque: 'N·m', temperature: '°C' },
+  timeZone: 'Etc/GMT+1',
   policy: 'leave-inside',
   round: 'first',
   bladeSets: [

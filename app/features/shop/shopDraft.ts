@@ -1,13 +1,24 @@
-import type { BladeSet, RoundRule, Shop, ShopPolicy } from '@longbar/core';
-import { formatMillimetres, issuesOf, readNumber, ShopSchema } from '@longbar/core';
+import type { BladeSet, RoundRule, Shop, ShopPolicy, Units } from '@longbar/core';
+import { formatMillimetres, issuesOf, readNumber, ShopSchema, USUAL_UNITS } from '@longbar/core';
 import * as v from 'valibot';
 import { bladesTyped, bladesWritten, shimsTyped, shimsWritten } from './typedSizes';
 
 export type SetDraft = { name: string; unit: BladeSet['unit']; forked: boolean; blades: string };
 
+/** What a shop says of itself. */
+export type ShopBasics = { name: string; address: string; units: Units; timeZone: string };
+
+/** What stands of it, or what this phone would guess. */
+export function basicsOf({ name, address = '', units, timeZone }: Shop): ShopBasics {
+  return { name, address, units: units ?? USUAL_UNITS, timeZone: timeZone ?? ownTimeZone() };
+}
+
+function ownTimeZone(): string {
+  return Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
 /** The shop's rules as they stand in the fields. */
-export type ShopDraft = {
-  name: string;
+export type ShopDraft = ShopBasics & {
   policy: ShopPolicy;
   round: RoundRule;
   soonHours: string;
@@ -24,7 +35,7 @@ export function draftOf(shop: Shop): ShopDraft {
   const size = (figure: number | undefined) =>
     figure === undefined ? '' : formatMillimetres(figure);
   return {
-    name: shop.name,
+    ...basicsOf(shop),
     policy: shop.policy,
     round: shop.round ?? 'first',
     soonHours: String(shop.soon?.hours ?? 50),
@@ -68,6 +79,9 @@ export function shopFrom(draft: ShopDraft): Made {
   }
   const made = {
     name: draft.name,
+    ...(draft.address.trim() && { address: draft.address }),
+    units: draft.units,
+    timeZone: draft.timeZone,
     policy: draft.policy,
     round: draft.round,
     bladeSets: sets,

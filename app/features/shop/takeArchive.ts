@@ -28,6 +28,6 @@ export async function sendArchive(file: File, preview: boolean): Promise<Taken> 
     const issues = error.issues.length > 0 ? error.issues : [{ path: '', message: error.message }];
     return refused(issues);
   } catch {
-    return refused([{ path: '', message: 'The server does not answer.' }]);
+    return refused([{ path: '', message: 'The server could not be reached.' }]);
   }
 }

@@ -1,13 +1,13 @@
 import type { MachineLine } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Spread } from '../../theme/Panel';
+import { Spread } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import { DueBar } from './DueBar';
 import { dueWords, recheckWords } from './dueWords';
-import { Way } from '../../theme/Way';
+import { Way } from '../../ui/Way';
 
 /** One machine of the yard: hours, hours left, and when. */
 export function MachineRow({ machine, today }: { machine: MachineLine; today: string }) {

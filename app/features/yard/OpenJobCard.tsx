@@ -1,9 +1,9 @@
 import { StyleSheet, View } from 'react-native';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Words } from '../../theme/Words';
+import { Words } from '../../ui/Words';
 import type { OpenJobLine } from './openJobs';
-import { Way } from '../../theme/Way';
+import { Way } from '../../ui/Way';
 
 /** The job in progress: one tap from where it was left. */
 export function OpenJobCard({ job }: { job: OpenJobLine }) {
@@ -12,7 +12,7 @@ export function OpenJobCard({ job }: { job: OpenJobLine }) {
   return (
     <Way
       to={`/jobs/${job.id}`}
-      name={`Go on with the job on ${job.machine}, ${job.step}`}
+      name={`Continue the job on ${job.machine}, ${job.step}`}
       style={[styles.card, { backgroundColor: tokens.enamel, borderColor: tokens.enamelInk }]}
     >
       <Words as="heading" color="onEnamel">

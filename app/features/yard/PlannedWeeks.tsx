@@ -1,8 +1,8 @@
 import type { MachineLine } from '@longbar/core';
 import { formatDay, planWeeks } from '@longbar/core';
 import { View } from 'react-native';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import { MachineRow } from './MachineRow';
 
 type Props = { machines: readonly MachineLine[]; today: string };

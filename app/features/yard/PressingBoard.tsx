@@ -1,18 +1,13 @@
 import type { MachineLine, Soon, Urgency } from '@longbar/core';
 import { urgencyOf } from '@longbar/core';
 import { View } from 'react-native';
-import { Stack } from '../../theme/Panel';
-import { Words } from '../../theme/Words';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
 import { MachineRow } from './MachineRow';
+import { URGENCY_WORDS } from './yardColumns';
 
 type Props = { machines: readonly MachineLine[]; today: string; soon: Soon | undefined };
 
-const TITLES: Record<Urgency, string> = {
-  overdue: 'Overdue',
-  soon: 'Soon',
-  later: 'Later',
-  unknown: 'No interval',
-};
 const IN_ORDER: Urgency[] = ['overdue', 'soon', 'later', 'unknown'];
 
 /** The yard as a board: what is overdue, what is soon by the shop's word, and the rest. */
@@ -23,9 +18,9 @@ export function PressingBoard({ machines, today, soon }: Props) {
     return (
       <Stack key={urgency} gap={0}>
         <Words as="heading" color={urgency === 'overdue' ? 'stop' : 'ink'}>
-          {TITLES[urgency]}
+          {URGENCY_WORDS[urgency]}
         </Words>
-        <View role="list" aria-label={`Machines: ${TITLES[urgency]}`}>
+        <View role="list" aria-label={`Machines: ${URGENCY_WORDS[urgency]}`}>
           {own.map((machine) => (
             <MachineRow key={machine.id} machine={machine} today={today} />
           ))}

@@ -2,12 +2,12 @@ import { formatDay } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSearchQuery } from '../../state/api';
-import { Field } from '../../theme/Field';
-import { Stack } from '../../theme/Panel';
+import { Field } from '../../ui/Field';
+import { Stack } from '../../ui/Panel';
 import { space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
-import { Way } from '../../theme/Way';
-import { Words } from '../../theme/Words';
+import { Way } from '../../ui/Way';
+import { Words } from '../../ui/Words';
 
 const FEWEST = 2;
 /** So long after the last letter it is looked for, ms. */

@@ -1,13 +1,17 @@
+import type { MachineLine, Soon } from '@longbar/core';
 import { comparePressing, localDay } from '@longbar/core';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { StyleSheet } from 'react-native';
-import { useMachinesQuery, useShopQuery } from '../../state/api';
+import { StyleSheet, useWindowDimensions } from 'react-native';
+import { WIDE } from '../../theme/tokens';
+import { useRetiredMachinesQuery, useShopQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';
-import { Act } from '../../theme/Act';
-import { Choice } from '../../theme/Choice';
-import { Row, Stack } from '../../theme/Panel';
-import { Way } from '../../theme/Way';
-import { Words } from '../../theme/Words';
+import { Act } from '../../ui/Act';
+import { Choice } from '../../ui/Choice';
+import { Row, Stack } from '../../ui/Panel';
+import { Way } from '../../ui/Way';
+import { Words } from '../../ui/Words';
+import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
@@ -15,67 +19,105 @@ import { PlannedWeeks } from './PlannedWeeks';
 import { PressingBoard } from './PressingBoard';
 import { Search } from './Search';
 import { useSeenMachines } from './useSeenMachines';
+import { useYard } from './useYard';
+import { YardTable } from './YardTable';
 
 /** Every machine, the most pressing first; a job in progress on top. */
 export function YardScreen() {
-  const machines = useMachinesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { machines, isError, isLoading, refetch } = useYard();
+  const router = useRouter();
   const shop = useShopQuery();
-  useSeenMachines(machines.data);
+  useSeenMachines(machines);
   const kept = useAppSelector((state) => state.jobs.byId);
   const today = localDay(new Date());
-  const [planned, setPlanned] = useState(false);
   const sorted = useMemo(
-    () => [...(machines.data ?? [])].sort((a, b) => comparePressing(a.due, b.due, today)),
-    [machines.data, today],
+    () => [...(machines ?? [])].sort((a, b) => comparePressing(a.due, b.due, today)),
+    [machines, today],
   );
   const standsAt = useAppSelector((state) => state.preferences.standsAt);
-  const open = useMemo(
-    () => openJobs(kept, machines.data ?? [], standsAt),
-    [kept, machines.data, standsAt],
-  );
+  const open = useMemo(() => openJobs(kept, machines ?? [], standsAt), [kept, machines, standsAt]);
+  const isEmpty = machines?.length === 0;
+  // Of an empty yard only those that are out of it may be left.
+  const retired = useRetiredMachinesQuery(undefined, { skip: !isEmpty });
   return (
-    <Frame title="Yard" aside={shop.data?.name}>
+    <Frame title="Yard" aside={shop.data?.unnamed ? undefined : shop.data?.name}>
       {open.map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}
-      {machines.isError && (
+      {isError && (
         <Stack>
-          <Words as="strong">The server does not answer.</Words>
-          <Words>Jobs begun on this phone can be gone on with. The machines need the server.</Words>
-          <Act label="Ask again" onPress={() => void machines.refetch()} />
+          <Words as="strong">The server could not be reached.</Words>
+          <Words>
+            Jobs begun on this phone can be continued. The other machines need the server.
+          </Words>
+          <Act label="Try again" onPress={refetch} />
         </Stack>
       )}
-      {machines.isLoading && <Words color="secondInk">Fetching the machines …</Words>}
-      {machines.data?.length === 0 && <Words>There is no machine in this yard yet.</Words>}
-      {sorted.length > 0 && <Search />}
-      {sorted.length > 0 && (
-        <Row>
-          <Choice label="By pressing" chosen={!planned} onPress={() => setPlanned(false)} />
-          <Choice label="By week" chosen={planned} onPress={() => setPlanned(true)} />
-        </Row>
-      )}
-      {planned ? (
-        <PlannedWeeks machines={sorted} today={today} />
-      ) : (
-        <PressingBoard machines={sorted} today={today} soon={shop.data?.soon} />
-      )}
-      {sorted.length > 0 && (
-        <Words as="note" color="secondInk">
-          Due dates for a calendar: subscribe to {calendarAddress()} or{' '}
-          <Way
-            to="/api/due.ics"
-            name="Take the due dates as a calendar file"
-            style={styles.inline}
-            leaves
-          >
-            <Words as="note" style={styles.link}>
-              take them as a file
-            </Words>
-          </Way>
-          .
-        </Words>
-      )}
+      {isLoading && <Words color="secondInk">Fetching the machines …</Words>}
+      {isEmpty && shop.data && <FirstRun shop={shop.data} />}
+      {sorted.length > 0 && <Board machines={sorted} today={today} soon={shop.data?.soon} />}
+      <Row>
+        {!isEmpty && (
+          <Act
+            label="Add a machine"
+            icon="add"
+            style={styles.grow}
+            onPress={() => router.push('/machines/new')}
+          />
+        )}
+        {(!isEmpty || (retired.data?.length ?? 0) > 0) && (
+          <Act
+            label="Retired machines"
+            style={styles.grow}
+            onPress={() => router.push('/machines/retired')}
+          />
+        )}
+      </Row>
+      {sorted.length > 0 && <CalendarNote />}
     </Frame>
+  );
+}
+
+type BoardProps = { machines: readonly MachineLine[]; today: string; soon: Soon | undefined };
+
+/** The machines by what is most urgent, or by the weeks in which they are worth opening. */
+function Board({ machines, today, soon }: BoardProps) {
+  const [planned, setPlanned] = useState(false);
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE;
+  return (
+    <>
+      <Search />
+      <Row>
+        <Choice label="Most urgent" chosen={!planned} onPress={() => setPlanned(false)} />
+        <Choice label="By week" chosen={planned} onPress={() => setPlanned(true)} />
+      </Row>
+      {planned ? (
+        <PlannedWeeks machines={machines} today={today} />
+      ) : wide ? (
+        <YardTable machines={machines} today={today} soon={soon} />
+      ) : (
+        <PressingBoard machines={machines} today={today} soon={soon} />
+      )}
+    </>
+  );
+}
+
+function CalendarNote() {
+  return (
+    <Words as="note" color="secondInk">
+      Due dates for a calendar: subscribe to {calendarAddress()} or{' '}
+      <Way
+        to="/api/due.ics"
+        name="Take the due dates as a calendar file"
+        style={styles.inline}
+        leaves
+      >
+        <Words as="note" style={styles.link}>
+          take them as a file
+        </Words>
+      </Way>
+    </Words>
   );
 }
 
@@ -86,5 +128,6 @@ function calendarAddress(): string {
 
 const styles = StyleSheet.create({
   inline: { display: 'flex' },
+  grow: { flex: 1 },
   link: { textDecorationLine: 'underline' },
 });

@@ -47,9 +47,9 @@ describe('what is due in words', () => {
 describe('what drift asks for', () => {
   it('is said with its hours, and that they are past where they are', () => {
     const recheck = { adjuster: 'No. 4 exhaust', atHours: 6900, hoursLeft: 20 };
-    expect(recheckWords(recheck)).toBe('No. 4 exhaust drifts: look again by 6,900 h');
+    expect(recheckWords(recheck)).toBe('Check due by 6,900 h by drift of No. 4 exhaust');
     expect(recheckWords({ ...recheck, hoursLeft: -5 })).toBe(
-      'No. 4 exhaust drifts: a look was due at 6,900 h',
+      'Check was due at 6,900 h by drift of No. 4 exhaust',
     );
     expect(recheckWords(null)).toBeUndefined();
   });

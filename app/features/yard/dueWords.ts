@@ -9,8 +9,8 @@ export function recheckWords(recheck: MachineLine['recheck']): string | undefine
   if (!recheck) return undefined;
   const at = `${formatHours(recheck.atHours)} h`;
   return recheck.hoursLeft > 0
-    ? `${recheck.adjuster} drifts: look again by ${at}`
-    : `${recheck.adjuster} drifts: a look was due at ${at}`;
+    ? `Check due by ${at} by drift of ${recheck.adjuster}`
+    : `Check was due at ${at} by drift of ${recheck.adjuster}`;
 }
 
 /** What is due on `today`, of an interval of so many hours. */

@@ -43,7 +43,8 @@ export function openJobs(
 }
 
 function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
-  if (openJob(job).state.signed) return [];
+  const { signed, abandoned } = openJob(job).state;
+  if (signed || abandoned) return [];
   const {
     context,
     setting,

@@ -1,7 +1,7 @@
 import type { MachineLine } from '@longbar/core';
 import { useEffect } from 'react';
 import { useDispatch } from 'react-redux';
-import { api } from '../../state/api';
+import { api, useSheetsQuery } from '../../state/api';
 import type { AppStore } from '../../state/store';
 
 /** After the yard is shown, and then one by one, ms. */
@@ -12,21 +12,30 @@ const MOST = 60;
 /** What was fetched within this is not asked for again, s. */
 const FRESH = 900;
 
-/** Keeps every machine and sheet of the yard on the phone: any can be opened without signal. */
+/**
+ * Keeps every machine of the yard and every sheet on the phone: any can be opened without signal,
+ * and a machine added that goes by any of them.
+ */
 export function useSeenMachines(machines: readonly MachineLine[] | undefined): void {
   const dispatch = useDispatch<AppStore['dispatch']>();
+  const { data: sheets } = useSheetsQuery();
+  const seen = machines?.map(({ id }) => id).join(' ');
+  const known = sheets?.map(({ id }) => id).join(' ');
   useEffect(() => {
-    if (!machines) return;
     const fresh = { ifOlderThan: FRESH };
-    const sheets = [...new Set(machines.map(({ sheet }) => sheet.id))];
     const fetches = [
-      () => dispatch(api.util.prefetch('sheets', undefined, fresh)),
-      ...machines.slice(0, MOST).map(({ id }) => () => {
+      ...idsOf(seen).map((id) => () => {
         dispatch(api.util.prefetch('machine', id, fresh));
       }),
-      ...sheets.slice(0, MOST).map((id) => () => dispatch(api.util.prefetch('sheet', id, fresh))),
+      ...idsOf(known).map((id) => () => {
+        dispatch(api.util.prefetch('sheet', id, fresh));
+      }),
     ];
     // They go on when the yard is left: what was seen in it is wanted all the same.
     fetches.forEach((fetch, i) => setTimeout(fetch, AFTER + i * APART));
-  }, [dispatch, machines]);
+  }, [dispatch, seen, known]);
+}
+
+function idsOf(joined: string | undefined): string[] {
+  return joined ? joined.split(' ').slice(0, MOST) : [];
 }

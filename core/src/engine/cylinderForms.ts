@@ -101,7 +101,20 @@ const BY_BANK: Record<number, number[][]> = {
 };
 const COMMON = { 'in-line': IN_LINE, 'vee-alternating': ALTERNATING, 'vee-by-bank': BY_BANK };
 
-/** Firing orders often met with so many cylinders standing so; empty where none is common. */
+/**
+ * Firing orders often met with so many cylinders standing so; empty where none is common. A vee
+ * of which none is known by itself fires as two in-line engines, one bank after the other.
+ *
+ * @example commonOrders(12, 'vee-by-bank')[0] // [1, 7, 5, 11, 3, 9, 6, 12, 2, 8, 4, 10]
+ */
 export function commonOrders(count: number, form: CylinderForm): number[][] {
-  return COMMON[form][count] ?? [];
+  return COMMON[form][count] ?? bankAfterBank(count, form);
+}
+
+function bankAfterBank(count: number, form: CylinderForm): number[][] {
+  if (form === 'in-line' || count % 2 === 1) return [];
+  const half = count / 2;
+  const pair = (place: number) =>
+    form === 'vee-by-bank' ? [place, place + half] : [2 * place - 1, 2 * place];
+  return (IN_LINE[half] ?? []).map((order) => order.flatMap(pair));
 }

@@ -6,8 +6,10 @@ import { BlobTypeSchema, Sha256Schema } from '../job/journal/attachment';
 import { JobEventSchema } from '../job/journal/events';
 import { UuidSchema } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
+import { BaselineSchema } from '../service/baseline';
 import { DateSchema, HoursSchema } from '../service/hours';
-import { ShopSchema } from '../wire/machines';
+import { AboutMachineSchema, MachinePostSchema } from '../wire/machineForm';
+import { ShopSchema } from '../wire/shop';
 
 /**
  * The archive of a whole shop: JSON lines, one thing a line, in an order in which everything
@@ -18,7 +20,6 @@ export const ARCHIVE_FORMAT = 'longbar.archive/1';
 const instant = v.pipe(v.string('Give an instant.'), v.isoTimestamp('Give an instant.'));
 const revision = v.pipe(v.number(), v.integer(), v.minValue(1, 'Revisions count from 1.'));
 const name = v.pipe(v.string('Give a name.'), v.nonEmpty('Give a name.'));
-const hoursReading = v.object({ date: DateSchema, hours: HoursSchema });
 
 const LINES = {
   archive: v.object({ type: v.literal('archive'), format: v.literal(ARCHIVE_FORMAT) }),
@@ -36,14 +37,29 @@ const LINES = {
     name,
     sheet: UuidSchema,
     meter: v.array(v.object({ date: DateSchema, offset: v.pipe(v.number(), v.finite()) })),
-    baseline: v.object({
-      last: v.nullable(hoursReading),
-      breakInDone: v.boolean(),
-      inServiceSince: v.optional(DateSchema),
-      hoursAYear: v.optional(v.pipe(v.number(), v.minValue(0))),
-    }),
+    baseline: BaselineSchema,
+    /** The revision it goes by; where an older archive names none, the newest. */
+    sheetRevision: v.optional(revision),
+    about: v.optional(AboutMachineSchema),
+    /** Since when it is out of the yard. */
+    retiredAt: v.optional(v.nullable(instant)),
+    /** As it was added, by which the same addition is known again. */
+    added: v.optional(v.nullable(MachinePostSchema)),
   }),
-  hours: v.object({ type: v.literal('hours'), machine: UuidSchema, ...hoursReading.entries }),
+  hours: v.object({
+    type: v.literal('hours'),
+    machine: UuidSchema,
+    date: DateSchema,
+    hours: HoursSchema,
+    /** It was a mistake altogether: kept, and not counted. */
+    takenBack: v.optional(v.boolean()),
+    /** It is the first of another meter, or of one that was reset. */
+    replaced: v.optional(v.boolean()),
+    /** The job it was read in, where it puts that job's reading right. */
+    job: v.optional(v.nullable(UuidSchema)),
+    /** What stood there before, the oldest first. */
+    was: v.optional(v.nullable(v.array(HoursSchema))),
+  }),
   job: v.object({
     type: v.literal('job'),
     head: JobHeadSchema,
@@ -151,6 +167,9 @@ class Known {
       }
       case 'machine':
         this.needs(`sheet ${line.sheet}`, 'sheet', wrong);
+        if (line.sheetRevision !== undefined) {
+          this.needs(`sheet ${line.sheet} ${line.sheetRevision}`, 'sheetRevision', wrong);
+        }
         return this.once(`machine ${line.id}`, 'id', wrong);
       case 'hours':
         return this.needs(`machine ${line.machine}`, 'machine', wrong);

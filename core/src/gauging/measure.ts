@@ -1,4 +1,5 @@
 import type { AdjusterEntry } from '../engine/sheet';
+import { unitsShown } from '../unitsShown';
 import { formatMillimetres, formatThou } from '../units';
 
 /** What is measured at an adjuster: a gap, a height above a datum, or a preload torque. */
@@ -41,6 +42,16 @@ export function formatInInches(measure: Measure, figure: number): string | undef
   if (measure === 'preload') return undefined;
   if (measure === 'lash') return `${formatThou(figure)} thou`;
   return `${inches.format(figure / 25_400)} in`;
+}
+
+/**
+ * A setting in both units, where it has two: the shop's first.
+ *
+ * @example formatInBoth('lash', 330) // '0.33 mm, 13 thou'
+ */
+export function formatInBoth(measure: Measure, figure: number): string {
+  const both = [formatSetting(measure, figure), formatInInches(measure, figure) ?? []].flat();
+  return (unitsShown().length === 'thou' ? both.reverse() : both).join(', ');
 }
 
 const inches = new Intl.NumberFormat('en', { minimumFractionDigits: 3, maximumFractionDigits: 3 });

@@ -2,10 +2,21 @@ import * as v from 'valibot';
 import { daysBetween } from '../calendar';
 import { quantile } from '../statistics';
 
-/** What the meter showed on a day. */
-export type HoursReading = { date: string; hours: number };
-/** From `date` on, engine hours are what the meter shows plus `offset`. */
-export type MeterChange = { date: string; offset: number };
+/** What the meter showed on a day; `replaced` where it is the first of another meter, or of one reset. */
+export type HoursReading = { date: string; hours: number; replaced?: boolean | undefined };
+/**
+ * From `date` on, engine hours are what the meter shows plus `offset`; `first` is what the new
+ * meter showed first, by which its readings of that day are told from the old one's.
+ */
+export type MeterChange = { date: string; offset: number; first?: number | undefined };
+
+/** Whether the calendar has the day that a date begins with: 2026-02-30 it has not. */
+function isDay(date: string): boolean {
+  const day = date.slice(0, 10);
+  const midnight = Date.parse(`${day}T00:00:00Z`);
+  const exists = Number.isFinite(midnight) && new Date(midnight).toISOString().startsWith(day);
+  return exists && Number.isFinite(Date.parse(date));
+}
 
 /** Engine hours as typed or sent. */
 export const HoursSchema = v.pipe(
@@ -19,21 +30,40 @@ export const HoursSchema = v.pipe(
 export const DateSchema = v.pipe(
   v.string('A date is written 2026-05-02.'),
   v.regex(/^\d{4}-\d{2}-\d{2}(T|$)/, 'A date is written 2026-05-02.'),
-  v.check((date) => Number.isFinite(Date.parse(date)), 'There is no such date.'),
+  v.check(isDay, 'There is no such date.'),
 );
 
+/** The day of a reading, which may carry the time of day. */
+export function dayOfReading({ date }: Pick<HoursReading, 'date'>): string {
+  return date.slice(0, 10);
+}
+
 /**
- * The engine's hours behind a reading: the offset of the meter fitted on that day added.
+ * The engine's hours behind a reading: the offset of the meter that showed it added. On the day a
+ * meter was fitted the figure tells whether it is the new meter's or the old one's.
  *
  * @example engineHours({ date: '2026-07-20', hours: 160 }, [{ date: '2026-05-01', offset: 6240 }])
  *   // 6400
  */
 export function engineHours(reading: HoursReading, meter: readonly MeterChange[]): number {
   const fitted = meter
-    .filter(({ date }) => daysBetween(date, reading.date) >= 0)
-    .sort((a, b) => daysBetween(b.date, a.date));
+    .filter((change) => {
+      const days = daysBetween(change.date, reading.date);
+      return days > 0 || (days === 0 && isOnMeter(reading.hours, change));
+    })
+    .sort((a, b) => daysBetween(a.date, b.date));
   return reading.hours + (fitted[0]?.offset ?? 0);
 }
+
+/**
+ * Whether a figure read on the very day a meter was fitted can be that meter's: it has run no
+ * more than a day since its first reading.
+ */
+export function isOnMeter(hours: number, { first }: MeterChange): boolean {
+  return first === undefined || (hours >= first && hours <= first + HOURS_A_DAY);
+}
+
+const HOURS_A_DAY = 24;
 
 /** Use in engine hours a day, with the spread of the slopes it is the median of. */
 export type Use = { perDay: number; slow: number; fast: number };

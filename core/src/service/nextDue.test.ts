@@ -63,6 +63,16 @@ describe('when the next check is due', () => {
     expect(over).toMatchObject({ by: 'break-in', hoursLeft: -1 });
   });
 
+  it('counts hours from what the meter showed when it went into service', () => {
+    const history = { service, meter: [], last: null, inServiceSince: '2026-05-01' };
+    const then = { ...history, hoursThen: 4000 };
+    const readings = [{ date: '2026-05-20', hours: 4010 }];
+    const breakIn = nextDue({ ...then, breakInDone: false }, readings, today);
+    expect(breakIn).toMatchObject({ by: 'break-in', atHours: 4060, hoursLeft: 50 });
+    const usual = nextDue({ ...then, breakInDone: true }, readings, today);
+    expect(usual).toMatchObject({ atHours: 4600 });
+  });
+
   it('dates by months where too few hours are known, and keeps the hours beside', () => {
     const last = { date: '2026-01-01', hours: 6000 };
     const due = nextDue({ service, meter: [], last, breakInDone: true }, [], today);

@@ -12,6 +12,8 @@ export type ServiceHistory = {
   breakInDone: boolean;
   /** The day it went into service: months count from there until the first check. */
   inServiceSince?: string | undefined;
+  /** What the meter showed that day: hours count from there until the first check; 0 if absent. */
+  hoursThen?: number | undefined;
   /** Hours a year as somebody estimates them: they serve until readings tell better. */
   hoursAYear?: number | undefined;
 };
@@ -32,7 +34,7 @@ const FARTHEST_DAYS = 3650;
 
 /**
  * When the next check is due: by hours (the break-in's before the first check, else the
- * interval's) or by months from the last check or the day in service, whichever comes first in
+ * interval's) or by months, both from the last check or the day in service, whichever comes first in
  * time. The date by hours comes from use over the last year (Theil–Sen), its range from the
  * spread of that use, or from an estimate; without either there is none, and the date by months
  * stands, for that is known. Undefined where the sheet gives no interval. All hours answered
@@ -42,7 +44,7 @@ const FARTHEST_DAYS = 3650;
  *   // { from: '2027-01-31', to: '2027-01-31' }
  */
 export function nextDue(
-  { service, meter, last, breakInDone, inServiceSince, hoursAYear }: ServiceHistory,
+  { service, meter, last, breakInDone, inServiceSince, hoursThen = 0, hoursAYear }: ServiceHistory,
   readings: readonly HoursReading[],
   today: string,
 ): NextDue | undefined {
@@ -51,10 +53,11 @@ export function nextDue(
     .sort((a, b) => daysBetween(b.date, a.date) || a.hours - b.hours);
   const latest = known[known.length - 1];
   const use = useOf(known, today) ?? estimated(hoursAYear);
-  const breakIn = !breakInDone && service?.breakInHours !== undefined;
-  const lastHours = last ? engineHours(last, meter) : 0;
+  const breakInHours = service?.breakInHours ?? 0;
+  const breakIn = !breakInDone && breakInHours > 0;
+  const countedFrom = last ? engineHours(last, meter) : hoursThen;
   const every = service?.everyHours;
-  const limit = breakIn ? service?.breakInHours : every && lastHours + every;
+  const limit = breakIn ? hoursThen + breakInHours : every && countedFrom + every;
   const hours = limit === undefined ? undefined : byHours(limit, latest, use);
   const counted = last?.date ?? inServiceSince;
   const months = service?.everyMonths;
@@ -70,7 +73,7 @@ export function nextDue(
   }
   if (!hours) return undefined;
   const limitWords = breakIn
-    ? `Break-in check at ${formatHours(service?.breakInHours ?? 0)} h.`
+    ? `Break-in check at ${formatHours(breakInHours)} h.`
     : `Every ${formatHours(every ?? 0)} h.`;
   return { by: breakIn ? 'break-in' : 'hours', ...hours, why: `${limitWords} ${hours.why}` };
 }

@@ -1,3 +1,5 @@
+import { unitsShown } from '../unitsShown';
+
 export const TORQUE_UNITS = ['N·m', 'lb·ft', 'lb·in'] as const;
 export type TorqueUnit = (typeof TORQUE_UNITS)[number];
 
@@ -17,11 +19,13 @@ const newtonMetres = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 const poundFeet = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
 /**
- * A torque in both units that wrenches carry: 46 is "46 N·m (33.9 lb·ft)".
+ * A torque in both units that wrenches carry, the shop's first: 46 is "46 N·m (33.9 lb·ft)".
  *
  * @example formatTorque(46) // '46 N·m (33.9 lb·ft)'
  */
 export function formatTorque(torque: number): string {
   const other = convertTorque(torque, 'N·m', 'lb·ft');
-  return `${newtonMetres.format(torque)} N·m (${poundFeet.format(other)} lb·ft)`;
+  const both = [`${newtonMetres.format(torque)} N·m`, `${poundFeet.format(other)} lb·ft`];
+  if (unitsShown().torque === 'lb·ft') both.reverse();
+  return `${both[0]} (${both[1]})`;
 }

@@ -2,15 +2,31 @@ import * as v from 'valibot';
 import { BARRING_METHODS } from '../barring/methods';
 import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
-import { count } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
-import { POLICIES } from '../gauging/judgeReading';
-import { ROUND_RULES } from '../job/journal/roundRule';
 import { FindingSchema } from '../service/findings';
+import { BaselineSchema } from '../service/baseline';
+import { aboutMachine } from './machineForm';
+import { ShopSchema } from './shop';
 
 /** What the server says of machines and jobs; one schema for both ends of the wire. */
 
 const hoursReading = v.object({ date: v.string(), hours: v.number() });
+/** `replaced` where it is the first of another meter, or of one that was reset. */
+const replaced = v.optional(v.boolean());
+const readingOnRecord = v.object({
+  date: v.string(),
+  hours: v.number(),
+  replaced,
+  /** It was a mistake altogether: kept, and not counted. */
+  takenBack: v.optional(v.literal(true)),
+  /** Names it to whoever corrects it; none where it belongs to what the yard began with. */
+  id: v.optional(v.string()),
+  /** What stood there before it was corrected, the oldest first. */
+  was: v.optional(v.array(v.number())),
+});
+/** A reading of the hour meter as the machine's page has it. */
+export type ReadingOnRecord = v.InferOutput<typeof readingOnRecord>;
+
 const span = v.object({ from: v.string(), to: v.string() });
 
 const nextDue = v.object({
@@ -28,13 +44,15 @@ const lockPair = v.object({ by: v.string(), before: v.number(), after: v.number(
 
 const jobSummary = v.object({
   /** The hour meter as read in the job. */
-  hours: v.nullable(hoursReading),
+  hours: v.nullable(v.object({ ...hoursReading.entries, replaced })),
   /** Where an open job stands; null once it is signed. */
   step: v.nullable(v.object({ title: v.string(), place: v.number(), of: v.number() })),
   set: v.object({ done: v.number(), of: v.number() }),
   signed: v.nullable(
     v.object({ name: v.string(), at: v.string(), incomplete: v.optional(v.boolean()) }),
   ),
+  /** Begun by mistake, and why. */
+  abandoned: v.optional(v.object({ reason: v.string(), by: v.string(), at: v.string() })),
   /** What the next one at this machine should know. */
   notes: v.array(machineNote),
 });
@@ -73,7 +91,11 @@ const machineLine = {
   id: v.string(),
   name: v.string(),
   engine: v.string(),
-  sheet: v.object({ id: v.string(), revision: v.number() }),
+  /** The revision it goes by; `newest` where one has been published since. */
+  sheet: v.object({ id: v.string(), revision: v.number(), newest: v.optional(v.number()) }),
+  ...aboutMachine,
+  /** Out of the yard: kept with its records, and nothing of it falls due. */
+  retired: v.optional(v.literal(true)),
   hours: v.nullable(hoursReading),
   due: v.nullable(nextDue),
   /** The interval the due hours are counted in. */
@@ -104,10 +126,14 @@ export const MachineDetailSchema = v.object({
   ...machineLine,
   document: SheetSchema,
   /** From each date on, what is added to the meter for the engine's hours. */
-  meter: v.array(v.object({ date: v.string(), offset: v.number() })),
+  meter: v.array(v.object({ date: v.string(), offset: v.number(), first: v.optional(v.number()) })),
+  /** What was known when it came into the yard. */
+  baseline: BaselineSchema,
   /** Newest first. */
-  readings: v.array(hoursReading),
+  readings: v.array(readingOnRecord),
   history: v.array(jobLine),
+  /** Jobs begun by mistake, newest first. */
+  abandoned: v.optional(v.array(jobLine)),
   /** What the last check tells, to be looked at before anything is adjusted. */
   findings: v.array(FindingSchema),
   lastLeft,
@@ -119,40 +145,6 @@ export type MachineDetail = v.InferOutput<typeof MachineDetailSchema>;
 
 /** The signed checks of one machine, newest first. */
 export const ChecksSchema = v.array(jobCheck);
-
-const micrometres = v.pipe(
-  v.number('A size is a whole number of µm.'),
-  v.integer('A size is a whole number of µm.'),
-  v.minValue(1, 'A size is more than nothing.'),
-);
-const bladeSet = v.object({
-  name: v.pipe(v.string(), v.trim(), v.nonEmpty('A blade set has a name.')),
-  unit: v.picklist(['mm', 'inch']),
-  /** Forked: reads both adjusters of a pair at once. */
-  forked: v.optional(v.boolean()),
-  blades: v.pipe(
-    v.array(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })])),
-    v.nonEmpty('A blade set has at least one blade.'),
-  ),
-});
-
-export const ShopSchema = v.object({
-  name: v.pipe(v.string(), v.trim(), v.nonEmpty('The shop has a name.')),
-  policy: v.picklist(POLICIES),
-  bladeSets: v.array(bladeSet),
-  /** What is read once more on the round. */
-  round: v.optional(v.picklist(ROUND_RULES)),
-  /** The shims in the drawer, and those that can be bought, µm. */
-  shims: v.optional(
-    v.object({
-      stock: v.array(v.object({ size: micrometres, count })),
-      buy: v.object({ from: micrometres, to: micrometres, step: micrometres }),
-    }),
-  ),
-  /** From when on a check counts as soon: so many hours or days before it is due. */
-  soon: v.optional(v.object({ hours: v.number(), days: v.number() })),
-});
-export type Shop = v.InferOutput<typeof ShopSchema>;
 
 export const JobContextSchema = v.object({
   head: JobHeadSchema,

@@ -18,6 +18,7 @@ import whimbrel from './sheets/whimbrel-8.json';
 export type DemoMachine = {
   id: string;
   name: string;
+  place: string;
   sheet: { id: string; document: EngineSheet };
   /** Hours at each reading, with how many days ago it was taken. */
   readings: { daysAgo: number; hours: number }[];
@@ -80,6 +81,8 @@ type Past = [daysAgo: number, hours: number];
 const at = ([daysAgo, hours]: Past) => ({ daysAgo, hours });
 
 type Parts = {
+  /** Where it stands. */
+  place: string;
   readings: Past[];
   /** The check before it came into the yard; none where it is new. */
   last?: Past;
@@ -97,6 +100,7 @@ const PEOPLE = ['Orla', 'Ina', 'Tam'];
 /** One machine with its past. */
 function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts): DemoMachine {
   const {
+    place,
     readings,
     last,
     inServiceDaysAgo,
@@ -111,6 +115,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
   return {
     id: `5a1e0000-0000-4000-8000-00000000000${n}`,
     name,
+    place,
     sheet: of,
     readings: readings.map(at),
     jobs: worn.map((each, i) => ({
@@ -130,6 +135,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
 export const MACHINES: DemoMachine[] = [
   // Ordinary wear, and a check that is soon due.
   machine(1, 'Brine pump 2', sheet(1, turnstone), {
+    place: 'Pump house',
     readings: [
       [330, 6004],
       [255, 6161],
@@ -150,6 +156,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // A locknut that slipped.
   machine(2, 'Harvest tractor 1', sheet(2, dunlin), {
+    place: 'East pans',
     readings: [
       [300, 2310],
       [210, 2366],
@@ -170,6 +177,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // Seldom run: too few readings to tell its use, so it is due by months.
   machine(3, 'Standby set', sheet(5, sanderling), {
+    place: 'Boiler house',
     readings: [
       [480, 402],
       [160, 431],
@@ -179,6 +187,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // Overdue by months.
   machine(4, 'Launch', sheet(7, stint), {
+    place: 'Slip',
     readings: [
       [280, 1120],
       [190, 1236],
@@ -196,6 +205,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // New, at its break-in.
   machine(5, 'Welder', sheet(6, ruff), {
+    place: 'Workshop',
     readings: [
       [140, 18],
       [30, 33],
@@ -204,6 +214,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // One exhaust valve whose seat recedes.
   machine(6, 'Salt truck 3', sheet(3, godwit), {
+    place: 'Loading yard',
     tag: 'U6-B',
     readings: [
       [350, 6120],
@@ -222,6 +233,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // Intake and exhaust of one cylinder set with each other's blade, found at the next check.
   machine(7, 'Barge', sheet(4, whimbrel), {
+    place: 'Quay',
     readings: [
       [300, 3010],
       [170, 3160],
@@ -244,6 +256,7 @@ export const MACHINES: DemoMachine[] = [
   }),
   // Its meter was replaced.
   machine(8, 'Pan loader', sheet(8, plover), {
+    place: 'Salt store',
     readings: [
       [320, 2950],
       [180, 60],

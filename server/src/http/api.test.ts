@@ -75,6 +75,43 @@ describe('machines', () => {
     expect(body.notes).toEqual([expect.objectContaining({ text: 'Nut rounded', by: 'Ina' })]);
   });
 
+  it('keeps a job that was begun by mistake, counts nothing of it, and shows it apart', async () => {
+    const barge = MACHINES.find(({ name }) => name === 'Barge')!.id;
+    const before = (await server.get(`/machines/${barge}`)).body;
+    const of = head(barge);
+    await server.post('/jobs', of);
+    await server.post(`/jobs/${of.id}/events`, [
+      event(of.id, 1, { type: 'hours.read', hours: 9999 }),
+      event(of.id, 2, { type: 'job.abandoned', reason: 'Wrong machine' }),
+    ]);
+    const { body } = await server.get(`/machines/${barge}`);
+    expect(body.jobs).toEqual(before.jobs);
+    expect([body.hours, body.due, body.history]).toEqual([
+      before.hours,
+      before.due,
+      before.history,
+    ]);
+    expect(body.abandoned).toMatchObject([
+      { id: of.id, summary: { abandoned: { reason: 'Wrong machine', by: 'Ina' } } },
+    ]);
+  });
+
+  it('counts on from a meter that was replaced before a job', async () => {
+    const standby = MACHINES.find(({ name }) => name === 'Standby set')!.id;
+    const before = (await server.get(`/machines/${standby}`)).body;
+    const of = head(standby);
+    await server.post('/jobs', of);
+    await server.post(`/jobs/${of.id}/events`, [
+      event(of.id, 1, { type: 'hours.read', hours: 2, replaced: true }),
+      event(of.id, 2, { type: 'job.signed', name: 'Ina' }),
+    ]);
+    const { body } = await server.get(`/machines/${standby}`);
+    const ran = before.hours.hours + (before.meter.at(-1)?.offset ?? 0);
+    expect(body.hours.hours).toBe(2);
+    expect(body.meter.at(-1)).toMatchObject({ offset: ran - 2, first: 2 });
+    expect(body.due).toMatchObject({ atHours: ran + body.interval, hoursLeft: body.interval });
+  });
+
   it('counts the next check from the last signed job', async () => {
     const { body } = await server.get(`/machines/${PUMP}`);
     expect(body.due).toMatchObject({ by: 'hours', atHours: 6621, hoursLeft: 38 });

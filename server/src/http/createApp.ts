@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { HoursFileSchema, localDay, SearchSchema } from '@longbar/core';
+import { HoursFileSchema, localDay, SearchSchema, SHOP_HEADER } from '@longbar/core';
 import compression from 'compression';
 import type { Express, RequestHandler } from 'express';
 import express from 'express';
@@ -14,10 +14,12 @@ import { search } from '../store/search';
 import { archiveRoutes } from './archive';
 import { blobRoutes } from './blobs';
 import { sendCalendar } from './calendar';
+import { demoRoutes } from './demo';
 import { answerErrors, checked, notFound } from './errors';
 import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
+import { refuseOtherShops } from './otherShop';
 import { sheetRoutes } from './sheets';
 import { shopRoutes } from './shop';
 import { webApplication } from './webApplication';
@@ -66,6 +68,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   if (devOrigin) app.use(allowOrigin(devOrigin));
   const api = express.Router();
+  api.use(refuseOtherShops(db));
   api.use('/blobs', blobRoutes(db));
   api.use('/archive', archiveRoutes(db));
   api.post('/hours', express.json({ limit: LARGEST_TABLE }), async (request, response) => {
@@ -81,6 +84,7 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
     response.json({ ok: true, run });
   });
   api.use('/shop', shopRoutes(db));
+  api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db, new JobFeed()));
   api.use('/sheets', sheetRoutes(db));
@@ -107,8 +111,8 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
 function allowOrigin(origin: string): RequestHandler {
   return (request, response, next) => {
     response.set('Access-Control-Allow-Origin', origin);
-    response.set('Access-Control-Allow-Headers', 'content-type');
-    response.set('Access-Control-Allow-Methods', 'GET, POST, PUT');
+    response.set('Access-Control-Allow-Headers', `content-type, ${SHOP_HEADER}`);
+    response.set('Access-Control-Allow-Methods', 'GET, POST, PUT, PATCH, DELETE');
     response.set('Cross-Origin-Resource-Policy', 'cross-origin');
     if (request.method === 'OPTIONS') response.sendStatus(204);
     else next();

@@ -1,15 +1,32 @@
-import { HoursPostSchema, localDay } from '@longbar/core';
+import {
+  HoursCorrectionSchema,
+  HoursPostSchema,
+  localDay,
+  MachinePatchSchema,
+  MachinePostSchema,
+} from '@longbar/core';
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import type { Request, Response } from 'express';
 import { Router } from 'express';
+import * as v from 'valibot';
 import type { Database } from '../store/database';
-import { addHours, machineChecks, machineDetail, machineLines } from '../store/machines';
+import { addHours, correctHours } from '../store/hours';
+import { addMachine, changeMachine, deleteMachine } from '../store/machineChanges';
+import { machineChecks, machineDetail, machineLines } from '../store/machines';
 import { packedAnswer } from '../store/packedAnswers';
 import { settle } from '../store/readTables';
 import { checked } from './errors';
 
 const unpacked = promisify(gunzip);
+
+const ListSchema = v.object({
+  /** `1` for the machines that are out of the yard. */
+  retired: v.pipe(
+    v.optional(v.picklist(['0', '1'], 'retired is 0 or 1.'), '0'),
+    v.transform((value) => value === '1'),
+  ),
+});
 
 export function machineRoutes(db: Database): Router {
   const routes = Router();
@@ -28,7 +45,30 @@ export function machineRoutes(db: Database): Router {
     response.set('Content-Encoding', 'gzip').end(packed);
   };
   routes.get('/', async (request, response) => {
-    await send(request, response, 'yard', (today) => machineLines(db, today));
+    const { retired } = checked(ListSchema, request.query);
+    await send(request, response, retired ? 'yard retired' : 'yard', (today) =>
+      machineLines(db, today, retired),
+    );
+  });
+  routes.post('/', async (request, response) => {
+    const machine = checked(MachinePostSchema, request.body);
+    const today = localDay(new Date());
+    const { made } = await addMachine(db, machine, today);
+    response.status(made ? 201 : 200);
+    await send(request, response, `machine ${machine.id}`, () =>
+      machineDetail(db, machine.id, today),
+    );
+  });
+  routes.patch('/:id', async (request, response) => {
+    const { id } = request.params;
+    const patch = checked(MachinePatchSchema, request.body);
+    const now = new Date();
+    await changeMachine(db, id, patch, now.toISOString(), localDay(now));
+    await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
+  });
+  routes.delete('/:id', async (request, response) => {
+    await deleteMachine(db, request.params.id);
+    response.sendStatus(204);
   });
   routes.get('/:id', async (request, response) => {
     const { id } = request.params;
@@ -41,6 +81,12 @@ export function machineRoutes(db: Database): Router {
   routes.post('/:id/hours', async (request, response) => {
     const reading = checked(HoursPostSchema, request.body);
     response.status(201).json(await addHours(db, request.params.id, reading, localDay(new Date())));
+  });
+  routes.patch('/:id/hours/:reading', async (request, response) => {
+    const { id, reading } = request.params;
+    const right = checked(HoursCorrectionSchema, request.body);
+    await correctHours(db, id, reading, right, localDay(new Date()));
+    await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
   });
   return routes;
 }

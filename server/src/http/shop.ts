@@ -1,19 +1,21 @@
 import { ShopSchema } from '@longbar/core';
 import { Router } from 'express';
+import { goByShop } from '../goByShop';
 import type { Database } from '../store/database';
-import { readShop, writeShop } from '../store/shop';
+import { readShopHere, writeShop } from '../store/shop';
 import { checked } from './errors';
 
 /** The shop's rules, blades and shims. A job keeps those it began with. */
 export function shopRoutes(db: Database): Router {
   const routes = Router();
   routes.get('/', async (_request, response) => {
-    response.json(await readShop(db));
+    response.json(await readShopHere(db));
   });
   routes.put('/', async (request, response) => {
     const shop = checked(ShopSchema, request.body);
     await db.write((transaction) => writeShop(db, shop, transaction));
-    response.json(await readShop(db));
+    goByShop(shop);
+    response.json(await readShopHere(db));
   });
   return routes;
 }

@@ -22,11 +22,23 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
   const sheets = await tables.sheets.findAll({ order: ['id', 'revision'] });
   for (const row of sheets) yield write({ type: 'sheet', ...row.get() });
   const machines = await tables.machines.findAll({ order: ['id'] });
-  for (const row of machines) yield write({ type: 'machine', ...row.get() });
+  for (const row of machines) {
+    const { about, ...machine } = row.get();
+    yield write({ type: 'machine', ...machine, about: about ?? {} });
+  }
   const hours = await tables.hours.findAll({ order: ['serial'] });
   for (const row of hours) {
-    const { machine, date, hours: shown } = row.get();
-    yield write({ type: 'hours', machine, date, hours: shown });
+    const { machine, date, hours: shown, job, was, takenBack, replaced } = row.get();
+    yield write({
+      type: 'hours',
+      machine,
+      date,
+      hours: shown,
+      ...(job && { job }),
+      ...(was && { was }),
+      ...(takenBack && { takenBack }),
+      ...(replaced && { replaced }),
+    });
   }
   const jobs = await tables.jobs.findAll({ order: ['at', 'id'] });
   for (const row of jobs) {
@@ -85,10 +97,12 @@ export async function takeArchive(
   if (changed.length > 0) throw refusal(changed);
   if (!preview) {
     await db.write(async (transaction) => {
-      if ((await db.tables.machines.count({ transaction })) > 0) {
+      const { machines, sheets } = db.tables;
+      const kept = (await machines.count({ transaction })) + (await sheets.count({ transaction }));
+      if (kept > 0) {
         throw new RequestError(
           409,
-          'An archive is taken into an empty shop only. This one is not.',
+          'An archive is imported into an empty shop only. This one is not.',
         );
       }
       await keep(db, lines, transaction);
@@ -105,7 +119,7 @@ function refusal(issues: readonly LineIssue[]): RequestError {
     message,
   }));
   const first = told[0];
-  return new RequestError(400, `Nothing was taken in. ${first?.path}: ${first?.message}`, told);
+  return new RequestError(400, `Nothing was imported. ${first?.path}: ${first?.message}`, told);
 }
 
 async function keep(
@@ -122,13 +136,27 @@ async function keep(
     ...row,
     document: row.document as never,
   }));
+  const newestOf = (id: string) =>
+    Math.max(...sheets.filter((sheet) => sheet.id === id).map(({ revision }) => revision));
   await tables.sheets.bulkCreate(sheets, { transaction });
   await tables.machines.bulkCreate(
-    of('machine').map(({ type: _, ...row }) => row),
+    of('machine').map(({ type: _, ...row }) => ({
+      ...row,
+      about: row.about ?? null,
+      retiredAt: row.retiredAt ?? null,
+      added: row.added ?? null,
+      sheetRevision: row.sheetRevision ?? newestOf(row.sheet),
+    })),
     { transaction },
   );
   await tables.hours.bulkCreate(
-    of('hours').map(({ type: _, ...row }) => row),
+    of('hours').map(({ type: _, ...row }) => ({
+      ...row,
+      job: row.job ?? null,
+      was: row.was ?? null,
+      takenBack: row.takenBack ?? null,
+      replaced: row.replaced ?? null,
+    })),
     { transaction },
   );
   const events = of('event');

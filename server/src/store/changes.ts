@@ -82,7 +82,7 @@ export async function checksChanged(
 /** In place of a day: only the line is old. */
 const LINE_ONLY = 'line';
 
-/** A sheet has a new revision: every machine it serves is seen by it. */
+/** A sheet has a new revision: every machine that goes by it says so. */
 export async function sheetChanged(
   db: Database,
   sheet: string,
@@ -93,11 +93,16 @@ export async function sheetChanged(
     [sheet],
     transaction,
   );
-  await db.run(
-    "UPDATE machine_drift SET job = '' WHERE machine IN (SELECT id FROM machines WHERE sheet = $1)",
-    [sheet],
-    transaction,
-  );
+}
+
+/** A machine goes: what is read of it goes with it. */
+export async function forgetMachine(
+  db: Database,
+  machine: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run('DELETE FROM machine_reads WHERE machine = $1', [machine], transaction);
+  await db.run('DELETE FROM machine_drift WHERE machine = $1', [machine], transaction);
 }
 
 /** Forgets all that is derived: it is worked out anew when it is next read. */

@@ -1,4 +1,11 @@
-import type { DriftForecast, HoursReading, JobCheck, JobLine, MachineLine } from '@longbar/core';
+import type {
+  DriftForecast,
+  MachineBasis,
+  HoursReading,
+  JobCheck,
+  JobLine,
+  MachineLine,
+} from '@longbar/core';
 import {
   adjusterName,
   driftOptions,
@@ -9,9 +16,9 @@ import {
 } from '@longbar/core';
 import { driftChanged } from './changes';
 import type { Database } from './database';
-import { checkTexts } from './jobReads';
+import { hourMeterOf } from './hourMeter';
+import { checkTexts, jobLines } from './jobReads';
 import { readSheet } from './sheets';
-import type { MachineRow } from './tables';
 
 /**
  * Works out the drift of every machine whose last check it does not rest on yet, and keeps when
@@ -51,11 +58,12 @@ const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
 
 async function settleOne(db: Database, machine: string, job: string): Promise<void> {
   const row = (await db.tables.machines.findByPk(machine))?.get();
-  const sheet = row && (await readSheet(db, row.sheet));
+  const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
   if (!sheet) throw new Error(`Machine ${machine} has no sheet.`);
   const checks = await checkTexts(db, machine);
   const read = checks.map((text) => JSON.parse(text) as JobCheck);
-  const past = pastOf(sheet.document, read, row.meter);
+  const { meter } = await hourMeterOf(db, row, await jobLines(db, machine));
+  const past = pastOf(sheet.document, read, meter);
   const specs = specsByKind(past.sheet);
   const { recheckAt } = forecastDrift(past.histories, specs, driftOptions(past.sheet));
   await db.write(async (transaction) => {
@@ -78,7 +86,7 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
  */
 export async function recheckOf(
   db: Database,
-  { id, meter }: MachineRow,
+  { id, meter }: Pick<MachineBasis, 'id' | 'meter'>,
   jobs: readonly JobLine[],
   latest: HoursReading | undefined,
 ): Promise<MachineLine['recheck']> {

@@ -5,7 +5,7 @@ import { RequestError } from '../requestError';
 import { machineChanged } from './changes';
 import type { Database } from './database';
 import { jobLines } from './jobReads';
-import { readingsOf } from './machineReads';
+import { hourMeterOf } from './hourMeter';
 import { settle } from './readTables';
 
 /** So many lines are shown, to tell the columns by. */
@@ -33,7 +33,7 @@ export async function takeHours(
       path: `line ${line}: ${path}`,
       message,
     }));
-    throw new RequestError(400, 'Nothing was taken in: the table has mistakes.', told);
+    throw new RequestError(400, 'Nothing was imported: the table has mistakes.', told);
   }
   if (take) {
     await db.write(async (transaction) => {
@@ -77,11 +77,15 @@ function tableOf(text: string): { header: string[]; rows: TableRow[] } {
 }
 
 async function knownHours(db: Database): Promise<KnownHours[]> {
-  const machines = await db.tables.machines.findAll({ order: [['name', 'ASC']] });
+  const machines = await db.tables.machines.findAll({
+    where: { retiredAt: null },
+    order: [['name', 'ASC']],
+  });
   return Promise.all(
     machines.map(async (row) => {
-      const { id, name, meter } = row.get();
-      return { id, name, meter, readings: await readingsOf(db, id, await jobLines(db, id)) };
+      const machine = row.get();
+      const { id, name } = machine;
+      return { id, name, ...(await hourMeterOf(db, machine, await jobLines(db, id))) };
     }),
   );
 }

@@ -6,6 +6,7 @@ import { headOf } from './jobHead';
 import { unpack } from './packedAnswers';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
+import type { JobRead } from './summary';
 import { summarise } from './summary';
 
 /** So many jobs are worked out in one transaction. */
@@ -42,7 +43,9 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   // By the last that came, not by the clock: worked out again it is the same.
   const now = journal.at(-1)?.receivedAt ?? row.at;
   const shop = await readShop(db);
-  const { summary, check, words } = summarise(headOf(row), sheet.document, shop, events, now);
+  const read = summarise(headOf(row), sheet.document, shop, events, now);
+  const { words } = read;
+  const [summary, check] = await hoursPutRight(db, id, read, transaction);
   const texts = [summary, check].map((each) => JSON.stringify(each));
   const [before] = await db.rows<{ signed: number; check: string }>(
     `SELECT json_extract(summary, '$.signed') IS NOT NULL AS signed, "check"
@@ -62,6 +65,26 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   await jobChanged(db, row, transaction);
   const another = !before?.signed || before.check !== texts[1];
   if (summary.signed && another) await checksChanged(db, row.machine, transaction);
+}
+
+/** What was read of a job, by the hours as they were put right afterwards, if they were. */
+async function hoursPutRight(
+  db: Database,
+  job: string,
+  { summary, check }: JobRead,
+  transaction: Transaction,
+): Promise<[JobSummary, JobCheck]> {
+  const [right] = await db.rows<{ hours: number }>(
+    'SELECT hours FROM hours_readings WHERE job = $1',
+    [job],
+    transaction,
+  );
+  if (!right || !summary.hours) return [summary, check];
+  const hours = { ...summary.hours, hours: right.hours };
+  return [
+    { ...summary, hours },
+    { ...check, hours },
+  ];
 }
 
 const WORDS = `INSERT INTO job_words

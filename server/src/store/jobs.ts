@@ -23,7 +23,8 @@ export async function beginJob(
 ): Promise<{ head: JobHead; made: boolean }> {
   const machine = await db.tables.machines.findByPk(head.machine);
   if (!machine) throw new RequestError(404, 'There is no such machine.');
-  const { sheet } = machine.get();
+  const { sheet: own, ...told } = head;
+  const sheet = own ?? machine.get().sheet;
   const known = await readSheet(db, sheet, head.sheetRevision);
   if (!known) {
     const message = `The machine’s sheet has no revision ${head.sheetRevision}.`;
@@ -32,13 +33,23 @@ export async function beginJob(
   return db.write(async (transaction) => {
     const before = await db.tables.jobs.findByPk(head.id, { transaction });
     if (before) {
-      if (isDeepStrictEqual(headOf(before.get()), head)) return { head, made: false };
+      if (isDeepStrictEqual(headOf(before.get()), told)) return { head, made: false };
       throw new RequestError(409, 'A different job has this id already.');
     }
-    await db.tables.jobs.create({ ...head, sheet, seal: null }, { transaction });
-    await journalGrew(db, head, transaction);
+    await keepJob(db, head, sheet, transaction);
     return { head, made: true };
   });
+}
+
+/** Keeps the head of a job that nobody has begun yet. */
+export async function keepJob(
+  db: Database,
+  head: JobHead,
+  sheet: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.tables.jobs.create({ ...head, sheet, seal: null }, { transaction });
+  await journalGrew(db, head, transaction);
 }
 
 /**
@@ -58,14 +69,24 @@ export async function appendEvents(
   await db.write(async (transaction) => {
     const known = await refuseForeign(db, job, events, transaction);
     const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
-    if (fresh.size === 0) return;
-    const rows = [...fresh.values()].map((event) => [event.id, event.n, JSON.stringify(event)]);
-    await db.run(APPEND, [job, now, JSON.stringify(rows)], transaction);
-    await journalGrew(db, row, transaction);
-    const signs = [...fresh.values()].some(({ type }) => type === 'job.signed');
-    if (signs && row.seal === null) await seal(db, job, transaction);
+    if (fresh.size > 0) await keepEvents(db, row, [...fresh.values()], now, transaction);
   });
   return events.map(({ id }) => id);
+}
+
+/** Keeps events that are new to their job; with the signature the job gets its seal. */
+export async function keepEvents(
+  db: Database,
+  job: Pick<JobRow, 'id' | 'machine' | 'at' | 'seal'>,
+  events: readonly JobEvent[],
+  now: string,
+  transaction: Transaction,
+): Promise<void> {
+  const rows = events.map((event) => [event.id, event.n, JSON.stringify(event)]);
+  await db.run(APPEND, [job.id, now, JSON.stringify(rows)], transaction);
+  await journalGrew(db, job, transaction);
+  const signs = events.some(({ type }) => type === 'job.signed');
+  if (signs && job.seal === null) await seal(db, job.id, transaction);
 }
 
 /** All events of a batch in one statement: each of its own costs more than the writing. */

@@ -1,10 +1,10 @@
-import type { HoursReading, JobLine, MachineDetail, MachineLine, SheetDetail } from '@longbar/core';
-import { findingsOf, nextDue, pastOf } from '@longbar/core';
+import type { JobLine, MachineBasis, MachineDetail, MachineLine, MeterChange } from '@longbar/core';
+import { findingsOf, machineLineOf, pastOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
-import { byDate } from './byDate';
 import type { Database } from './database';
 import { recheckOf } from './drift';
 import { lastLeftOf, notesOf } from './history';
+import { hourMeterOf, readingsOnRecord } from './hourMeter';
 import { checksOf, jobLines } from './jobReads';
 import { unpack } from './packedAnswers';
 import { readSheet } from './sheets';
@@ -41,90 +41,74 @@ async function settleMachine(
   today: string,
   transaction: Transaction,
 ): Promise<void> {
-  const machine = (await db.tables.machines.findByPk(id))?.get();
-  const sheet = machine && (await readSheet(db, machine.sheet));
-  if (!sheet) throw new Error(`Machine ${id} is gone, or its sheet is.`);
+  const machine = (await db.tables.machines.findByPk(id, { transaction }))?.get();
   const jobs = await jobLines(db, id);
-  const readings = await readingsOf(db, id, jobs);
-  const past = { db, machine, sheet, jobs, readings };
+  const { readings, meter } = machine
+    ? await hourMeterOf(db, machine, jobs)
+    : { readings: [], meter: [] };
+  const basis = machine && (await basisOf(db, machine, meter));
+  if (!basis) throw new Error(`Machine ${id} is gone, or its sheet is.`);
+  const past = { jobs, readings, recheck: await recheckOf(db, basis, jobs, readings.at(-1)) };
   await db.run(
     'UPDATE machine_reads SET day = $1, line = $2 WHERE machine = $3',
-    [today, JSON.stringify(await lineOf(past, today)), id],
+    [today, JSON.stringify(machineLineOf(basis, past, today)), id],
     transaction,
   );
-  unpack(db, 'yard', `machine ${id}`);
+  unpack(db, 'yard', 'yard retired', `machine ${id}`);
   // The page stays as it is until something has changed; days alone change nothing of it.
   if (day !== '') return;
   unpack(db, `checks ${id}`);
   await db.run(
     'UPDATE machine_reads SET page = $1 WHERE machine = $2',
-    [JSON.stringify(await pageOf(past)), id],
+    [JSON.stringify(await pageOf(db, basis, jobs)), id],
     transaction,
   );
 }
 
-type Past = {
-  db: Database;
-  machine: MachineRow;
-  sheet: SheetDetail;
-  jobs: readonly JobLine[];
-  readings: HoursReading[];
-};
-
-async function lineOf(
-  { db, machine, sheet, jobs, readings }: Past,
-  today: string,
-): Promise<MachineLine> {
-  // An incomplete job is on record, but the check it was to be is still due.
-  const signed = jobs.filter(({ summary }) => summary.hours && isComplete(summary.signed));
-  const { baseline, meter } = machine;
-  const last = signed[0]?.summary.hours ?? baseline.last;
-  const { service } = sheet.document;
-  const breakInDone = baseline.breakInDone || signed.length > 0;
-  const due = nextDue({ ...baseline, service, meter, last, breakInDone }, readings, today) ?? null;
-  return {
-    id: machine.id,
-    name: machine.name,
-    engine: sheet.document.name,
-    sheet: { id: sheet.id, revision: sheet.revision },
-    hours: readings[readings.length - 1] ?? last,
-    due,
-    interval: (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null,
-    recheck: await recheckOf(db, machine, jobs, readings.at(-1)),
-    jobs: {
-      open: jobs.find(({ summary }) => !summary.signed) ?? null,
-      signed: signed.length,
-    },
-  };
-}
-
-/** What the hour meter of a machine showed, by itself and in its jobs, earliest first. */
-export async function readingsOf(
+/** A machine with the sheet it goes by; undefined where that is gone. */
+async function basisOf(
   db: Database,
-  machine: string,
-  jobs: readonly JobLine[],
-): Promise<HoursReading[]> {
-  const rows = await db.rows<HoursReading>(
-    'SELECT date, hours FROM hours_readings WHERE machine = $1',
-    [machine],
-  );
-  return [...rows, ...jobs.flatMap(({ summary }) => summary.hours ?? [])].sort(byDate);
-}
-
-function isComplete(signed: JobLine['summary']['signed']): boolean {
-  return signed !== null && !signed.incomplete;
+  row: MachineRow,
+  meter: MeterChange[],
+): Promise<MachineBasis | undefined> {
+  const { id, name, baseline, about, retiredAt } = row;
+  const [sheet, newest] = await Promise.all([
+    readSheet(db, row.sheet, row.sheetRevision),
+    readSheet(db, row.sheet),
+  ]);
+  if (!sheet || !newest) return undefined;
+  const { revision, document } = sheet;
+  const later = newest.revision > revision && { newest: newest.revision };
+  return {
+    id,
+    name,
+    sheet: { id: sheet.id, revision, ...later },
+    document,
+    meter,
+    baseline,
+    about: about ?? {},
+    retired: retiredAt !== null,
+  };
 }
 
 /** What a machine's page shows besides its line of the yard. */
 type MachinePage = Omit<MachineDetail, keyof MachineLine | 'lockPairs'>;
 
-async function pageOf({ db, machine, sheet, jobs, readings }: Past): Promise<MachinePage> {
-  const past = pastOf(sheet.document, await checksOf(db, machine.id), machine.meter);
+async function pageOf(
+  db: Database,
+  machine: MachineBasis,
+  jobs: readonly JobLine[],
+): Promise<MachinePage> {
+  const { document, meter, baseline } = machine;
+  const abandoned = jobs.filter(({ summary }) => summary.abandoned);
+  const past = pastOf(document, await checksOf(db, machine.id), meter);
   return {
-    document: sheet.document,
-    meter: machine.meter,
-    readings: [...readings].reverse(),
+    document,
+    meter,
+    baseline,
+    readings: await readingsOnRecord(db, machine, jobs, meter),
     history: jobs.filter(({ summary }) => summary.signed),
+    ...(abandoned.length > 0 && { abandoned }),
     findings: findingsOf(past.sheet, past.histories, past.sheet.service?.everyHours ?? 0),
     lastLeft: await lastLeftOf(db, jobs),
     notes: notesOf(jobs),

@@ -1,19 +1,20 @@
-import type { HoursPost, HoursReading, MachineLine } from '@longbar/core';
-import { engineHours, questionHours } from '@longbar/core';
-import type { Transaction } from 'sequelize';
+import type { MachineLine } from '@longbar/core';
 import { RequestError } from '../requestError';
-import { checksChanged, machineChanged } from './changes';
 import type { Database } from './database';
-import { checkTexts, jobLines, lockPairsOn } from './jobReads';
-import { readingsOf } from './machineReads';
+import { checkTexts, lockPairsOn } from './jobReads';
 import { settle } from './readTables';
 import type { MachineRow } from './tables';
 
-/** Every machine of the yard, its hours and what is due on `today`, by name, as JSON. */
-export async function machineLines(db: Database, today: string): Promise<string> {
+/**
+ * Every machine of the yard, its hours and what is due on `today`, by name, as JSON; or those
+ * that are retired.
+ */
+export async function machineLines(db: Database, today: string, retired = false): Promise<string> {
   await settle(db, today);
   const rows = await db.rows<{ line: string }>(
-    'SELECT line FROM machine_reads JOIN machines ON id = machine ORDER BY name',
+    `SELECT line FROM machine_reads JOIN machines ON id = machine
+     WHERE (retiredAt IS NOT NULL) = $1 ORDER BY name`,
+    [retired ? 1 : 0],
   );
   return `[${rows.map(({ line }) => line).join(',')}]`;
 }
@@ -42,47 +43,9 @@ export async function machineChecks(db: Database, id: string, today: string): Pr
   return `[${(await checkTexts(db, id)).join(',')}]`;
 }
 
-/** Keeps a reading of the hour meter. Refuses one that runs against its neighbours. */
-export async function addHours(db: Database, id: string, reading: HoursPost, today: string) {
-  const machine = await machineRow(db, id);
-  const { meter } = machine;
-  const date = reading.date.slice(0, 10);
-  if (date > today) throw wrong('date', 'The date lies ahead. Give the day it was read.');
-  await settle(db, today);
-  const readings = await readingsOf(db, id, await jobLines(db, id));
-  const doubt = reading.replaced ? undefined : questionHours(reading, readings, meter);
-  // What is only unlikely is taken once somebody has looked again.
-  if (doubt && !(doubt.doubt === 'far' && reading.sure)) throw wrong('hours', doubt.says);
-  await db.write(async (transaction) => {
-    if (reading.replaced) await replaceMeter(db, machine, readings, reading, transaction);
-    await db.tables.hours.create({ machine: id, date, hours: reading.hours }, { transaction });
-    await machineChanged(db, id, transaction);
-  });
-  return { date, hours: reading.hours };
-}
-
-/** A new meter, or one reset: from that day on the hours run before are added to it. */
-async function replaceMeter(
-  db: Database,
-  { id, meter }: MachineRow,
-  readings: readonly HoursReading[],
-  reading: HoursReading,
-  transaction: Transaction,
-): Promise<void> {
-  const date = reading.date.slice(0, 10);
-  const before = readings.filter((each) => each.date.slice(0, 10) <= date).at(-1);
-  const ran = before ? engineHours(before, meter) : 0;
-  const changed = [...meter, { date, offset: ran - reading.hours }];
-  await db.tables.machines.update({ meter: changed }, { where: { id }, transaction });
-  await checksChanged(db, id, transaction);
-}
-
-async function machineRow(db: Database, id: string): Promise<MachineRow> {
+/** The row of a machine. Throws RequestError 404 where there is none. */
+export async function machineRow(db: Database, id: string): Promise<MachineRow> {
   const row = await db.tables.machines.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such machine.');
   return row.get();
-}
-
-function wrong(path: string, message: string): RequestError {
-  return new RequestError(400, message, [{ path, message }]);
 }

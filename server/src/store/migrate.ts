@@ -6,8 +6,20 @@ import { shopRules } from './migrations/0002-shop-rules';
 import { blobs } from './migrations/0003-blobs';
 import { soon } from './migrations/0004-soon';
 import { readTables } from './migrations/0005-read-tables';
+import { machines } from './migrations/0006-machines';
+import { shop } from './migrations/0007-shop';
+import { fittedMeters } from './migrations/0008-fitted-meters';
 
-const MIGRATIONS: Migration[] = [firstTables, shopRules, blobs, soon, readTables];
+const MIGRATIONS: Migration[] = [
+  firstTables,
+  shopRules,
+  blobs,
+  soon,
+  readTables,
+  machines,
+  shop,
+  fittedMeters,
+];
 
 /** Brings the schema up to date; each step runs once. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

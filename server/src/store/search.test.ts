@@ -38,6 +38,9 @@ describe('what is looked for', () => {
         says: 'Turnstone 640',
       },
     ]);
+    expect(await find('pump house')).toMatchObject([
+      { machineName: 'Brine pump 2', says: 'Turnstone 640, Pump house' },
+    ]);
     expect(await find('stint')).toMatchObject([{ kind: 'machine', machineName: 'Launch' }]);
     expect(await find('rear cover bolt')).toMatchObject([
       { kind: 'words', machineName: 'Brine pump 2', job: expect.any(String) },

@@ -34,7 +34,7 @@ export async function listRevisions({ tables }: Database, id: string): Promise<S
 export async function listSheets({ tables }: Database): Promise<SheetLine[]> {
   const [sheets, machines] = await Promise.all([
     tables.sheets.findAll({ order: [['revision', 'ASC']] }),
-    tables.machines.findAll({ order: [['name', 'ASC']] }),
+    tables.machines.findAll({ where: { retiredAt: null }, order: [['name', 'ASC']] }),
   ]);
   const newest = new Map(sheets.map((row) => [row.get().id, row.get()]));
   return [...newest.values()]

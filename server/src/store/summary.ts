@@ -33,7 +33,11 @@ export function summarise(
   now: string,
 ): JobRead {
   const state = foldJob(events);
-  const hours = state.hours ? { date: state.hours.at, hours: state.hours.hours } : null;
+  // On the wrong machine, its hours were another's.
+  const read = state.abandoned ? undefined : state.hours;
+  const hours = read
+    ? { date: read.at, hours: read.hours, ...(read.replaced && { replaced: true as const }) }
+    : null;
   const adjusters = Object.entries(state.adjusters);
   const readingsBy = (of: (adjuster: AdjusterState) => Reading | undefined) =>
     Object.fromEntries(
@@ -49,7 +53,7 @@ export function summarise(
   return {
     summary: {
       hours,
-      step: state.signed ? null : stepOf(),
+      step: state.signed || state.abandoned ? null : stepOf(),
       set: {
         done: adjusters.filter(([, { painted }]) => painted).length,
         of: sheet.adjusters.reduce(
@@ -58,6 +62,7 @@ export function summarise(
         ),
       },
       signed: state.signed ?? null,
+      ...(state.abandoned && { abandoned: state.abandoned }),
       notes: state.machineNotes.map(({ text, by, at }) => ({ text, by, at })),
     },
     check: {

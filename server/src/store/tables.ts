@@ -1,8 +1,10 @@
 import type {
+  AboutMachine,
+  Baseline,
   EngineSheet,
-  HoursReading,
   JobEvent,
   JobHead,
+  MachinePost,
   MeterChange,
   Shop,
 } from '@longbar/core';
@@ -10,29 +12,46 @@ import type { Model, ModelStatic, Sequelize } from 'sequelize';
 import { DataTypes } from 'sequelize';
 
 /** What stands in each row. */
-export type ShopRow = Omit<Shop, 'round' | 'shims' | 'soon'> & {
+export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
   id: string;
+  address: string | null;
+  timeZone: string | null;
+  units: Shop['units'] | null;
   round: Shop['round'] | null;
   shims: Shop['shims'] | null;
   soon: Shop['soon'] | null;
 };
+/** Which shop this is: one row, made with the database. */
+export type IdentityRow = { id: string; demo: boolean };
 export type SheetRow = { id: string; revision: number; document: EngineSheet; publishedAt: string };
 export type MachineRow = {
   id: string;
   name: string;
   sheet: string;
+  sheetRevision: number;
+  /** The meters that were stated with the machine; those fitted since follow from its readings. */
   meter: MeterChange[];
-  /** What was known when the machine came into the yard. */
-  baseline: {
-    last: HoursReading | null;
-    breakInDone: boolean;
-    inServiceSince?: string | undefined;
-    hoursAYear?: number | undefined;
-  };
+  baseline: Baseline;
+  about: AboutMachine | null;
+  retiredAt: string | null;
+  /** As it was added, by which the same addition is known again; null for those of an archive. */
+  added: MachinePost | null;
 };
-export type HoursRow = { machine: string; date: string; hours: number };
+export type HoursRow = {
+  serial?: number;
+  machine: string;
+  date: string;
+  hours: number;
+  /** The job whose reading this puts right. */
+  job?: string | null;
+  /** What stood there before, the oldest first. */
+  was?: number[] | null;
+  takenBack?: boolean | null;
+  /** It is the first of another meter, or of one that was reset. */
+  replaced?: boolean | null | undefined;
+};
 /** `seal` is set once, when the signature comes. */
-export type JobRow = JobHead & { sheet: string; seal: string | null };
+export type JobRow = Omit<JobHead, 'sheet'> & { sheet: string; seal: string | null };
 export type EventRow = {
   serial?: number;
   id: string;
@@ -46,6 +65,7 @@ export type BlobRow = { sha256: string; type: string; body: Buffer; receivedAt: 
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 export type Tables = {
+  identity: Table<IdentityRow>;
   shops: Table<ShopRow>;
   sheets: Table<SheetRow>;
   machines: Table<MachineRow>;
@@ -68,9 +88,13 @@ export function defineTables(sequelize: Sequelize): Tables {
       timestamps: false,
     }) as unknown as Table<Row>;
   return {
+    identity: define<IdentityRow>('identity', { id, demo: DataTypes.BOOLEAN }),
     shops: define<ShopRow>('shops', {
       id,
       name: text,
+      address: text,
+      timeZone: text,
+      units: json,
       policy: text,
       bladeSets: json,
       round: text,
@@ -87,14 +111,22 @@ export function defineTables(sequelize: Sequelize): Tables {
       id,
       name: text,
       sheet: text,
+      sheetRevision: DataTypes.INTEGER,
       meter: json,
       baseline: json,
+      about: json,
+      retiredAt: text,
+      added: json,
     }),
     hours: define<HoursRow>('hours_readings', {
       serial,
       machine: text,
       date: text,
       hours: DataTypes.DOUBLE,
+      job: text,
+      was: json,
+      takenBack: DataTypes.BOOLEAN,
+      replaced: DataTypes.BOOLEAN,
     }),
     jobs: define<JobRow>('jobs', {
       id,

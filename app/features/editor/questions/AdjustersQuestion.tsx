@@ -1,6 +1,6 @@
 import type { AdjusterEntry, AdjusterKind } from '@longbar/core';
-import { Choice } from '../../../theme/Choice';
-import { Tiles } from '../../../theme/Tiles';
+import { Choice } from '../../../ui/Choice';
+import { Tiles } from '../../../ui/Tiles';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';

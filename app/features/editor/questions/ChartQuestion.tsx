@@ -1,12 +1,15 @@
 import type { ChartStop, EngineSheet } from '@longbar/core';
 import { adjusterName, adjustersOf, KINDS, readId } from '@longbar/core';
-import { Choice } from '../../../theme/Choice';
-import { Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
+import { Choice } from '../../../ui/Choice';
+import { Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
+import { takeOut } from '../entries';
+import { NumberField } from '../NumberField';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
+import { TypedField } from '../TypedField';
 import { ListQuestion } from './ListQuestion';
 
 /** The manual's own chart, typed in stop by stop as the page has it. */
@@ -19,12 +22,7 @@ export function ChartQuestion({ draft }: QuestionProps) {
       entries={sheet.chart ?? []}
       one="stop"
       onAdd={() => edit((next) => void (next.chart ??= []).push(firstStop(next)))}
-      onRemove={(place) =>
-        edit((next) => {
-          next.chart?.splice(place, 1);
-          if (next.chart?.length === 0) delete next.chart;
-        })
-      }
+      onRemove={(place) => edit((next) => takeOut(next, 'chart', place))}
     >
       {(stop, place) => <StopOf key={place} {...{ draft, stop, place }} />}
     </ListQuestion>
@@ -42,7 +40,10 @@ type StopProps = Pick<QuestionProps, 'draft'> & { stop: ChartStop; place: number
 function StopOf({ draft, stop, place }: StopProps) {
   const { sheet, edit } = draft;
   const at = (next: Partial<ChartStop>) =>
-    edit((to) => void (to.chart![place] = { ...next, set: stop.set } as ChartStop));
+    edit((to) => {
+      const note = stop.note === undefined ? {} : { note: stop.note };
+      to.chart![place] = { ...next, set: stop.set, ...note } as ChartStop;
+    });
   const toggle = (id: string) =>
     edit((to) => {
       const { set } = to.chart![place]!;
@@ -64,6 +65,11 @@ function StopOf({ draft, stop, place }: StopProps) {
           />
         ))}
       </Tiles>
+      <NumberField
+        label={`Stop ${place + 1}, or at an angle, degrees after firing TDC of No. ${sheet.firing.order[0] ?? 1}`}
+        value={'mark' in stop || 'cylinder' in stop ? undefined : Number(stop.at)}
+        onChange={(angle) => angle !== undefined && at({ at: angle })}
+      />
       <Words as="note">What is set there</Words>
       <Tiles columns={4}>
         {idsByNumber(sheet).map((id) => (
@@ -76,6 +82,17 @@ function StopOf({ draft, stop, place }: StopProps) {
           />
         ))}
       </Tiles>
+      <TypedField
+        label={`Stop ${place + 1}, what the manual notes of it`}
+        value={typeof stop.note === 'string' ? stop.note : ''}
+        onChange={(note) =>
+          edit((to) => {
+            const own = to.chart![place]!;
+            if (note === '') delete own.note;
+            else own.note = note;
+          })
+        }
+      />
       {mistakeAt(draft, `chart.${place}`) !== undefined && (
         <Words as="strong" color="stop" role="alert">
           {mistakeAt(draft, `chart.${place}`)}
@@ -95,11 +112,13 @@ function placesOf(sheet: EngineSheet): { label: string; where: Where }[] {
       where: { mark: name, turn },
     })),
   );
-  const firing = sheet.firing.order.map((cylinder) => ({
-    label: `${cylinder} fires`,
-    where: { cylinder, at: 'firing' as const },
-  }));
-  return [...marks, ...firing];
+  const cylinders = sheet.firing.order.flatMap((cylinder) => [
+    { label: `${cylinder} fires`, where: { cylinder, at: 'firing' as const } },
+    ...(sheet.cycle === 4
+      ? [{ label: `${cylinder} rocks`, where: { cylinder, at: 'overlap' as const } }]
+      : []),
+  ]);
+  return [...marks, ...cylinders];
 }
 
 function isAt(stop: ChartStop, where: Where): boolean {

@@ -1,8 +1,8 @@
-import { Choice } from '../../../theme/Choice';
-import { Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
+import { Choice } from '../../../ui/Choice';
+import { Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 
 type ChoicesProps<T extends string> = {
   title: string;

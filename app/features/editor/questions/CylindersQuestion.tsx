@@ -1,14 +1,15 @@
-import type { CylinderForm, EngineSheet } from '@longbar/core';
-import { banksFor, commonOrders, CYLINDER_FORMS, formOf, seatingOf } from '@longbar/core';
+import type { CylinderForm } from '@longbar/core';
+import { CYLINDER_FORMS, formOf, seatingOf } from '@longbar/core';
 import { StyleSheet } from 'react-native';
 import { HeadMap } from '../../../drawing/HeadMap';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Row } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Row } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
+import { seat } from '../seat';
 import { useMapWidth } from '../useMapWidth';
 
 const FORMS: Record<CylinderForm, { label: string; detail: string }> = {
@@ -73,15 +74,6 @@ export function CylindersQuestion({ draft }: QuestionProps) {
       <HeadMap banks={seatingOf(drawn)} cells={{}} width={width} />
     </Question>
   );
-}
-
-/** Seats so many cylinders anew; the order is the commonest one, else to be tapped. */
-function seat(sheet: EngineSheet, count: number, form: CylinderForm): void {
-  const banks = banksFor(count, form);
-  if (sheet.layout?.numberedFrom === 'rear') banks.forEach((bank) => bank.cylinders.reverse());
-  sheet.layout = { ...sheet.layout, banks };
-  sheet.firing.order = commonOrders(count, form)[0] ?? [];
-  delete sheet.firing.gaps;
 }
 
 const styles = StyleSheet.create({

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Question } from '../Question';
 
@@ -12,6 +12,8 @@ type Props<T> = {
   /** What one entry is called: "mark", "isolation". */
   one: string;
   mistake?: string | undefined;
+  /** Above the entries: what else may begin the list. */
+  before?: ReactNode;
   onAdd: () => void;
   onRemove: (place: number) => void;
   children: (entry: T, place: number) => ReactNode;
@@ -19,9 +21,10 @@ type Props<T> = {
 
 /** A question answered by a list that grows and shrinks. */
 export function ListQuestion<T>(props: Props<T>) {
-  const { title, hint, entries, one, mistake, onAdd, onRemove, children } = props;
+  const { title, hint, entries, one, mistake, before, onAdd, onRemove, children } = props;
   return (
     <Question title={title} hint={hint} mistake={mistake}>
+      {before}
       {entries.map((entry, place) => (
         <Stack key={`${place} of ${entries.length}`} gap={space.small}>
           {children(entry, place)}

@@ -1,9 +1,9 @@
 import { lobeIsAssumed, lobeOf } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { NumberField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
@@ -64,16 +64,18 @@ function LobeOf({ draft, kind }: Pick<QuestionProps, 'draft'> & { kind: LobeKind
   }
   return (
     <View style={styles.ends}>
-      {(['opens', 'closes'] as const).map((end) => (
+      {(['opens', 'closes', 'peak'] as const).map((end) => (
         <View key={end} style={styles.end}>
           <NumberField
-            label={`${kind} ${end}, degrees`}
+            label={`${kind} ${LABELS[end]}, degrees`}
             value={given[end]}
             error={mistakeAt(draft, `lobes.${kind}.${end}`)}
             onChange={(angle) =>
               edit((next) => {
                 const lobe = next.lobes?.[kind];
-                if (lobe) lobe[end] = angle ?? NaN;
+                if (!lobe) return;
+                if (end === 'peak' && angle === undefined) delete lobe.peak;
+                else lobe[end] = angle ?? NaN;
               })
             }
           />
@@ -82,6 +84,8 @@ function LobeOf({ draft, kind }: Pick<QuestionProps, 'draft'> & { kind: LobeKind
     </View>
   );
 }
+
+const LABELS = { opens: 'opens', closes: 'closes', peak: 'peak, where it is not the middle' };
 
 const styles = StyleSheet.create({
   ends: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },

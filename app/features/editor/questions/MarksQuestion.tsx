@@ -1,7 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
-import { Field } from '../../../theme/Field';
+import { TypedField } from '../TypedField';
 import { space } from '../../../theme/tokens';
+import { takeOut } from '../entries';
 import { NumberField } from '../NumberField';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -19,12 +20,12 @@ export function MarksQuestion({ draft }: QuestionProps) {
         entries={sheet.marks ?? []}
         one="mark"
         onAdd={() => edit((next) => void (next.marks ??= []).push({ name: '', at: NaN }))}
-        onRemove={(place) => edit((next) => void next.marks?.splice(place, 1))}
+        onRemove={(place) => edit((next) => takeOut(next, 'marks', place))}
       >
         {(mark, place) => (
           <View style={styles.mark}>
             <View style={styles.field}>
-              <Field
+              <TypedField
                 label={`Mark ${place + 1}, as stamped`}
                 value={mark.name}
                 error={mistakeAt(draft, `marks.${place}.name`)}

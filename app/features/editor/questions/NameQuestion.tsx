@@ -1,4 +1,4 @@
-import { Field } from '../../../theme/Field';
+import { TypedField } from '../TypedField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -9,6 +9,19 @@ const SOURCE = [
   { key: 'revision', label: 'Revision of the manual' },
   { key: 'checked', label: 'Last checked on, as 2026-05-02' },
 ] as const;
+
+/** What the engine is called. */
+export function NameField({ draft }: Pick<QuestionProps, 'draft'>) {
+  const { sheet, edit } = draft;
+  return (
+    <TypedField
+      label="Name of the engine"
+      value={sheet.name}
+      onChange={(name) => edit((next) => void (next.name = name))}
+      error={mistakeAt(draft, 'name')}
+    />
+  );
+}
 
 /** What the engine is called, and which page says so. */
 export function NameQuestion({ draft }: QuestionProps) {
@@ -24,14 +37,9 @@ export function NameQuestion({ draft }: QuestionProps) {
       title="Which engine, and which manual?"
       hint="Figures get revised. The sheet says which page they are from and when somebody last looked."
     >
-      <Field
-        label="Name of the engine"
-        value={sheet.name}
-        onChange={(name) => edit((next) => void (next.name = name))}
-        error={mistakeAt(draft, 'name')}
-      />
+      <NameField draft={draft} />
       {SOURCE.map(({ key, label }) => (
-        <Field
+        <TypedField
           key={key}
           label={label}
           value={sheet.source?.[key] ?? ''}

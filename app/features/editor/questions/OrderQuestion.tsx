@@ -1,12 +1,12 @@
 import { camLanes, commonOrders, cycleDegrees, formOf } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { CamMap } from '../../../drawing/CamMap';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { NumberField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';

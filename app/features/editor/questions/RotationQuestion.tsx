@@ -1,8 +1,8 @@
 import { EngineDial } from '../../../drawing/EngineDial';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../../theme/Choice';
-import { Row } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Choice } from '../../../ui/Choice';
+import { Row } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { RotationChoice } from '../../shared/RotationChoice';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';

@@ -1,8 +1,8 @@
 import type { AdjusterEntry, AdjusterKind } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Stack } from '../../../theme/Panel';
+import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { NumberField } from '../NumberField';
 import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';

@@ -1,5 +1,6 @@
-import { Choice } from '../../../theme/Choice';
-import { Row } from '../../../theme/Panel';
+import { View } from 'react-native';
+import { Choice } from '../../../ui/Choice';
+import { Row } from '../../../ui/Panel';
 import { NumberField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
@@ -26,20 +27,70 @@ export function TemperatureQuestion({ draft }: QuestionProps) {
           />
         ))}
       </Row>
-      {temperature && (
+      <SoakField draft={draft} />
+      {temperature?.state === 'hot' && (
         <NumberField
-          label={WORDS[temperature.state]}
-          value={temperature.soakMinutes}
-          error={mistakeAt(draft, 'temperature.soakMinutes')}
+          label="To be done within, minutes after shutdown"
+          value={temperature.windowMinutes}
+          error={mistakeAt(draft, 'temperature.windowMinutes')}
           onChange={(minutes) =>
             edit((next) => {
               if (!next.temperature) return;
-              if (minutes === undefined) delete next.temperature.soakMinutes;
-              else next.temperature.soakMinutes = minutes;
+              if (minutes === undefined) delete next.temperature.windowMinutes;
+              else next.temperature.windowMinutes = minutes;
             })
           }
         />
       )}
+      {temperature && <MetalFields draft={draft} />}
     </Question>
+  );
+}
+
+/** How long it rests, or runs, before it is read. */
+export function SoakField({ draft }: Pick<QuestionProps, 'draft'>) {
+  const { temperature } = draft.sheet;
+  if (!temperature) return null;
+  return (
+    <NumberField
+      key={temperature.state}
+      label={WORDS[temperature.state]}
+      value={temperature.soakMinutes}
+      error={mistakeAt(draft, 'temperature.soakMinutes')}
+      onChange={(minutes) =>
+        draft.edit((next) => {
+          if (!next.temperature) return;
+          if (minutes === undefined) delete next.temperature.soakMinutes;
+          else next.temperature.soakMinutes = minutes;
+        })
+      }
+    />
+  );
+}
+
+/** Between which temperatures of the metal itself the figures hold. */
+function MetalFields({ draft }: Pick<QuestionProps, 'draft'>) {
+  const metal = draft.sheet.temperature?.metal;
+  const type = (end: 'from' | 'to') => (value: number | undefined) =>
+    draft.edit((next) => {
+      if (!next.temperature) return;
+      const { [end]: _, ...other } = next.temperature.metal ?? {};
+      const typed = { ...other, ...(value !== undefined && { [end]: value }) };
+      if (Object.keys(typed).length > 0) next.temperature.metal = typed;
+      else delete next.temperature.metal;
+    });
+  return (
+    <Row>
+      {(['from', 'to'] as const).map((end) => (
+        <View key={end} style={{ flex: 1 }}>
+          <NumberField
+            label={`Metal ${end}, °C`}
+            value={metal?.[end]}
+            error={mistakeAt(draft, `temperature.metal.${end}`)}
+            onChange={type(end)}
+          />
+        </View>
+      ))}
+    </Row>
   );
 }

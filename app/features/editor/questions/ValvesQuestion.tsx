@@ -1,7 +1,8 @@
 import type { EngineSheet } from '@longbar/core';
 import { readId, seatingOf } from '@longbar/core';
 import { HeadMap } from '../../../drawing/HeadMap';
-import { Act } from '../../../theme/Act';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -32,8 +33,27 @@ export function ValvesQuestion({ draft }: QuestionProps) {
         label="Flip every second one"
         onPress={() => edit((next) => flip(next, (_cylinder, place) => place % 2 === 1))}
       />
+      {sheet.adjusters.some(({ kind }) => kind === 'injector') && (
+        <Choice
+          label="The injector’s rocker stands between them"
+          several
+          chosen={sheet.layout?.banks.some((bank) => bank.valves?.join('').includes('J')) ?? false}
+          onPress={() => edit(turnInjectors)}
+        />
+      )}
     </Question>
   );
+}
+
+/** Puts an injector's rocker between the valves of every cylinder, or takes them out again. */
+function turnInjectors(sheet: EngineSheet): void {
+  for (const bank of sheet.layout?.banks ?? []) {
+    const spelled = bank.valves ?? bank.cylinders.map(() => 'EI');
+    const between = spelled.some((letters) => letters.includes('J'));
+    bank.valves = spelled.map((letters) =>
+      between ? letters.replaceAll('J', '') : `${letters.slice(0, 1)}J${letters.slice(1)}`,
+    );
+  }
 }
 
 /** Turns round the valves of the cylinders chosen, by number or place in their bank. */

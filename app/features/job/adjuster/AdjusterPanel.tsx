@@ -12,9 +12,9 @@ import {
 import type { ReactNode } from 'react';
 import { useCallback, useMemo } from 'react';
 import { StyleSheet } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Spread } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Spread } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
 import { adjusterView } from './adjusterView';

@@ -1,7 +1,7 @@
 import type { JobAct } from '@longbar/core';
 import { adjusterName, describeUnset, entryOf, formatTorque } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { OtherWays } from './OtherWays';
 import { StepFrame } from '../frame/StepFrame';
 import { WrenchSetting } from '../torque/WrenchSetting';

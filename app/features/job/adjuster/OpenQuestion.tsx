@@ -1,11 +1,11 @@
 import type { LookedInto, Question } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Row } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Row } from '../../../ui/Panel';
 import { radius, space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { saidOf, WhatWasSeen } from './WhatWasSeen';
 
 type Props = {

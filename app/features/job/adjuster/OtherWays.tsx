@@ -1,11 +1,11 @@
 import type { JobAct, LookedInto, UnsetReason } from '@longbar/core';
 import { UNSET_REASONS } from '@longbar/core';
 import { memo, useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
+import { Words } from '../../../ui/Words';
 import { saidOf, WhatWasSeen } from './WhatWasSeen';
 
 type Props = {

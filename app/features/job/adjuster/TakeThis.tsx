@@ -13,7 +13,7 @@ import {
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 
 type Props = { entry: SettableEntry; set: BladeSet; temperature: string };
 

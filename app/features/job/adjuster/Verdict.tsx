@@ -9,9 +9,9 @@ import {
 } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ReadingBand } from '../../../drawing/ReadingBand';
-import { Caution } from '../../../theme/Caution';
+import { Caution } from '../../../ui/Caution';
 import { space, WIDE } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import type { AdjusterView } from './adjusterView';
 import type { WorkingJob } from '../model/workingJob';
 import { useHotLeft } from '../temperature/useHotLeft';

@@ -1,5 +1,5 @@
 import type { LookedInto } from '@longbar/core';
-import { Field } from '../../../theme/Field';
+import { Field } from '../../../ui/Field';
 import { Attach } from '../frame/Attach';
 import { YesNo } from '../frame/YesNo';
 

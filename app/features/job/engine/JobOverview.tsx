@@ -5,7 +5,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { CamMap } from '../../../drawing/CamMap';
 import type { MapCell } from '../../../drawing/mapCell';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { crankAngle } from './jobCells';
 import { JobMap } from './JobMap';

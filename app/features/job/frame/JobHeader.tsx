@@ -1,12 +1,12 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Icon } from '../../../theme/Icon';
-import { Spread } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Icon } from '../../../ui/Icon';
+import { Spread } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { UnsentNote } from '../../frame/UnsentNote';
 import type { WorkingJob } from '../model/workingJob';
 import { JobMenu } from './JobMenu';

@@ -2,7 +2,7 @@ import { describeEvent, itemNames } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 
 const SHOWN = 12;

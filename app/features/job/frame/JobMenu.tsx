@@ -1,14 +1,15 @@
-import { methodOf, METHOD_TITLES } from '@longbar/core';
+import { mayAbandon, methodOf, METHOD_TITLES } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
-import { Act } from '../../../theme/Act';
-import { Field } from '../../../theme/Field';
-import { Row, Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Field } from '../../../ui/Field';
+import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
+import { Abandon } from './Abandoned';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
 import type { WorkingJob } from '../model/workingJob';
@@ -58,6 +59,7 @@ export function JobMenu({ job, onDone }: Props) {
         </Stack>
       )}
       <MapChoice />
+      {mayAbandon(job.state) && <Abandon {...{ job, onDone }} />}
     </ScrollView>
   );
 }

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
+import { Act } from '../../../ui/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 
 const KEYS: [key: string, does: string][] = [

@@ -4,9 +4,9 @@ import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
 import { useAppSelector } from '../../../state/store';
-import { Choice } from '../../../theme/Choice';
-import { Tiles } from '../../../theme/Tiles';
-import { Words } from '../../../theme/Words';
+import { Choice } from '../../../ui/Choice';
+import { Tiles } from '../../../ui/Tiles';
+import { Words } from '../../../ui/Words';
 
 const VIEWS: Record<HeadView, string> = {
   along: 'Along the head',

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Field } from '../../../theme/Field';
-import { Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Field } from '../../../ui/Field';
+import { Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 
 type Props = {
   label: string;

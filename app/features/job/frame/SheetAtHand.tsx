@@ -1,6 +1,6 @@
-import { Caution } from '../../../theme/Caution';
-import { PrintPage } from '../../../theme/PrintPage';
-import { Words } from '../../../theme/Words';
+import { Caution } from '../../../ui/Caution';
+import { PrintPage } from '../../../ui/PrintPage';
+import { Words } from '../../../ui/Words';
 import { AssumedLobes } from '../../shared/AssumedLobes';
 import { SheetFacts } from '../../sheets/SheetFacts';
 import { useJob } from '../model/useJob';

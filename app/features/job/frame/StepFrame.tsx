@@ -1,7 +1,7 @@
 import { describeEvent, itemNames } from '@longbar/core';
 import type { ComponentProps, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
+import { Act } from '../../../ui/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { lastTapped } from '../model/lastTapped';

@@ -1,6 +1,6 @@
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 
 type Props = {
   question: string;

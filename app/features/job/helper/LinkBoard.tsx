@@ -2,7 +2,7 @@ import type { Turn, TurningWord } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { radius, space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { useSignal } from './useSignal';
 
 type Props = { word: TurningWord; turn: Turn | null; role: 'rockers' | 'helper' };

@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Field } from '../../../theme/Field';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
+import { Field } from '../../../ui/Field';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { LinkBoard } from './LinkBoard';
 import { useTurner } from './Turner';
 

@@ -8,7 +8,7 @@ import type { WorkingJob } from './workingJob';
 import { workingJob } from './workingJob';
 import { useAppSelector } from '../../../state/store';
 import { useSync } from '../../../sync/SyncProvider';
-import { useAfterPaint } from '../../../theme/useAfterPaint';
+import { useAfterPaint } from '../../../ui/useAfterPaint';
 
 export type LoadedJob = {
   job?: WorkingJob;

@@ -12,7 +12,7 @@ const MINUTE = 60_000;
 export function usePauses(job: WorkingJob | undefined, now: string): void {
   const noted = useRef<string>(undefined);
   useEffect(() => {
-    if (!job || job.state.signed) return;
+    if (!job || job.state.signed || job.state.abandoned) return;
     const { crank, standing } = job.state;
     const { last } = standing;
     if (!last || crank.history.length === 0 || crank.doubted || noted.current === last.id) return;

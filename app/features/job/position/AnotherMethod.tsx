@@ -1,5 +1,5 @@
 import { methodOf } from '@longbar/core';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { MethodChoice } from '../../shared/MethodChoice';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';

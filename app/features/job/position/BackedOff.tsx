@@ -1,10 +1,10 @@
 import { adjustersOf } from '@longbar/core';
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
+import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 
 /** Rockers that are off or backed off tell nothing of the crank until they are set. */

@@ -9,10 +9,10 @@ import {
 } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { crankAngle, jobCells } from '../engine/jobCells';
 import { JobMap } from '../engine/JobMap';
 import { StepFrame } from '../frame/StepFrame';

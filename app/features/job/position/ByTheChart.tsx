@@ -1,7 +1,7 @@
 import type { Instruction } from '@longbar/core';
 import { adjusterName, describeChartPlace } from '@longbar/core';
-import { Caution } from '../../../theme/Caution';
-import { Words } from '../../../theme/Words';
+import { Caution } from '../../../ui/Caution';
+import { Words } from '../../../ui/Words';
 import { Reason } from '../frame/Reason';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';

@@ -1,12 +1,12 @@
 import type { Feel, InstructionTo, JobAct } from '@longbar/core';
 import { adjusterName, describeOdd } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { crankAngle, jobCells } from '../engine/jobCells';
 import { JobMap } from '../engine/JobMap';
 import { StepFrame } from '../frame/StepFrame';

@@ -1,10 +1,10 @@
 import type { Instruction, JobAct, Observation } from '@longbar/core';
 import { describeSeen, isRefused, readId } from '@longbar/core';
 import { useWindowDimensions } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Row } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Row } from '../../../ui/Panel';
 import { space, WIDE } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { onward } from '../../find/findWords';
 import { Locate } from '../../find/Locate';
 import { AssumedLobes } from '../../shared/AssumedLobes';

@@ -2,7 +2,7 @@ import type { Rotation } from '@longbar/core';
 import type { ViewStyle } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
-import { Act } from '../../../theme/Act';
+import { Act } from '../../../ui/Act';
 
 /** Says that one stands at the other end, from which the engine turns the other way. */
 export function StandsAtOther({ rotation, style }: { rotation: Rotation; style?: ViewStyle }) {

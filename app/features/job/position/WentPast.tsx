@@ -1,9 +1,9 @@
 import { readNumber } from '@longbar/core';
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Field } from '../../../theme/Field';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Field } from '../../../ui/Field';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; planned: number };

@@ -1,6 +1,6 @@
 import type { Rotation } from '@longbar/core';
 import { useState } from 'react';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { RotationChoice } from '../../shared/RotationChoice';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';

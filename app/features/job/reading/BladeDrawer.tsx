@@ -4,11 +4,11 @@ import { memo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
 import { useAppSelector } from '../../../state/store';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Tiles } from '../../../theme/Tiles';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
+import { Words } from '../../../ui/Words';
 import { CAN_SPEAK } from './speech';
 
 type Props = { sets: readonly BladeSet[]; inHand: BladeSet };

@@ -11,8 +11,8 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { radius, space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { useQuickPress } from '../../../theme/useQuickPress';
-import { Words } from '../../../theme/Words';
+import { useQuickPress } from '../../../ui/useQuickPress';
+import { Words } from '../../../ui/Words';
 
 type Props = {
   set: BladeSet;

@@ -2,10 +2,10 @@ import type { Measure, Reading, Spec } from '@longbar/core';
 import { formatSetting, middleOf, readingFromFigure } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Row } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Row } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 
 type Props = {
   measure: Exclude<Measure, 'lash'>;

@@ -14,8 +14,8 @@ import {
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { useAppSelector } from '../../../state/store';
-import { Act } from '../../../theme/Act';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Words } from '../../../ui/Words';
 import type { AdjusterView } from '../adjuster/adjusterView';
 import { FigureWheel } from './FigureWheel';
 import { TriedBlades } from './TriedBlades';

@@ -1,9 +1,9 @@
 import type { Reading, TypedFor } from '@longbar/core';
 import { readingFromTyped } from '@longbar/core';
 import { useEffect, useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Field } from '../../../theme/Field';
-import { Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Field } from '../../../ui/Field';
+import { Stack } from '../../../ui/Panel';
 
 type Props = { of: TypedFor; onRead: (reading: Reading) => void };
 

@@ -1,6 +1,6 @@
 import { lastRun } from '@longbar/core';
-import { Caution } from '../../../theme/Caution';
-import { Words } from '../../../theme/Words';
+import { Caution } from '../../../ui/Caution';
+import { Words } from '../../../ui/Words';
 import { Reason } from '../frame/Reason';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';

@@ -1,8 +1,8 @@
 import { adjusterName, notToRunWith } from '@longbar/core';
 import { useState } from 'react';
-import { Caution } from '../../../theme/Caution';
-import { Field } from '../../../theme/Field';
-import { Words } from '../../../theme/Words';
+import { Caution } from '../../../ui/Caution';
+import { Field } from '../../../ui/Field';
+import { Words } from '../../../ui/Words';
 import { Reason } from '../frame/Reason';
 import { StepFrame } from '../frame/StepFrame';
 import { YesNo } from '../frame/YesNo';

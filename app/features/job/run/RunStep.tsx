@@ -1,6 +1,6 @@
 import { lastRun, leaksOpenly, nextCheckWords } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { Leak } from './Leak';

@@ -1,10 +1,10 @@
 import { adjusterName, lastRun, unsetOf } from '@longbar/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../../state/store';
-import { Act } from '../../../theme/Act';
-import { Field } from '../../../theme/Field';
-import { Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Field } from '../../../ui/Field';
+import { Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 

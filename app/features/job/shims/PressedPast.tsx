@@ -1,4 +1,4 @@
-import { Act } from '../../../theme/Act';
+import { Act } from '../../../ui/Act';
 import type { WorkingJob } from '../model/workingJob';
 
 /** Barred on so far past top dead centre, the piston is out of the valve's way, degrees. */

@@ -2,10 +2,10 @@ import type { JobAct } from '@longbar/core';
 import { formatMillimetres } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Row } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Row } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 
 type Props = { id: string; known: number | undefined; act: (act: JobAct) => void };
 

@@ -11,12 +11,12 @@ import {
   shimStage,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
+import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { AdjusterPanel } from '../adjuster/AdjusterPanel';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';

@@ -1,12 +1,12 @@
 import { formatInstant, isolationsOf, mayRestore } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Field } from '../../../theme/Field';
-import { TickRow } from '../../../theme/TickRow';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
+import { Field } from '../../../ui/Field';
+import { TickRow } from '../../../ui/TickRow';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 

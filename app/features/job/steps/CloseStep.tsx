@@ -1,11 +1,11 @@
 import { closingItems, isReadyForCovers } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../theme/Act';
-import { Row } from '../../../theme/Panel';
-import { TickRow } from '../../../theme/TickRow';
+import { Act } from '../../../ui/Act';
+import { Row } from '../../../ui/Panel';
+import { TickRow } from '../../../ui/TickRow';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
-import { Attachments } from '../frame/Attachments';
+import { Words } from '../../../ui/Words';
+import { Attachments } from '../../shared/Attachments';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { useTorqueRun } from '../torque/useTorqueRun';

@@ -1,12 +1,12 @@
 import type { Attachment } from '@longbar/core';
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Field } from '../../../theme/Field';
-import { Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
+import { Field } from '../../../ui/Field';
+import { Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { Attach } from '../frame/Attach';
-import { Attachments } from '../frame/Attachments';
+import { Attachments } from '../../shared/Attachments';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 

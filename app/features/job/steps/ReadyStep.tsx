@@ -1,12 +1,12 @@
 import type { EngineSheet } from '@longbar/core';
 import { figuresOf, formatHours, formatMillimetres, readNumber, readyItems } from '@longbar/core';
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Field } from '../../../theme/Field';
-import { Row, Stack } from '../../../theme/Panel';
-import { TickRow } from '../../../theme/TickRow';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Field } from '../../../ui/Field';
+import { Row, Stack } from '../../../ui/Panel';
+import { TickRow } from '../../../ui/TickRow';
+import { Words } from '../../../ui/Words';
 import { ColdRest } from '../temperature/ColdRest';
 import { HotRun } from '../temperature/HotRun';
 import { StepFrame } from '../frame/StepFrame';

@@ -1,5 +1,5 @@
 import { isRefused } from '@longbar/core';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import { AdjusterPanel } from '../adjuster/AdjusterPanel';
 import { setHere } from '../engine/JobOverview';
 import { StepFrame } from '../frame/StepFrame';

@@ -1,11 +1,11 @@
 import { formatDay } from '@longbar/core';
 import { useState } from 'react';
 import { useMachineQuery } from '../../../state/api';
-import { Caution } from '../../../theme/Caution';
-import { Choice } from '../../../theme/Choice';
-import { Field } from '../../../theme/Field';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Caution } from '../../../ui/Caution';
+import { Choice } from '../../../ui/Choice';
+import { Field } from '../../../ui/Field';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
 import { Attach } from '../frame/Attach';
@@ -39,7 +39,7 @@ export function WhyStep({ job, after }: StepProps) {
     <StepFrame
       job={job}
       after={after}
-      act={{ label: 'Go on', disabled: !reason || needsWords, onPress: record }}
+      act={{ label: 'Continue', disabled: !reason || needsWords, onPress: record }}
     >
       <Words as="heading">Why is it opened?</Words>
       <Row>
@@ -98,11 +98,12 @@ function FromBefore({ job }: Pick<StepProps, 'job'>) {
 function NewerSheet({ job }: Pick<StepProps, 'job'>) {
   const { machine, sheetRevision } = job.setting.head;
   const { data } = useMachineQuery(machine, { refetchOnMountOrArgChange: true });
-  if (!data || data.sheet.revision <= sheetRevision) return null;
+  const newest = data && (data.sheet.newest ?? data.sheet.revision);
+  if (newest === undefined || newest <= sheetRevision) return null;
   return (
     <Words as="strong" color="act">
-      This job keeps revision {sheetRevision} of its sheet. There is a revision{' '}
-      {data.sheet.revision}: look at what it changes before anything is set.
+      This job keeps revision {sheetRevision} of its sheet. There is a revision {newest}: look at
+      what it changes before anything is set.
     </Words>
   );
 }

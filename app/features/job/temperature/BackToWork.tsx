@@ -1,11 +1,11 @@
 import type { JobAct } from '@longbar/core';
 import { mayReturn } from '@longbar/core';
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Caution } from '../../../theme/Caution';
-import { Stack } from '../../../theme/Panel';
-import { TickRow } from '../../../theme/TickRow';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Caution } from '../../../ui/Caution';
+import { Stack } from '../../../ui/Panel';
+import { TickRow } from '../../../ui/TickRow';
+import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 
 type Why = Extract<JobAct, { type: 'engine.returned' }>['why'];

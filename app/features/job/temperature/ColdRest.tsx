@@ -1,7 +1,7 @@
 import { coldFrom, formatInstant } from '@longbar/core';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useClock } from '../model/useJob';
 import { spell } from './spell';
@@ -27,8 +27,10 @@ export function ColdRest({ job }: Pick<StepProps, 'job'>) {
     <Stack>
       <Words as="heading">When did it last run or move?</Words>
       <Words as="note" color="secondInk">
-        Set cold, after {spell(soak)} at rest. Moving the machine even a few metres starts the rest
-        anew.
+        {soak > 0
+          ? `Set cold, after ${spell(soak)} at rest.`
+          : 'Set cold. The sheet does not say how long it rests: the manual does.'}{' '}
+        Moving the machine even a few metres starts the rest anew.
       </Words>
       <Row style={{ flexWrap: 'wrap' }}>
         {RESTS.map(({ hours, label }) => (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { Choice } from '../../../theme/Choice';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useHotLeft } from './useHotLeft';
 import { useClock } from '../model/useJob';

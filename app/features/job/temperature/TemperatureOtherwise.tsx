@@ -1,10 +1,16 @@
-import { missingTemperature, readNumber } from '@longbar/core';
+import {
+  formatTemperature,
+  fromFahrenheit,
+  missingTemperature,
+  readNumber,
+  unitsShown,
+} from '@longbar/core';
 import { useState } from 'react';
-import { Act } from '../../../theme/Act';
-import { Choice } from '../../../theme/Choice';
-import { Field } from '../../../theme/Field';
-import { Row, Stack } from '../../../theme/Panel';
-import { Words } from '../../../theme/Words';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { Field } from '../../../ui/Field';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
 import { Reason } from '../frame/Reason';
 import { useClock } from '../model/useJob';
 import type { WorkingJob } from '../model/workingJob';
@@ -30,31 +36,24 @@ export function TemperatureOtherwise({ job }: { job: WorkingJob }) {
   );
 }
 
-const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
-const inFahrenheit = (celsius: number) => celsius * 1.8 + 32;
-
 function Metal({ job }: { job: WorkingJob }) {
   const [text, setText] = useState('');
-  const [unit, setUnit] = useState<'°C' | '°F'>('°C');
+  const [unit, setUnit] = useState(unitsShown().temperature);
   const { from, to } = job.setting.sheet.temperature?.metal ?? {};
   const { metal } = job.state;
   const typed = readNumber(text) ?? NaN;
   const fine = Number.isFinite(typed);
-  const celsius = unit === '°C' ? typed : (typed - 32) / 1.8;
+  const celsius = unit === '°C' ? typed : fromFahrenheit(typed);
   const limits = [
-    ...(from === undefined
-      ? []
-      : [`from ${figure.format(from)} °C (${figure.format(inFahrenheit(from))} °F)`]),
-    ...(to === undefined
-      ? []
-      : [`to ${figure.format(to)} °C (${figure.format(inFahrenheit(to))} °F)`]),
+    ...(from === undefined ? [] : [`from ${formatTemperature(from)}`]),
+    ...(to === undefined ? [] : [`to ${formatTemperature(to)}`]),
   ];
   return (
     <Stack>
       <Words as="strong">The metal itself, where you can take it: {limits.join(' ')}</Words>
       {metal && (
         <Words>
-          {figure.format(metal.celsius)} °C, {metal.by}
+          {formatTemperature(metal.celsius)}, {metal.by}
         </Words>
       )}
       <Field label="Temperature of the metal" inputMode="decimal" value={text} onChange={setText} />

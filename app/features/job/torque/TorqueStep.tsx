@@ -1,5 +1,5 @@
-import { Caution } from '../../../theme/Caution';
-import { Words } from '../../../theme/Words';
+import { Caution } from '../../../ui/Caution';
+import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { useTorqueRun } from './useTorqueRun';

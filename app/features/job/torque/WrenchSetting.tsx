@@ -4,11 +4,11 @@ import { useDispatch } from 'react-redux';
 import type { Preferences } from '../../../state/preferences';
 import { preferencesChanged } from '../../../state/preferences';
 import { useAppSelector } from '../../../state/store';
-import { Act } from '../../../theme/Act';
-import { Field } from '../../../theme/Field';
-import { Stack } from '../../../theme/Panel';
+import { Act } from '../../../ui/Act';
+import { Field } from '../../../ui/Field';
+import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 
 type Adapter = NonNullable<Preferences['adapter']>;
 

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { FastenerMap } from '../../../drawing/FastenerMap';
 import { space, WIDE } from '../../../theme/tokens';
-import { Words } from '../../../theme/Words';
+import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 import { WrenchSetting } from './WrenchSetting';
 

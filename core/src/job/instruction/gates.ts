@@ -71,6 +71,16 @@ export function isolationsOf(sheet: EngineSheet): readonly Isolation[] {
   ];
 }
 
+/**
+ * Whether a job may be abandoned: nothing was done at the engine yet. What was isolated, opened or
+ * set is brought to its end, as incomplete where need be.
+ */
+export function mayAbandon(state: JobState): boolean {
+  const { isolations, torqued, adjusters, crank, signed, abandoned } = state;
+  const touched = [isolations, torqued, adjusters].some((each) => Object.keys(each).length > 0);
+  return !touched && !signed && !abandoned && crank.turns === 0 && crank.history.length === 0;
+}
+
 /** The sequences to be run down before any lash is read, or while closing up. */
 export function sequencesOf(sheet: EngineSheet, when: TorqueSequence['when']): TorqueSequence[] {
   return (sheet.torques ?? []).filter((sequence) => sequence.when === when);

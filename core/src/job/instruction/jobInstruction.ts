@@ -59,7 +59,7 @@ export function instructionOf(
 
 /** What to do next, without what its step misses besides. */
 export function nextOf(setting: JobSetting, state: JobState, now: string): AtStep | undefined {
-  if (state.signed) return undefined;
+  if (state.signed || state.abandoned) return undefined;
   const comingOff = Object.keys(state.undone).length > 0;
   return (
     (comingOff ? undefined : (before(setting, state, now) ?? atWork(setting, state, now))) ??

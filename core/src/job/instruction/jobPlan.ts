@@ -100,7 +100,7 @@ const followed = rememberPair((sheet: EngineSheet, plan: KeptPlan): BarringPlan 
  * and the plan once the place is first told. Every phone makes the same, and the first counts.
  */
 export function dueActs(setting: JobSetting, state: JobState): JobAct[] {
-  if (state.signed) return [];
+  if (state.signed || state.abandoned) return [];
   return [...rulesDue(setting, state), ...planDue(setting, state)];
 }
 

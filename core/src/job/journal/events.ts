@@ -297,6 +297,8 @@ const payloads = {
   'machine.noted': { text: words },
   /** Another person carries on. */
   'job.handed': { to: person },
+  /** Begun by mistake: kept with the reason, and not counted. */
+  'job.abandoned': { reason: words },
   /** The end of the job; incomplete where something could not be set. */
   'job.signed': { name: person, incomplete: v.optional(v.boolean('Incomplete is true or false.')) },
   /** Said of a signed record later on; it changes nothing that was signed. */

@@ -12,6 +12,7 @@ export const isOfEnd = isOneOf(
   'run.noted',
   'machine.noted',
   'job.handed',
+  'job.abandoned',
   'job.signed',
   'record.amended',
 );
@@ -53,6 +54,9 @@ export function applyEnd(state: JobState, event: EndEvent): void {
       return;
     case 'record.amended':
       state.amendments.push({ text: event.text, by, at });
+      return;
+    case 'job.abandoned':
+      state.abandoned = { reason: event.reason, by, at };
       return;
     case 'job.signed':
       state.signed = { name: event.name, at, incomplete: event.incomplete };

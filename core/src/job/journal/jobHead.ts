@@ -7,6 +7,8 @@ export const JobHeadSchema = v.object(
   {
     id: UuidSchema,
     machine: UuidSchema,
+    /** The sheet it was begun by, should the machine go by another before the head arrives. */
+    sheet: v.optional(UuidSchema),
     method: v.picklist(BARRING_METHODS, `The method is one of ${BARRING_METHODS.join(', ')}.`),
     sheetRevision: v.pipe(
       v.number('The revision is a whole number from 1.'),

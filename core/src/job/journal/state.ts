@@ -148,6 +148,8 @@ export type JobState = {
   }[];
   /** Said after the signature, in order. */
   amendments: { text: string; by: string; at: string }[];
+  /** Begun by mistake: it is out of the way, and counts for nothing. */
+  abandoned?: { reason: string; by: string; at: string };
   signed?: { name: string; at: string; incomplete?: boolean | undefined };
   /** The events that count, in order: undone ones and undoings left out. */
   standing: EventLog;

@@ -116,6 +116,8 @@ export type JobRecord = {
   attachments: Attachment[];
   /** Said after the signature, in order. */
   additions: JobState['amendments'];
+  /** Begun by mistake, and by whom that was said. */
+  abandoned: JobState['abandoned'];
   signed: JobState['signed'];
   /** How many adjusters and entries of the journal it counts. */
   counts: { adjusters: number; entries: number };

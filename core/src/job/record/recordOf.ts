@@ -95,6 +95,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
       ...Object.values(state.adjusters).flatMap(({ unset }) => unset?.attachments ?? []),
     ],
     additions: state.amendments,
+    abandoned: state.abandoned,
     signed,
     counts: { adjusters: adjusters.length, entries: standing.length },
   };

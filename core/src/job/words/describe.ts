@@ -3,6 +3,7 @@ import type { Observation } from '../../crank/observation';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatFigure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
+import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatHours, formatInstant, formatLength } from '../../units';
 import { adjusterAsked } from '../instruction/questions';
@@ -127,7 +128,7 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
     case 'rules.kept':
       return { what: 'Rules', detail: RULES[event.policy] };
     case 'metal.read':
-      return { what: 'Metal', detail: `${event.celsius} °C` };
+      return { what: 'Metal', detail: formatTemperature(event.celsius) };
     case 'gate.exempted':
       return { what: `${GATE[event.gate]}: not met`, detail: event.reason };
     case 'rotation.stated':
@@ -194,6 +195,8 @@ function describeEnd(event: EndEvent, names: ItemNames): Described {
       return { what: 'Handed over', detail: `to ${event.to}` };
     case 'record.amended':
       return { what: 'Added after signing', detail: event.text };
+    case 'job.abandoned':
+      return { what: 'Abandoned', detail: event.reason };
     case 'job.signed':
       return { what: event.incomplete ? 'Signed incomplete' : 'Signed', detail: event.name };
   }

@@ -1,7 +1,6 @@
 import { adjusterName } from '../../engine/adjusterEntry';
 import { readId } from '../../engine/kinds';
-import type { Measure } from '../../gauging/measure';
-import { formatInInches, formatSetting } from '../../gauging/measure';
+import { formatInBoth, formatSetting } from '../../gauging/measure';
 import type {
   BarInstruction,
   Instruction,
@@ -182,7 +181,7 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
     case 'read':
       return {
         what: `Read ${name} ${READ[at.phase]}`,
-        detail: [figure(at.measure, at.spec.target), at.settle && describeSettle(at.settle)]
+        detail: [formatInBoth(at.measure, at.spec.target), at.settle && describeSettle(at.settle)]
           .filter(Boolean)
           .join('. '),
       };
@@ -195,7 +194,7 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
     case 'adjust':
       return {
         what: `Set ${name}`,
-        ...(at.measure && at.spec && { detail: figure(at.measure, at.spec.target) }),
+        ...(at.measure && at.spec && { detail: formatInBoth(at.measure, at.spec.target) }),
       };
     case 'lock':
       return {
@@ -221,12 +220,6 @@ const SETTLE: Record<Settle, string> = {
   screw: 'Settle it first: push the rocker down to squeeze the oil out. Then pull slowly.',
   slave: 'Settle it first: push its piston down to squeeze the oil out and take up the slack.',
 };
-
-/** A setting in both units, where it has two. */
-function figure(measure: Measure, target: number): string {
-  const inches = formatInInches(measure, target);
-  return `${formatSetting(measure, target)}${inches === undefined ? '' : `, ${inches}`}`;
-}
 
 function fitted({ id, in: size }: { id: string; in: number | null }): string {
   return `${adjusterName(id)}: ${describeShim(size)}`;

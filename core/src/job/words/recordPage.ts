@@ -2,8 +2,10 @@ import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
 import type { Measure } from '../../gauging/measure';
 import { formatFigure, formatInInches, unitOf } from '../../gauging/measure';
+import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
+import { unitsShown } from '../../unitsShown';
 import type {
   JobRecord,
   JudgedReading,
@@ -73,12 +75,18 @@ export function recordPage(record: JobRecord): RecordPage {
     ),
     signature: signed
       ? `${signed.incomplete ? 'Closed as incomplete' : 'Signed'} by ${signed.name}, ${formatInstant(signed.at)}.`
-      : 'Not signed: this job is still open.',
+      : unsignedWords(record),
     additions: record.additions.map(
       ({ text, by, at }) => `Added after signing, ${formatInstant(at)}, ${by}: ${text}`,
     ),
     footer: `Where this record and the maker’s current manual differ, the manual stands. ${counts.adjusters} adjusters, ${counts.entries} entries.`,
   };
+}
+
+function unsignedWords({ abandoned }: JobRecord): string {
+  if (!abandoned) return 'Not signed: this job is still open.';
+  const { reason, by, at } = abandoned;
+  return `Abandoned by ${by}, ${formatInstant(at)}, and not counted: ${reason}`;
 }
 
 const REASON = {
@@ -96,7 +104,7 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     fact('Hours', hours ? `${formatHours(hours.hours)} h` : 'not read'),
     fact('Why', why ? [REASON[why.reason], why.symptom].filter(Boolean).join(': ') : 'not said'),
     temperatureFact(record),
-    ...(metal ? [fact('Metal', `${metal.celsius} °C, read by ${metal.by}`)] : []),
+    ...(metal ? [fact('Metal', `${formatTemperature(metal.celsius)}, read by ${metal.by}`)] : []),
     ...(tag ? [fact('Data tag', tag.tag || 'none the sheet knows')] : []),
     fact('Method', METHOD_TITLES[record.method]),
     fact('Rule', RULES[rules.policy]),
@@ -164,7 +172,9 @@ function limitsWords(measure: Measure, { low, high }: { low: number; high: numbe
   const inches = [low, high].map((figure) => formatInInches(measure, figure));
   const [from = '', to = ''] = inches.map((each) => each?.replace(/ .*/, ''));
   const unit = inches[1]?.replace(/^\S+ /, '');
-  return unit === undefined ? figures : `${figures}, ${from}–${to} ${unit}`;
+  if (unit === undefined) return figures;
+  const both = [figures, `${from}–${to} ${unit}`];
+  return (unitsShown().length === 'thou' ? both.reverse() : both).join(', ');
 }
 
 /** A reading with its unit, and whether it lies outside its limits. */

@@ -1,0 +1,5 @@
+import { AddMachineScreen } from '../../features/machine/AddMachineScreen';
+
+export default function NewMachine() {
+  return <AddMachineScreen />;
+}

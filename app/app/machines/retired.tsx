@@ -1,0 +1,5 @@
+import { RetiredScreen } from '../../features/machine/RetiredScreen';
+
+export default function Retired() {
+  return <RetiredScreen />;
+}

@@ -1,0 +1,75 @@
+import type { AdjusterEntry } from '@longbar/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Stack } from '../../../ui/Panel';
+import { space } from '../../../theme/tokens';
+import { Words } from '../../../ui/Words';
+import { LengthField, PreloadField } from '../NumberField';
+import type { AdjusterProps } from '../questionProps';
+import { mistakeAt } from '../questionProps';
+import { Choices } from './Choices';
+import type { FiguresAs, TypedFigures } from './typedFigures';
+import { FIELDS_AS, FIGURES_AS, shownAs, specFrom } from './typedFigures';
+
+/** The limits of one kind, typed as the manual prints them. */
+export function Figures({ draft, unit, entry, place }: AdjusterProps) {
+  const path = `adjusters.${place}.spec`;
+  const { measure = 'lash', spec } = entry;
+  const [as, setAs] = useState<FiguresAs>('three');
+  const [typed, setTyped] = useState<TypedFigures>(() => shownAs('three', spec));
+  const keep = (next: TypedFigures, how: FiguresAs) => {
+    setTyped(next);
+    draft.edit((sheet) => {
+      const own = sheet.adjusters[place];
+      if (!own) return;
+      const made = specFrom(how, next, own.spec);
+      if (made) own.spec = made as NonNullable<AdjusterEntry['spec']>;
+      else delete own.spec;
+    });
+  };
+  const choose = (how: FiguresAs) => {
+    setAs(how);
+    setTyped(shownAs(how, spec));
+  };
+  return (
+    <Stack gap={space.small}>
+      <Choices
+        title="The manual gives"
+        of={entry.kind}
+        options={FIGURES_AS.map(({ title }) => title)}
+        chosen={FIGURES_AS.find(({ how }) => how === as)?.title ?? ''}
+        onChoose={(title) => choose(FIGURES_AS.find((each) => each.title === title)?.how ?? as)}
+      />
+      <View style={styles.figures}>
+        {FIELDS_AS[as].map(({ key, label, mends }) => {
+          const field = {
+            label,
+            name: `${label}, ${entry.kind}`,
+            value: typed[key],
+            onChange: (value: number | undefined) => keep({ ...typed, [key]: value }, as),
+            error: mends.map((each) => mistakeAt(draft, `${path}.${each}`)).find(Boolean),
+          };
+          return (
+            <View key={`${as} ${key}`} style={styles.figure}>
+              {measure === 'preload' ? (
+                <PreloadField {...field} />
+              ) : (
+                <LengthField {...field} unit={unit} />
+              )}
+            </View>
+          );
+        })}
+      </View>
+      {!spec && (
+        <Words as="note" color="secondInk">
+          No figure given: it can be barred to, but not judged.
+        </Words>
+      )}
+    </Stack>
+  );
+}
+
+const styles = StyleSheet.create({
+  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  figure: { flexBasis: 96, flexGrow: 1 },
+});

@@ -1,0 +1,69 @@
+import type { MachineDetail } from '@longbar/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useDeleteMachineMutation } from '../../state/api';
+import { refusalOf } from '../../state/refusal';
+import { useSync } from '../../sync/SyncProvider';
+import { space } from '../../theme/tokens';
+import { Act } from '../../ui/Act';
+import { Row, Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
+
+/** Retiring a machine, bringing it back, and deleting one of which there is no record. */
+export function OutOfTheYard({ machine }: { machine: MachineDetail }) {
+  const router = useRouter();
+  const sync = useSync();
+  const { id, retired = false } = machine;
+  const hasRecord = machine.history.length > 0 || machine.jobs.open !== null;
+  const retire = async () => {
+    await sync.sayOfMachine({ kind: 'change', machine: id, patch: { retired: !retired } });
+    router.replace(retired ? `/machines/${id}` : '/');
+  };
+  return (
+    <Stack>
+      <Words as="heading">{retired ? 'Retired' : 'No longer here?'}</Words>
+      <Words color="secondInk">
+        {retired
+          ? 'It is out of the yard. Its records are kept; nothing of it falls due.'
+          : 'A retired machine leaves the yard and keeps its records. It can be brought back.'}
+      </Words>
+      <Act
+        label={retired ? 'Bring it back into the yard' : 'Retire it'}
+        onPress={() => void retire()}
+      />
+      {!hasRecord && <Delete machine={machine} />}
+    </Stack>
+  );
+}
+
+function Delete({ machine }: { machine: MachineDetail }) {
+  const router = useRouter();
+  const [asked, setAsked] = useState(false);
+  const [remove, { error, isLoading }] = useDeleteMachineMutation();
+  const go = async () => {
+    const answer = await remove(machine.id);
+    if (answer.error === undefined) router.replace('/');
+  };
+  if (!asked)
+    return <Act label="Delete it: there is no job of it" onPress={() => setAsked(true)} />;
+  return (
+    <Stack gap={space.small}>
+      <Words as="strong">Delete {machine.name} with its hours? This cannot be taken back.</Words>
+      <Row>
+        <Act label="Cancel" onPress={() => setAsked(false)} style={{ flex: 1 }} />
+        <Act
+          weight="stop"
+          label="Delete it"
+          disabled={isLoading}
+          onPress={() => void go()}
+          style={{ flex: 1 }}
+        />
+      </Row>
+      {error !== undefined && (
+        <Words color="stop" role="alert">
+          {refusalOf(error).message}
+        </Words>
+      )}
+    </Stack>
+  );
+}

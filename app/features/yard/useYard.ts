@@ -1,0 +1,28 @@
+import type { MachineLine } from '@longbar/core';
+import { localDay } from '@longbar/core';
+import { useMachinesQuery } from '../../state/api';
+import { sheetsSpokenOf, yardWithWords } from '../../state/machineWords';
+import { useAppSelector } from '../../state/store';
+import { useMachinesSeen, useSheetsBy } from '../shared/useKnown';
+
+type Yard = {
+  /** Undefined until something is known of it. */
+  machines: MachineLine[] | undefined;
+  isLoading: boolean;
+  isError: boolean;
+  refetch: () => void;
+};
+
+/** The yard as the server tells it, with what was said of its machines on this phone. */
+export function useYard(): Yard {
+  const query = useMachinesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const words = useAppSelector((state) => state.machineWords.waiting);
+  const sheetBy = useSheetsBy(sheetsSpokenOf(words));
+  const machineBy = useMachinesSeen();
+  const { data, isLoading, isError } = query;
+  const machines =
+    words.length === 0
+      ? data
+      : yardWithWords(data ?? [], words, machineBy, sheetBy, localDay(new Date()));
+  return { machines, isLoading, isError, refetch: () => void query.refetch() };
+}

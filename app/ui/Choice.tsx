@@ -1,0 +1,62 @@
+import { Pressable, StyleSheet } from 'react-native';
+import { radius, target } from '../theme/tokens';
+import { spacePresses } from './spacePresses';
+import { useTokens } from '../theme/ThemeProvider';
+import { Words } from './Words';
+
+type Props = {
+  label: string;
+  /** In full, where the label is short. */
+  name?: string;
+  detail?: string;
+  chosen: boolean;
+  /** Several may be chosen, not one of them. */
+  several?: boolean;
+  onPress: () => void;
+};
+
+/** One of several that may be chosen, or some of them; the chosen one is framed and filled. */
+export function Choice({ label, name, detail, chosen, several = false, onPress }: Props) {
+  const tokens = useTokens();
+  return (
+    <Pressable
+      role={several ? 'checkbox' : 'radio'}
+      aria-checked={chosen}
+      aria-label={name ?? label}
+      onPress={onPress}
+      {...spacePresses(onPress)}
+      style={[
+        styles.choice,
+        {
+          borderColor: chosen ? tokens.ink : tokens.secondInk,
+          borderWidth: chosen ? 2.5 : 1.2,
+          backgroundColor: chosen ? tokens.enamelTint : 'transparent',
+        },
+      ]}
+    >
+      <Words as="strong" style={styles.text}>
+        {label}
+      </Words>
+      {detail && (
+        <Words as="note" color="secondInk" style={styles.text}>
+          {detail}
+        </Words>
+      )}
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  choice: {
+    flexGrow: 1,
+    flexBasis: 0,
+    minWidth: 64,
+    minHeight: target.least,
+    borderRadius: radius,
+    paddingVertical: 8,
+    paddingHorizontal: 4,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  text: { textAlign: 'center' },
+});

@@ -1,0 +1,44 @@
+import type { ComponentProps } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { useTokens } from '../theme/ThemeProvider';
+import { Words } from './Words';
+
+type Props = Pick<
+  ComponentProps<typeof TextInput>,
+  'inputMode' | 'multiline' | 'autoFocus' | 'onSubmitEditing'
+> & {
+  label: string;
+  /** In full, where the label is short. */
+  name?: string;
+  value: string;
+  onChange: (text: string) => void;
+  /** What is wrong with it, beside the field. */
+  error?: string | undefined;
+};
+
+/** A field to type in, with what is wrong said below it. */
+export function Field({ label, name, value, onChange, error, ...input }: Props) {
+  const tokens = useTokens();
+  return (
+    <View>
+      <TextInput
+        mode="outlined"
+        label={label}
+        aria-label={name ?? label}
+        value={value}
+        onChangeText={onChange}
+        error={error !== undefined}
+        outlineColor={tokens.secondInk}
+        activeOutlineColor={tokens.ink}
+        style={{ backgroundColor: tokens.sheet }}
+        {...input}
+      />
+      {error !== undefined && (
+        <Words as="note" color="stop" role="alert">
+          {error}
+        </Words>
+      )}
+    </View>
+  );
+}

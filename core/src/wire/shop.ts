@@ -1,0 +1,89 @@
+import * as v from 'valibot';
+import { POLICIES } from '../gauging/judgeReading';
+import { count, UuidSchema } from '../job/journal/fields';
+import { ROUND_RULES } from '../job/journal/roundRule';
+import { fromThou } from '../units';
+
+const micrometres = v.pipe(
+  v.number('A size is a whole number of µm.'),
+  v.integer('A size is a whole number of µm.'),
+  v.minValue(1, 'A size is more than nothing.'),
+);
+const bladeSet = v.object({
+  name: v.pipe(v.string(), v.trim(), v.nonEmpty('A blade set has a name.')),
+  unit: v.picklist(['mm', 'inch']),
+  /** Forked: reads both adjusters of a pair at once. */
+  forked: v.optional(v.boolean()),
+  blades: v.pipe(
+    v.array(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })])),
+    v.nonEmpty('A blade set has at least one blade.'),
+  ),
+});
+
+/** What comes first where a figure is shown in two units. */
+export const UnitsSchema = v.object({
+  length: v.picklist(['mm', 'thou'], 'Lengths come in mm or in thou first.'),
+  torque: v.picklist(['N·m', 'lb·ft'], 'Torques come in N·m or in lb·ft first.'),
+  temperature: v.picklist(['°C', '°F'], 'Temperatures come in °C or in °F first.'),
+});
+
+export const ShopSchema = v.object({
+  name: v.pipe(v.string(), v.trim(), v.nonEmpty('The shop has a name.')),
+  /** As it stands on what is printed. */
+  address: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(300, 'At most 300 characters.'))),
+  units: v.optional(UnitsSchema),
+  /** Its days and hours are told by this, wherever the server runs. */
+  timeZone: v.optional(
+    v.pipe(v.string(), v.check(isTimeZone, 'There is no such time zone. One is Etc/GMT+1.')),
+  ),
+  policy: v.picklist(POLICIES),
+  bladeSets: v.array(bladeSet),
+  /** What is read once more on the round. */
+  round: v.optional(v.picklist(ROUND_RULES)),
+  /** The shims in the drawer, and those that can be bought, µm. */
+  shims: v.optional(
+    v.object({
+      stock: v.array(v.object({ size: micrometres, count })),
+      buy: v.object({ from: micrometres, to: micrometres, step: micrometres }),
+    }),
+  ),
+  /** From when on a check counts as soon: so many hours or days before it is due. */
+  soon: v.optional(v.object({ hours: v.number(), days: v.number() })),
+});
+export type Shop = v.InferOutput<typeof ShopSchema>;
+
+const upTo = (most: number, step: number) =>
+  Array.from({ length: most / step }, (_, i) => (i + 1) * step);
+
+/** What a shop begins with until somebody says otherwise: common blades, only what is outside set. */
+export const NEW_SHOP: Shop = {
+  name: 'Workshop',
+  policy: 'leave-inside',
+  bladeSets: [
+    { name: 'mm set', unit: 'mm', blades: upTo(1000, 50) },
+    { name: 'inch set', unit: 'inch', blades: upTo(30, 1).map(fromThou) },
+  ],
+};
+
+/** The shop as the server has it. */
+export const ShopHereSchema = v.object({
+  ...ShopSchema.entries,
+  /** Of this very shop: the demo has another, and so has every shop begun anew. */
+  id: UuidSchema,
+  /** Whether it is the demo. */
+  demo: v.boolean(),
+  /** Whether nobody has named it yet. */
+  unnamed: v.boolean(),
+});
+export type ShopHere = v.InferOutput<typeof ShopHereSchema>;
+
+/** The header that names the shop a phone speaks to: another one refuses it. */
+export const SHOP_HEADER = 'x-longbar-shop';
+
+function isTimeZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: zone }).resolvedOptions().timeZone !== '';
+  } catch {
+    return false;
+  }
+}
