@@ -82,12 +82,17 @@ export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gaugi
 export { actsFromPaper } from './job/instruction/actsFromPaper';
 export type { PaperLine, PaperProblem } from './job/instruction/actsFromPaper';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
+export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
+export type { JobScope } from './job/journal/scope';
+export { isInScope, leftOutKinds } from './job/journal/scope';
+export type { EngineLabelWords } from './job/words/engineLabel';
+export { engineLabelWords } from './job/words/engineLabel';
 export { nextCheckWords } from './job/words/nextCheck';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { readingFromTyped } from './gauging/typedReading';
 export type { TypedFor } from './gauging/typedReading';
 export { judgeReading, verdictOf } from './gauging/judgeReading';
-export type { Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
+export type { JobPolicy, Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
 export { turnsForGap } from './gauging/screw';
 export { lockShift } from './gauging/lockShift';
 export type { LockPair } from './gauging/lockShift';
@@ -148,6 +153,7 @@ export type { CrankOfJob } from './job/instruction/crankOfJob';
 export {
   adjusterInstruction,
   isAtAdjuster,
+  policyOf,
   settleFirst,
 } from './job/instruction/adjusterInstruction';
 export { heldAtHand, stopsAtHand } from './job/instruction/atHand';
@@ -172,6 +178,7 @@ export {
   readyItems,
   sequencesOf,
   notToRunWith,
+  leftOutside,
   unsetOf,
 } from './job/instruction/gates';
 export { hotUntil, readTooCool } from './job/instruction/hotWindow';

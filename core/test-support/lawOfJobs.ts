@@ -1,5 +1,17 @@
 import type { EngineSheet, JobOutcome } from '../src';
-import { adjustersOf, cycleDegrees, holdsAt, isKnown, isolationsOf, marginAt } from '../src';
+import {
+  adjustersOf,
+  cycleDegrees,
+  foldJob,
+  holdsAt,
+  isInScope,
+  isKnown,
+  isolationsOf,
+  leftOutside,
+  marginAt,
+  settingOf,
+} from '../src';
+import { setting } from './journal';
 
 export type Broken = { law: string; what: string; at: number };
 
@@ -15,12 +27,16 @@ export function brokenLaws(
   let crank = start;
   let worst = Infinity;
   const marked = new Set<string>();
+  const state = foldJob(events);
+  const inScope = (id: string) => isInScope(state, id);
   for (const entry of log) {
     if ('bar' in entry) crank = (crank + entry.bar) % cycle;
     if ('mark' in entry) marked.add(entry.mark);
     const id = 'read' in entry ? entry.read : 'set' in entry ? entry.set : undefined;
     const adjuster = id === undefined ? undefined : adjusters.get(id);
     if (!adjuster) continue;
+    if (!inScope(adjuster.id) || ('set' in entry && state.scope?.checkOnly))
+      broken.push({ law: 'not part of this job', what: adjuster.id, at: crank });
     const need = 'need' in adjuster.place ? adjuster.place.need : 0;
     worst = Math.min(worst, (marginAt(adjuster, crank, cycle) ?? -Infinity) - need);
     if (!holdsAt(adjuster, crank, cycle))
@@ -42,10 +58,12 @@ export function brokenLaws(
   if (outcome === 'stuck')
     broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
   else {
-    for (const id of adjusters.keys()) {
+    for (const [id, { entry }] of adjusters) {
+      if (!inScope(id) || (state.scope?.checkOnly && !entry.spec)) continue;
       if (!marked.has(id) && !unset.has(id)) broken.push({ law: 'forgotten', what: id, at: crank });
     }
-    if (unset.size > 0 !== (outcome === 'incomplete'))
+    const outside = leftOutside(settingOf({ ...setting, sheet }, state).sheet, state);
+    if (unset.size + outside.length > 0 !== (outcome === 'incomplete'))
       broken.push({ law: 'signed as it is not', what: outcome, at: crank });
   }
   return { broken, worst, acts: events.length };

@@ -12,7 +12,16 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
     faults: randomFaults(sheet, random),
     phones: random.next() < 0.3 ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),
+    ...randomScope(sheet, random),
   };
+}
+
+/** Every third job is about some kinds only, or only checks. */
+function randomScope(sheet: EngineSheet, random: SeededRandom): Pick<SimulatedJob, 'scope'> {
+  if (random.next() < 0.66) return {};
+  const kinds = sheet.adjusters.map(({ kind }) => kind).filter(() => random.next() < 0.5);
+  const checkOnly = random.next() < 0.5;
+  return { scope: { ...(kinds.length > 0 && { kinds }), ...(checkOnly && { checkOnly }) } };
 }
 
 function randomFaults(sheet: EngineSheet, random: SeededRandom): Faults {

@@ -69,6 +69,19 @@ export class JobPage {
     await this.foundBy('0', new Rockers([1, 2, 4, 5, 3]), 0);
   }
 
+  /** Says what the job is about: only these of what it could be, or only checked. */
+  async isAbout({ not = [], checkOnly = false }: { not?: string[]; checkOnly?: boolean }) {
+    await this.tap(/^What is done today/);
+    for (const name of not) {
+      await this.page.getByRole('checkbox', { name, exact: true }).click();
+      await expect(this.page.getByRole('checkbox', { name, exact: true })).not.toBeChecked();
+    }
+    if (!checkOnly) return;
+    const only = this.page.getByRole('radio', { name: 'Check only' });
+    await only.click();
+    await expect(only).toBeChecked();
+  }
+
   /** At rest since then, and the hours. */
   async rest(since: string, hours: string): Promise<void> {
     await this.page.getByRole('radio', { name: since }).click();
@@ -192,7 +205,7 @@ export class JobPage {
   }
 
   /** From closing up to the signed record. */
-  async finish(covers: readonly string[] = []): Promise<void> {
+  async finish(covers: readonly string[] = [], sign = 'Sign and close the record'): Promise<void> {
     await this.at('Close up');
     await this.tap('Looked at, kept');
     await this.tickAll();
@@ -203,7 +216,7 @@ export class JobPage {
     await this.at('Run and sign');
     await this.page.getByRole('radio', { name: 'No leaks' }).click();
     await this.tap('Record the run');
-    await this.tap('Sign and close the record');
+    await this.tap(sign);
   }
 
   /**

@@ -70,6 +70,11 @@ function Machine({ machine }: { machine: MachineDetail }) {
             <Readings machine={machine} />
           </Stack>
           <AboutMachine machine={machine} />
+          <Act
+            label="Label for the machine"
+            icon="print"
+            onPress={() => router.push(`/labels?machine=${machine.id}`)}
+          />
         </Stack>
       </View>
     </Frame>

@@ -1,5 +1,5 @@
 import type { MachineDetail } from '@longbar/core';
-import { formatDay, formatHours } from '@longbar/core';
+import { formatDay, formatHours, isWhole, scopeWords } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Icon } from '../../ui/Icon';
 import { Stack } from '../../ui/Panel';
@@ -16,7 +16,7 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
       <Words as="heading">Past jobs</Words>
       {machine.history.length === 0 && <Words color="secondInk">None signed yet.</Words>}
       {machine.history.map(({ id, summary }) => {
-        const { signed, hours, set } = summary;
+        const { signed, hours, set, scope } = summary;
         const when = signed ? formatDay(signed.at) : '';
         return (
           <Way
@@ -29,7 +29,8 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
               <Words as="strong">{when}</Words>
               <Words as="note" color="secondInk">
                 {hours ? `${formatHours(hours.hours)} h, ` : ''}
-                {set.done} of {set.of} set,{' '}
+                {isWhole(scope) ? '' : `${scopeWords(scope).toLowerCase()}, `}
+                {set.done} of {set.of} {scope?.checkOnly ? 'checked' : 'set'},{' '}
                 {signed?.incomplete ? 'closed as incomplete by' : 'signed by'} {signed?.name}
               </Words>
             </View>

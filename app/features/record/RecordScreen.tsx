@@ -11,6 +11,7 @@ import { Words } from '../../ui/Words';
 import { Attachments } from '../shared/Attachments';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';
+import { usualPaper } from '../labels/useLabelChoices';
 import { RecordHeads } from './RecordHeads';
 import { RecordTable } from './RecordTable';
 import { Sealed } from './Sealed';
@@ -43,18 +44,20 @@ export function RecordScreen({ id }: { id: string }) {
         <Act
           label="PDF"
           icon="save"
-          onPress={() => window.open(`${API}/jobs/${id}/record.pdf?paper=${paperHere()}`)}
+          onPress={() => window.open(`${API}/jobs/${id}/record.pdf?paper=${usualPaper()}`)}
         />
         <Act label="Print" icon="print" onPress={() => window.print()} />
       </Row>
       <Record job={job} />
+      {job.state.signed && (
+        <Act
+          label="Label for the engine"
+          icon="print"
+          onPress={() => router.push(`/jobs/${id}/label`)}
+        />
+      )}
     </ScrollView>
   );
-}
-
-/** Letter where it is used, A4 everywhere else. */
-function paperHere(): 'a4' | 'letter' {
-  return /-(US|CA|MX)$/.test(navigator.language) ? 'letter' : 'a4';
 }
 
 const WIDEST = 820;

@@ -73,6 +73,9 @@ export function YardScreen() {
           />
         )}
       </Row>
+      {sorted.length > 0 && (
+        <Act label="Labels for machines" icon="print" onPress={() => router.push('/labels')} />
+      )}
       {sorted.length > 0 && <CalendarNote />}
     </Frame>
   );

@@ -1,5 +1,5 @@
 import type { MachineLine, StandsAt } from '@longbar/core';
-import { adjustersOf } from '@longbar/core';
+import { adjustersOf, isInScope } from '@longbar/core';
 import type { KeptJob } from '../../state/jobs';
 import { openJob } from '../../state/jobs';
 import { workingJob } from '../job/model/workingJob';
@@ -54,7 +54,7 @@ function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
     says,
   } = workingJob(job, new Date().toISOString(), standsAt);
   const step = steps[place];
-  const all = adjustersOf(setting.sheet).length;
+  const all = adjustersOf(setting.sheet).filter(({ id }) => isInScope(state, id)).length;
   const done = Object.values(state.adjusters).filter(({ painted }) => painted).length;
   return [
     {

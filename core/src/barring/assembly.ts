@@ -5,6 +5,7 @@ import { marginIn, middleOf } from '../engine/arc';
 import type { Firing } from '../engine/firing';
 import { firingOf } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
+import type { AdjusterKind } from '../engine/kinds';
 import { isTelling, KIND_NAMES } from '../engine/kinds';
 import type { BarringPlan, LeftOver, Stop } from './barringPlan';
 import type { Site } from './sites';
@@ -13,12 +14,23 @@ import { sumOf, turnsOf } from './sites';
 /** Chooses the site (by its place in visiting order) an adjuster is set at; none if none. */
 export type Assign = (adjuster: Adjuster, sites: readonly Site[]) => number | undefined;
 
-/** What every method starts from. */
-export type Engine = { sheet: EngineSheet; firing: Firing; adjusters: readonly Adjuster[] };
+/**
+ * What every method starts from: what is to be set, and all there is, by whose rockers the crank
+ * is told.
+ */
+export type Engine = {
+  sheet: EngineSheet;
+  firing: Firing;
+  adjusters: readonly Adjuster[];
+  all: readonly Adjuster[];
+};
 
-export function engineOf(sheet: EngineSheet): Engine {
+/** The engine of a sheet; `kinds` where only some kinds are to be set. */
+export function engineOf(sheet: EngineSheet, kinds?: readonly AdjusterKind[]): Engine {
   const firing = firingOf(sheet);
-  return { sheet, firing, adjusters: adjustersOf(sheet) };
+  const all = adjustersOf(sheet);
+  const adjusters = kinds ? all.filter(({ kind }) => kinds.includes(kind)) : all;
+  return { sheet, firing, adjusters, all };
 }
 
 /**
@@ -83,7 +95,7 @@ export function assemble(
 
 /** The plan with its turns, margins and checks, from what is set at each site. */
 export function writePlan(
-  { adjusters, firing }: Engine,
+  { all, firing }: Engine,
   sites: readonly Site[],
   sets: readonly (readonly Adjuster[])[],
   leftOver: LeftOver[],
@@ -109,7 +121,7 @@ export function writePlan(
       ...(mark !== undefined && { mark }),
       turn: turns[i] as number,
       set,
-      ...rockersAt(adjusters, at, cycle),
+      ...rockersAt(all, at, cycle),
       ...(watch && { watch }),
     };
   });

@@ -1,3 +1,4 @@
+import type { AdjusterKind } from '../engine/kinds';
 import type { BarringMethod } from './methods';
 
 export type PlanOptions = {
@@ -6,6 +7,8 @@ export type PlanOptions = {
   startAt?: number | undefined;
   /** For `two-position`: the cylinder at whose firing TDC the first position is; 1 if absent. */
   cylinder?: number | undefined;
+  /** The kinds that are set, where it is not all of them. */
+  kinds?: readonly AdjusterKind[] | undefined;
 };
 
 /**

@@ -9,8 +9,11 @@ import type { Site } from './sites';
 import { inVisitingOrder, withMark } from './sites';
 
 /** One stop per cylinder at its own firing TDC, in firing order. */
-export function planEach(sheet: EngineSheet, { startAt }: PlanOptions): BarringPlan | Refused {
-  const engine = engineOf(sheet);
+export function planEach(
+  sheet: EngineSheet,
+  { startAt, kinds }: PlanOptions,
+): BarringPlan | Refused {
+  const engine = engineOf(sheet, kinds);
   const sites = inVisitingOrder(firingSites(engine), engine.firing, startAt);
   return assemble(engine, sites, atOwnStop(engine.firing), startAt);
 }

@@ -15,8 +15,8 @@ import { homeAngle, withMark } from './sites';
  * turning. With marks the stops stand at marks; without, at whole degrees, and the plan of
  * the same count at firing TDCs is offered beside it.
  */
-export function planFewest(sheet: EngineSheet, { startAt }: PlanOptions): BarringPlan {
-  const engine = engineOf(sheet);
+export function planFewest(sheet: EngineSheet, { startAt, kinds }: PlanOptions): BarringPlan {
+  const engine = engineOf(sheet, kinds);
   const marked = markSites(sheet);
   if (marked.length > 0) return cover(engine, marked, startAt).plan;
   const { cycle, at } = engine.firing;

@@ -11,10 +11,13 @@ import { homeAngle, withMark } from './sites';
  * The manual's chart as typed, held against the model entry by entry. Nothing is moved:
  * what the model doubts is flagged, and the manual stands.
  */
-export function planManual(sheet: EngineSheet, { startAt }: PlanOptions): BarringPlan | Refused {
+export function planManual(
+  sheet: EngineSheet,
+  { startAt, kinds }: PlanOptions,
+): BarringPlan | Refused {
   const { chart } = sheet;
   if (!chart?.length) return { refused: 'The sheet holds no chart from the manual.' };
-  const engine = engineOf(sheet);
+  const engine = engineOf(sheet, kinds);
   const { adjusters, firing } = engine;
   const byId = new Map(adjusters.map((adjuster) => [adjuster.id, adjuster]));
   const typed: TypedStop[] = [];

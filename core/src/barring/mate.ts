@@ -7,9 +7,12 @@ import type { Site } from './sites';
 import { inVisitingOrder } from './sites';
 
 /** As `each`, told by the running mate: when it rocks at overlap, this cylinder fires. */
-export function planMate(sheet: EngineSheet, { startAt }: PlanOptions): BarringPlan | Refused {
+export function planMate(
+  sheet: EngineSheet,
+  { startAt, kinds }: PlanOptions,
+): BarringPlan | Refused {
   if (sheet.cycle === 2) return { refused: 'A two-stroke has no overlap to rock at.' };
-  const engine = engineOf(sheet);
+  const engine = engineOf(sheet, kinds);
   const { firing } = engine;
   const sites: Site[] = [];
   for (const site of firingSites(engine)) {

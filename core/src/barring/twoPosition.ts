@@ -7,14 +7,14 @@ import { inVisitingOrder, withMark } from './sites';
 /** Two positions: one cylinder's firing TDC, and one turn on. */
 export function planTwoPosition(
   sheet: EngineSheet,
-  { startAt, cylinder = 1 }: PlanOptions,
+  { startAt, cylinder = 1, kinds }: PlanOptions,
 ): BarringPlan | Refused {
   if (sheet.cycle === 2) {
     return {
       refused: 'A two-stroke repeats every turn: one turn on it stands just as it did before.',
     };
   }
-  const engine = engineOf(sheet);
+  const engine = engineOf(sheet, kinds);
   const { firing } = engine;
   const tdc = firing.at.get(cylinder);
   if (tdc === undefined) {

@@ -12,11 +12,14 @@ import { homeAngle, inVisitingOrder, withMark } from './sites';
  * Valve by valve: each adjuster is set when that valve is fully down whose peak leaves it
  * the largest margin. Names the sum rule where one holds for the whole engine.
  */
-export function planWatch(sheet: EngineSheet, { startAt }: PlanOptions): BarringPlan | Refused {
-  const engine = engineOf(sheet);
-  const { adjusters, firing } = engine;
+export function planWatch(
+  sheet: EngineSheet,
+  { startAt, kinds }: PlanOptions,
+): BarringPlan | Refused {
+  const engine = engineOf(sheet, kinds);
+  const { adjusters, all, firing } = engine;
   const numbers = valveNumbers(sheet);
-  const watchable = adjusters.filter(
+  const watchable = all.filter(
     ({ kind, id, peak }) => isTelling(kind) && peak !== undefined && numbers.has(id),
   );
   if (watchable.length === 0) return { refused: 'The sheet gives no valve whose lift is known.' };

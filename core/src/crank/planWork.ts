@@ -27,7 +27,7 @@ import { arcOf, peaksOf, sightOf } from './sight';
 export function planWork(sheet: EngineSheet, options: PlanOptions): BarringPlan | Refused {
   const plan = planBarring(sheet, options);
   if (isRefused(plan)) return plan;
-  const engine = engineOf(sheet);
+  const engine = engineOf(sheet, options.kinds);
   const served = new Set<string>();
   const own = plan.stops.map((planned): Stop => {
     const stop = reachable(engine, planned);
@@ -67,14 +67,14 @@ const EYE_REACHES = 265;
  * A stop that nothing marks is reached from a valve's peak. One that lies too far from all of
  * them is moved back to where the way from the last peak before it can still be told.
  */
-function reachable({ sheet, adjusters, firing }: Engine, stop: Stop): Stop {
+function reachable({ sheet, all, firing }: Engine, stop: Stop): Stop {
   const { cycle } = firing;
   if (sightOf(sheet, stop)) return stop;
   const ways = peaksOf(sheet).map(({ at }) => wrap(stop.at - at, cycle));
   const nearest = Math.min(cycle, ...ways);
   if (nearest <= EYE_REACHES || ways.length === 0) return stop;
   const at = wrap(stop.at - nearest + EYE_REACHES, cycle);
-  return { ...stop, at, ...rockersAt(adjusters, at, cycle), set: stop.set };
+  return { ...stop, at, ...rockersAt(all, at, cycle), set: stop.set };
 }
 
 /** The stops with what they leave over placed at sights that serve it. */
@@ -123,14 +123,14 @@ function withFurtherStops(
 }
 
 /** Every sight at which a further stop may stand: the method's own, then marks, then peaks. */
-function furtherSights({ sheet, adjusters, firing }: Engine, own: readonly Stop[]): Stop[] {
+function furtherSights({ sheet, all, firing }: Engine, own: readonly Stop[]): Stop[] {
   const { cycle } = firing;
   const numbers = valveNumbers(sheet);
   const stopAt = (at: number, told: { mark?: string; watch?: Watch }): Stop => ({
     at,
     turn: 0,
     set: [],
-    ...rockersAt(adjusters, at, cycle),
+    ...rockersAt(all, at, cycle),
     ...told,
   });
   const marks = (sheet.marks ?? []).flatMap(({ name, at }) =>

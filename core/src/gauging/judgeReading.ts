@@ -8,6 +8,8 @@ import { middleOf } from './reading';
 /** How a shop decides: leave what is inside, reset all, or aim at the loose side. */
 export const POLICIES = ['leave-inside', 'reset-all', 'loose-side'] as const;
 export type ShopPolicy = (typeof POLICIES)[number];
+/** How one job decides: by the shop's rule, or by none where it only reads. */
+export type JobPolicy = ShopPolicy | 'check-only';
 export type Verdict = 'tight' | 'loose' | 'inside' | 'unsure';
 export type Action = 'leave' | 'adjust' | 'read-again';
 export type Judgement = {
@@ -33,7 +35,7 @@ type Held = { spec: Spec; go: number; noGo: number; measure: Measure };
 export function judgeReading(
   spec: Spec,
   reading: Pick<Reading, 'go' | 'noGo'> & { how?: Reading['how'] },
-  policy: ShopPolicy,
+  policy: JobPolicy,
   measure: Measure = 'lash',
 ): Judgement {
   if (reading.how === 'gauge' || reading.how === 'wrench') {
@@ -56,13 +58,13 @@ export function judgeReading(
  * A figure read off a gauge or a wrench: on a limit is inside it. A loose side is a matter of
  * blades, so that policy leaves what is inside.
  */
-function judgeFigure(spec: Spec, figure: number, policy: ShopPolicy, measure: Measure): Judgement {
+function judgeFigure(spec: Spec, figure: number, policy: JobPolicy, measure: Measure): Judgement {
   const verdict = figureSays(spec, figure);
   const held = { spec, go: figure, noGo: figure, measure };
   const { action, because } = decide(
     held,
     verdict,
-    policy === 'reset-all' ? policy : 'leave-inside',
+    policy === 'loose-side' ? 'leave-inside' : policy,
   );
   return { verdict, action, why: `${finding(held, verdict, [])} ${because}` };
 }
@@ -132,11 +134,14 @@ function readOutside(held: Held, verdict: 'tight' | 'loose'): string {
 function decide(
   { spec: { target }, go, noGo, measure }: Held,
   verdict: Verdict,
-  policy: ShopPolicy,
+  policy: JobPolicy,
 ): { action: Action; because: string } {
   const nominal = formatSetting(measure, target);
   if (policy === 'reset-all') {
     return { action: 'adjust', because: 'The shop brings every one to nominal.' };
+  }
+  if (policy === 'check-only' && verdict !== 'unsure') {
+    return { action: 'leave', because: 'It is only checked: leave it as it is.' };
   }
   if (verdict === 'tight' || verdict === 'loose') {
     return { action: 'adjust', because: `Bring it to ${nominal}.` };

@@ -10,6 +10,7 @@ import type { FoldedJob } from '../job/journal/fold';
 import { foldOn } from '../job/journal/fold';
 import { isOfCrank } from '../job/journal/foldPosition';
 import type { RoundRule } from '../job/journal/roundRule';
+import type { JobScope } from '../job/journal/scope';
 import type { JobBegun, JobSetting } from '../job/journal/setting';
 import { settingOf } from '../job/journal/setting';
 import type { JobState } from '../job/journal/state';
@@ -32,6 +33,8 @@ export type SimulatedJob = {
   /** Two phones share the work, their clocks apart; one if absent. */
   phones?: 1 | 2 | undefined;
   round?: RoundRule | undefined;
+  /** What the job is about; all of the engine if absent. */
+  scope?: JobScope | undefined;
 };
 
 export type JobOutcome = {
@@ -84,6 +87,8 @@ class Simulation {
   }
 
   run(): JobOutcome {
+    const { scope } = this.job;
+    if (scope) this.record({ type: 'scope.chosen', ...scope });
     for (let acts = 0; acts < MOST_ACTS; acts++) {
       const state = this.state();
       const setting = this.settingNow(state);

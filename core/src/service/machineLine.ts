@@ -1,4 +1,7 @@
+import type { AdjusterKind } from '../engine/kinds';
+import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
+import { kindsInWords } from '../job/words/scopeWords';
 import type { AboutMachine } from '../wire/machineForm';
 import type { JobLine, MachineLine } from '../wire/machines';
 import type { Baseline } from './baseline';
@@ -43,9 +46,9 @@ export function machineLineOf(
   const checks = jobs.filter(
     ({ summary: { hours, signed } }) => hours && signed && !signed.incomplete,
   );
-  const last = checks[0]?.summary.hours ?? baseline.last;
-  const breakInDone = baseline.breakInDone || checks.length > 0;
-  const due = nextDue({ ...baseline, service, meter, last, breakInDone }, readings, today) ?? null;
+  const { last, breakInDone, kinds } = lastCheckOfAll(machine, checks);
+  const counted = { ...baseline, service, meter, last, breakInDone };
+  const due = withKinds(nextDue(counted, readings, today) ?? null, kinds);
   return {
     id: machine.id,
     name: machine.name,
@@ -53,7 +56,7 @@ export function machineLineOf(
     sheet: machine.sheet,
     ...machine.about,
     ...(machine.retired && { retired: true }),
-    hours: shown(readings.at(-1) ?? last),
+    hours: shown(readings.at(-1) ?? checks[0]?.summary.hours ?? baseline.last),
     due,
     interval: (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null,
     recheck,
@@ -62,6 +65,44 @@ export function machineLineOf(
       signed: checks.length,
     },
   };
+}
+
+type LastCheck = Pick<Baseline, 'last' | 'breakInDone'> & {
+  /** The kinds that were left out of every check since; none where it was a check of all. */
+  kinds: AdjusterKind[];
+};
+
+/**
+ * The check that the next one is counted from: of all kinds of adjusters, the one that was checked
+ * the longest ago. What a job left out stays due.
+ */
+function lastCheckOfAll(
+  { document, baseline }: Pick<MachineBasis, 'document' | 'baseline'>,
+  checks: readonly JobLine[],
+): LastCheck {
+  const lasts = KIND_NAMES.filter((kind) =>
+    document.adjusters.some((entry) => entry.kind === kind),
+  ).map((kind) => ({
+    kind,
+    check: checks.findIndex(({ summary: { scope } }) => scope?.kinds?.includes(kind) ?? true),
+  }));
+  // Newest first, and what was never checked here is the oldest of all.
+  const age = ({ check }: (typeof lasts)[number]) => (check < 0 ? Infinity : check);
+  const oldest = Math.max(0, ...lasts.map(age));
+  const check = checks[oldest];
+  const kinds = lasts.filter((each) => age(each) === oldest).map(({ kind }) => kind);
+  return {
+    last: check?.summary.hours ?? baseline.last,
+    breakInDone: baseline.breakInDone || check !== undefined,
+    kinds: kinds.length === lasts.length ? [] : kinds,
+  };
+}
+
+/** What is due, and of which kinds where the others were checked since. */
+function withKinds(due: MachineLine['due'], kinds: AdjusterKind[]): MachineLine['due'] {
+  if (!due || kinds.length === 0) return due;
+  const why = `${due.why} Only the ${kindsInWords(kinds)}: the rest was checked since.`;
+  return { ...due, kinds, why };
 }
 
 /** What the meter showed, without what else is known of the reading. */

@@ -1,8 +1,10 @@
 import * as v from 'valibot';
 import { BARRING_METHODS } from '../barring/methods';
+import { KIND_NAMES } from '../engine/kinds';
 import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
 import { JobHeadSchema } from '../job/journal/jobHead';
+import { scopeFields } from '../job/journal/scope';
 import { FindingSchema } from '../service/findings';
 import { BaselineSchema } from '../service/baseline';
 import { aboutMachine } from './machineForm';
@@ -35,6 +37,8 @@ const nextDue = v.object({
   hoursLeft: v.nullable(v.number()),
   date: v.nullable(span),
   why: v.string(),
+  /** The kinds it is due of, where the others were checked since. */
+  kinds: v.optional(v.array(v.picklist(KIND_NAMES))),
 });
 
 const machineNote = v.object({ text: v.string(), by: v.string(), at: v.string() });
@@ -51,6 +55,8 @@ const jobSummary = v.object({
   signed: v.nullable(
     v.object({ name: v.string(), at: v.string(), incomplete: v.optional(v.boolean()) }),
   ),
+  /** What it was about, where that was not all of the engine. */
+  scope: v.optional(v.object(scopeFields)),
   /** Begun by mistake, and why. */
   abandoned: v.optional(v.object({ reason: v.string(), by: v.string(), at: v.string() })),
   /** What the next one at this machine should know. */
@@ -112,6 +118,8 @@ const lastLeft = v.nullable(
     hours: v.nullable(hoursReading),
     readings: v.record(v.string(), ReadingSchema),
     shims: v.optional(v.record(v.string(), v.number())),
+    /** The hours where an adjuster was left at an earlier check than the last one. */
+    earlier: v.optional(v.record(v.string(), hoursReading)),
   }),
 );
 

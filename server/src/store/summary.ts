@@ -9,8 +9,11 @@ import type {
   Shop,
 } from '@longbar/core';
 import {
+  adjustersOf,
   begunOf,
   foldJob,
+  isInScope,
+  isWhole,
   instructionOf,
   jobSteps,
   lockPairsOf,
@@ -56,12 +59,10 @@ export function summarise(
       step: state.signed || state.abandoned ? null : stepOf(),
       set: {
         done: adjusters.filter(([, { painted }]) => painted).length,
-        of: sheet.adjusters.reduce(
-          (sum, { perCylinder = 1 }) => sum + perCylinder * sheet.firing.order.length,
-          0,
-        ),
+        of: adjustersOf(sheet).filter(({ id }) => isInScope(state, id)).length,
       },
       signed: state.signed ?? null,
+      ...(!isWhole(state.scope) && { scope: state.scope }),
       ...(state.abandoned && { abandoned: state.abandoned }),
       notes: state.machineNotes.map(({ text, by, at }) => ({ text, by, at })),
     },

@@ -6,6 +6,7 @@ import {
   entryOf,
   isRefused,
   measureOf,
+  policyOf,
   readId,
   settleFirst,
 } from '@longbar/core';
@@ -79,17 +80,17 @@ function Panel({ entry, set, ...props }: PanelProps) {
   const say = useSpeech();
   const state = job.state.adjusters[id];
   const findings = useFindings(job.setting.head.machine).filter(({ ids }) => ids.includes(id));
-  const view = adjusterView(state, entry, job.setting.policy, phase);
+  const view = adjusterView(state, entry, policyOf(job.setting, job.state), phase);
   const next = adjusterInstruction(job.setting, job.state, id);
   // It stays while the reading is taken: blades that move under the finger are mistaken.
   const settle = view.reads === 'found' ? settleFirst(job.state, id, entry) : undefined;
   const question = next?.do === 'answer' && next.ask === 'question' ? next.question : undefined;
   const record = job.act;
   const act = useCallback(
-    (act: JobAct) => {
+    (...acts: JobAct[]) => {
       // Once something is recorded here, nothing but its end or a tap leads on to another.
-      onSelect(ENDS.has(act.type) ? undefined : id);
-      record(act);
+      onSelect(acts.some(({ type }) => ENDS.has(type)) ? undefined : id);
+      record(...acts);
     },
     [onSelect, record, id],
   );

@@ -14,15 +14,17 @@ type Props = {
   id: string;
   entry: AdjusterEntry;
   view: AdjusterView;
-  act: (act: JobAct) => void;
+  act: (...acts: JobAct[]) => void;
 };
 
 /** What may be recorded now: leave, lock, the shim that is in, or the dab. */
 export function Offer({ job, id, entry, view, act }: Props) {
   const [anyway, setAnyway] = useState(false);
   if (view.offers === 'lock' || anyway) return <Lock id={id} entry={entry} act={act} />;
+  const sets = !job.state.scope?.checkOnly;
   switch (view.offers) {
     case 'keep':
+      if (!sets) return <Checked id={id} act={act} />;
       return (
         <Row>
           <Act
@@ -47,7 +49,7 @@ export function Offer({ job, id, entry, view, act }: Props) {
               })
             }
           />
-          <Act label="Set it" style={styles.grow} onPress={() => setAnyway(true)} />
+          {sets && <Act label="Set it" style={styles.grow} onPress={() => setAnyway(true)} />}
         </Row>
       );
     case 'shim':
@@ -55,6 +57,7 @@ export function Offer({ job, id, entry, view, act }: Props) {
     case 'measured':
       return <Words>Measured. The shims are worked out once all are.</Words>;
     case 'paint':
+      if (!sets) return <Checked id={id} act={act} />;
       return (
         <Act
           weight="primary"
@@ -70,6 +73,19 @@ export function Offer({ job, id, entry, view, act }: Props) {
     default:
       return null;
   }
+}
+
+/** Only checked: it stays as it was found, whatever the reading says. */
+function Checked({ id, act }: Pick<Props, 'id' | 'act'>) {
+  return (
+    <Act
+      weight="primary"
+      label="Checked, leave as found"
+      onPress={() =>
+        act({ type: 'adjuster.kept', adjuster: id }, { type: 'adjuster.painted', adjuster: id })
+      }
+    />
+  );
 }
 
 function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {

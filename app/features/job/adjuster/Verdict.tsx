@@ -54,7 +54,7 @@ export function Verdict({ job, id, entry, view }: Props) {
       {before && (
         <Words as="note" color="secondInk">
           Was left at {describeReading(before)} {unit}
-          {hoursAgo(job)}.
+          {hoursAgo(job, id)}.
         </Words>
       )}
     </View>
@@ -74,8 +74,9 @@ function HotWindow({ job }: Pick<Props, 'job'>) {
   );
 }
 
-function hoursAgo({ context, state }: WorkingJob): string {
-  const then = context.lastLeft?.hours?.hours;
+function hoursAgo({ context, state }: WorkingJob, id: string): string {
+  const { hours, earlier } = context.lastLeft ?? {};
+  const then = (earlier?.[id] ?? hours)?.hours;
   const now = state.hours?.hours;
   return then === undefined || now === undefined ? '' : `, ${formatHours(now - then)} h ago`;
 }

@@ -2,7 +2,7 @@ import type {
   AdjusterState,
   Judgement,
   SettableEntry,
-  ShopPolicy,
+  JobPolicy,
   TakenReading,
 } from '@longbar/core';
 import { adjusterStep, judgeReading, measureOf } from '@longbar/core';
@@ -22,10 +22,10 @@ export type AdjusterView = {
 export function adjusterView(
   state: AdjusterState = {},
   entry: SettableEntry,
-  policy: ShopPolicy,
+  policy: JobPolicy,
   phase: 'found' | 'again',
 ): AdjusterView {
-  if (phase === 'again' && state.painted) return againView(state, entry);
+  if (phase === 'again' && state.painted) return againView(state, entry, policy);
   const next = adjusterStep(state, entry, policy);
   if (next.step === 'done') return { offers: 'done', ...show(state.left ?? state.found) };
   if (next.step === 'unset') return { offers: 'unset', ...show(state.left ?? state.found) };
@@ -42,13 +42,18 @@ export function adjusterView(
   return { ...base, reads, offers: next.step };
 }
 
-function againView({ again }: AdjusterState, entry: SettableEntry): AdjusterView {
+function againView(
+  { again }: AdjusterState,
+  entry: SettableEntry,
+  policy: JobPolicy,
+): AdjusterView {
   if (!again) return { reads: 'again', offers: 'nothing' };
   const judgement = judgeReading(entry.spec, again, 'leave-inside', measureOf(entry));
   const wrong = judgement.verdict === 'tight' || judgement.verdict === 'loose';
   // A shim that is wrong is planned anew; a screw is set on the spot.
   const spans = judgement.verdict === 'unsure' && again.go > 0 && again.noGo !== null;
-  const offers = spans ? 'unsettled' : wrong && entry.method !== 'shim' ? 'lock' : 'nothing';
+  const set = policy !== 'check-only' && entry.method !== 'shim';
+  const offers = spans ? 'unsettled' : wrong && set ? 'lock' : 'nothing';
   return { reads: 'again', reading: again, judgement, offers };
 }
 

@@ -2,6 +2,7 @@ import type { JobState, Progress } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
+  isInScope,
   describeReading,
   rockersAt,
   standingReading,
@@ -41,9 +42,11 @@ export function jobCells(
   const cells = adjusters.map(({ id }): [string, MapCell] => {
     const onLobe = firm.has(id);
     const progress = progressOf(state, id);
+    const leftOut = !isInScope(state, id);
     const look = { here: here.has(id), onLobe, progress, selected: id === selected };
     const cell = odd.has(id) ? { ...look, odd: true } : look;
-    return [id, { ...cell, says: wordsFor(cell, at !== undefined, state, id) }];
+    const says = leftOut ? 'not part of this job' : wordsFor(cell, at !== undefined, state, id);
+    return [id, { ...cell, says }];
   });
   return Object.fromEntries(cells);
 }

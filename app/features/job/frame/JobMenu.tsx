@@ -12,6 +12,7 @@ import { Words } from '../../../ui/Words';
 import { Abandon } from './Abandoned';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
+import { ScopeChoice } from './ScopeChoice';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; onDone: () => void };
@@ -58,6 +59,8 @@ export function JobMenu({ job, onDone }: Props) {
           />
         </Stack>
       )}
+      <Words as="strong">What is done today</Words>
+      <ScopeChoice job={job} />
       <MapChoice />
       {mayAbandon(job.state) && <Abandon {...{ job, onDone }} />}
     </ScrollView>

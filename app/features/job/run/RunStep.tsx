@@ -1,5 +1,6 @@
-import { lastRun, leaksOpenly, nextCheckWords } from '@longbar/core';
+import { kindsInWords, lastRun, leaksOpenly, leftOutKinds, nextCheckWords } from '@longbar/core';
 import { useRouter } from 'expo-router';
+import { Act } from '../../../ui/Act';
 import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
@@ -20,6 +21,7 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const { state, setting, context } = job;
   const { signed } = state;
   const leaks = lastRun(state)?.leaks === true;
+  const leftOut = leftOutKinds(setting.sheet, state.scope);
   const record = () => router.replace(`/jobs/${setting.head.id}/record`);
   return (
     <StepFrame job={job} after={after} act={{ label: 'Open the record', onPress: record }}>
@@ -32,9 +34,15 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
       {signed && !signed.incomplete && (
         <Words as="strong">
           Next check{' '}
-          {nextCheckWords({ service: setting.sheet.service, hours: state.hours, at: signed.at })}.
+          {nextCheckWords({ service: setting.sheet.service, hours: state.hours, at: signed.at })}
+          {leftOut.length > 0 && `; the ${kindsInWords(leftOut)} stay due`}.
         </Words>
       )}
+      <Act
+        label="Label for the engine"
+        icon="print"
+        onPress={() => router.push(`/jobs/${setting.head.id}/label`)}
+      />
       {leaks && (
         <Words as="strong" color="stop">
           It still leaks: {lastRun(state)?.note}. {state.exempted.leak?.reason}

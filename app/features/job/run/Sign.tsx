@@ -1,4 +1,4 @@
-import { adjusterName, lastRun, unsetOf } from '@longbar/core';
+import { adjusterName, lastRun, leftOutside, unsetOf } from '@longbar/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../../state/store';
 import { Act } from '../../../ui/Act';
@@ -13,23 +13,30 @@ export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const remembered = useAppSelector((state) => state.preferences.name);
   const [name, setName] = useState(remembered);
   const unset = unsetOf(job.state);
+  const outside = leftOutside(job.setting.sheet, job.state);
+  const incomplete = unset.length > 0 || outside.length > 0;
   const sign = () =>
     job.act({
       type: 'job.signed',
       name: name.trim(),
-      ...(unset.length > 0 && { incomplete: true }),
+      ...(incomplete && { incomplete }),
     });
   return (
     <StepFrame
       job={job}
       after={after}
-      act={{ label: signLabel(job, unset), disabled: name.trim() === '', onPress: sign }}
+      act={{ label: signLabel(job, incomplete), disabled: name.trim() === '', onPress: sign }}
     >
       <Words as="heading">Sign</Words>
       {unset.length > 0 && (
         <Words as="strong" color="stop">
           Not set: {unset.map(adjusterName).join(', ')}. The record says so, and the check stays
           due.
+        </Words>
+      )}
+      {outside.length > 0 && (
+        <Words as="strong" color="stop">
+          Only checked, and outside: {outside.map(adjusterName).join(', ')}. The check stays due.
         </Words>
       )}
       <Open job={job} />
@@ -40,8 +47,8 @@ export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   );
 }
 
-function signLabel({ state }: StepProps['job'], unset: readonly string[]): string {
-  if (unset.length > 0) return 'Close as incomplete';
+function signLabel({ state }: StepProps['job'], incomplete: boolean): string {
+  if (incomplete) return 'Close as incomplete';
   const run = lastRun(state);
   if (!run?.ran) return 'Sign without a run';
   return run.leaks ? 'Sign with the leak open' : 'Sign and close the record';

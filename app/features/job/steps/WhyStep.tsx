@@ -1,14 +1,16 @@
-import { formatDay } from '@longbar/core';
+import { formatDay, scopeWords } from '@longbar/core';
 import { useState } from 'react';
 import { useMachineQuery } from '../../../state/api';
 import { Caution } from '../../../ui/Caution';
 import { Choice } from '../../../ui/Choice';
 import { Field } from '../../../ui/Field';
+import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
 import { Attach } from '../frame/Attach';
+import { ScopeChoice } from '../frame/ScopeChoice';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 
@@ -63,6 +65,9 @@ export function WhyStep({ job, after }: StepProps) {
           <Attach attached={attached} onAttach={setAttached} />
         </>
       )}
+      <Fold title="What is done today" holds={scopeWords(job.state.scope)}>
+        <ScopeChoice job={job} />
+      </Fold>
       <NewerSheet job={job} />
       <Findings findings={useFindings(job.setting.head.machine)} />
       <FromBefore job={job} />

@@ -8,6 +8,7 @@ import { readingFromTyped } from '../../gauging/typedReading';
 import type { JobAct } from '../journal/events';
 import type { JobSetting } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
+import { policyOf } from './adjusterInstruction';
 import { questionsAt } from './questions';
 
 /** One line of the paper as it is typed: readings as they are written, and how it was locked. */
@@ -96,8 +97,9 @@ function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
   const acts = found ? [read('found', found)] : [];
   if (left) acts.push(lockOf(line, entry), read('left', left));
   const reading = left ?? found;
+  const rule = policyOf(setting, state);
   // Buckets are measured on paper: which shim goes where is worked out on the screen.
-  if (!reading || entry.method === 'shim') return acts;
+  if (!reading || (entry.method === 'shim' && rule !== 'check-only')) return acts;
   const after: AdjusterState = left
     ? { ...(found && { found }), left, locked: { how: 'feel', by: '' } }
     : { ...(found && { found }) };
@@ -106,7 +108,7 @@ function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
     { ...state, adjusters: { ...state.adjusters, [adjuster]: after } },
     adjuster,
   );
-  const policy = left ? 'leave-inside' : setting.policy;
+  const policy = left ? 'leave-inside' : rule;
   const { action } = judgeReading(entry.spec, reading, policy, measureOf(entry));
   if (asked.length > 0 || action !== 'leave') return acts;
   if (!left) acts.push({ type: 'adjuster.kept', adjuster });

@@ -1,6 +1,7 @@
 import type { AdjusterEntry } from '../../engine/sheet';
 import { readId } from '../../engine/kinds';
 import { entryOf } from '../../engine/adjusterEntry';
+import type { JobPolicy } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
@@ -17,7 +18,8 @@ export function adjusterInstruction(
   state: JobState,
   id: string,
 ): Bare<AtAdjuster> | undefined {
-  const { sheet, policy } = setting;
+  const { sheet } = setting;
+  const policy = policyOf(setting, state);
   const entry = entryOf(sheet, id);
   if (!entry) return undefined;
   const [question] = questionsAt(setting, state, id);
@@ -25,6 +27,7 @@ export function adjusterInstruction(
   const own = state.adjusters[id] ?? {};
   const torque = entry.locknut?.torque;
   const lock = { id, ...(torque !== undefined && { torque }) };
+  if (!entry.spec && policy === 'check-only') return undefined;
   if (!entry.spec) {
     if (own.painted || own.unset) return undefined;
     return own.locked ? { do: 'mark', id } : { do: 'adjust', ...lock };
@@ -56,6 +59,14 @@ export function adjusterInstruction(
     case 'done':
       return undefined;
   }
+}
+
+/** The rule a job decides by: the shop's, or none where everything is only read. */
+export function policyOf(
+  { policy }: Pick<JobSetting, 'policy'>,
+  { scope }: Pick<JobState, 'scope'>,
+): JobPolicy {
+  return scope?.checkOnly ? 'check-only' : policy;
 }
 
 /**

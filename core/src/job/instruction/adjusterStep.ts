@@ -1,6 +1,6 @@
 import { entryOf } from '../../engine/adjusterEntry';
 import type { AdjusterEntry, EngineSheet, Spec } from '../../engine/sheet';
-import type { Judgement, ShopPolicy } from '../../gauging/judgeReading';
+import type { Judgement, JobPolicy } from '../../gauging/judgeReading';
 import { judgeReading, verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import { middleOf } from '../../gauging/reading';
@@ -33,16 +33,16 @@ export type SettableEntry = Pick<AdjusterEntry, 'method' | 'measure'> & { spec: 
 export function adjusterStep(
   state: AdjusterState = {},
   entry: SettableEntry,
-  policy: ShopPolicy,
+  policy: JobPolicy,
 ): AdjusterStep {
   const { found, kept, locked, painted, unset, fitted } = state;
   if (unset) return { step: 'unset' };
-  if (painted) return finished(state, entry);
+  if (painted) return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
   if (locked || typeof fitted === 'number') return afterChange(state, entry);
   if (!found) return { step: 'find' };
   const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
   if (kept) return { step: 'paint', judgement };
-  if (entry.method === 'shim') return shimStep(state, judgement);
+  if (entry.method === 'shim' && policy !== 'check-only') return shimStep(state, judgement);
   if (judgement.action === 'read-again') return { step: 'find', judgement };
   return { step: judgement.action === 'leave' ? 'keep' : 'lock', judgement };
 }

@@ -39,7 +39,7 @@ export function wantedOf(setting: JobSetting, state: JobState, plan: BarringPlan
   const planned = plan.stops.flatMap(({ set }) => set.map(({ id }) => id));
   const open = planned.filter((id) => !isFinished(sheet, state, id));
   if (open.length > 0) return { step: 'stop', ids: unblocked(sheet, open) };
-  if (shimIds(sheet).length > 0) {
+  if (shimIds(sheet, state).length > 0) {
     const stage = shimStage(sheet, state, plan);
     if (stage.stage === 'bar') return { step: 'shims', ids: stage.ids.slice(0, 1) };
     if (stage.stage === 'read') return { step: 'shims', ids: [stage.id] };

@@ -8,6 +8,7 @@ import type { TorqueSequence } from '../../torque/sequence';
 import { torqueSteps } from '../../torque/sequence';
 import type { Attachment } from '../journal/attachment';
 import { torqueKey } from '../journal/foldPhase';
+import { isAskedOf, isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';
 import { isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
@@ -180,8 +181,10 @@ export function missingTorque(
  */
 export function isFinished(sheet: EngineSheet, state: JobState, id: string): boolean {
   const { painted, unset, found, shim } = state.adjusters[id] ?? {};
-  if (unset) return true;
-  const shimmed = entryOf(sheet, id)?.method === 'shim';
+  const entry = entryOf(sheet, id);
+  if (unset || !isAskedOf(entry, state, id)) return true;
+  if (state.scope?.checkOnly) return painted === true;
+  const shimmed = entry?.method === 'shim';
   if (painted) return shimmed || !isOutside(sheet, state, id);
   return shimmed && found !== undefined && middleOf(found) !== undefined && shim !== undefined;
 }
@@ -190,6 +193,7 @@ export function isFinished(sheet: EngineSheet, state: JobState, id: string): boo
 export function unservedOf(sheet: EngineSheet, state: JobState): string[] {
   if (!state.plan) return [];
   return neverServed(sheet, state.plan).filter((id) => {
+    if (!isAskedOf(entryOf(sheet, id), state, id)) return false;
     const { unset, placed, painted } = state.adjusters[id] ?? {};
     return !unset && !placed && !painted;
   });
@@ -240,6 +244,14 @@ export function unsetOf(state: JobState): string[] {
   return Object.entries(state.adjusters)
     .filter(([, { unset }]) => unset)
     .map(([id]) => id);
+}
+
+/** What was only checked and is left outside its limits: with any, the check stays due. */
+export function leftOutside(sheet: EngineSheet, state: JobState): string[] {
+  if (!state.scope?.checkOnly) return [];
+  return Object.keys(state.adjusters).filter(
+    (id) => isInScope(state, id) && isOutside(sheet, state, id),
+  );
 }
 
 /**

@@ -93,7 +93,15 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | { do: 'restore'; isolation: string }
   /** `not`: what somebody said it must not be run with. */
   | { do: 'run'; not: string[] }
-  | { do: 'sign'; incomplete: boolean; unset: string[]; ran: boolean; leaks: boolean }
+  /** `unset` could not be set; `outside` was only checked and is left outside its limits. */
+  | {
+      do: 'sign';
+      incomplete: boolean;
+      unset: string[];
+      outside: string[];
+      ran: boolean;
+      leaks: boolean;
+    }
 );
 
 /** One kind of instruction. */

@@ -12,6 +12,7 @@ import {
   isolationsToUndo,
   lastRun,
   leaksOpenly,
+  leftOutside,
   missingLists,
   missingTag,
   missingTemperature,
@@ -108,6 +109,8 @@ function afterWork({ sheet }: JobSetting, state: JobState): AtStep {
   if (!run) return { step: 'run', do: 'run', not: notToRunWith(state) };
   if (leaksOpenly(state)) return { step: 'run', do: 'answer', ask: 'leak' };
   const unset = unsetOf(state);
+  const outside = leftOutside(sheet, state);
   const { ran, leaks } = run;
-  return { step: 'run', do: 'sign', incomplete: unset.length > 0, unset, ran, leaks };
+  const incomplete = unset.length > 0 || outside.length > 0;
+  return { step: 'run', do: 'sign', incomplete, unset, outside, ran, leaks };
 }

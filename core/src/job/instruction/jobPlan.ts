@@ -34,10 +34,11 @@ const made = new WeakMap<EngineSheet, { key: string; plan: BarringPlan | Refused
 function planNow(setting: JobSetting, state: JobState): BarringPlan | Refused {
   const { sheet } = setting;
   const startAt = crankOfJob(sheet, state).span?.from;
-  const key = `${methodOf(setting, state)} ${startAt ?? ''}`;
+  const kinds = state.scope?.kinds;
+  const key = `${methodOf(setting, state)} ${startAt ?? ''} ${kinds?.join(' ') ?? ''}`;
   const before = made.get(sheet);
   if (before?.key === key) return before.plan;
-  const plan = planWork(sheet, { method: methodOf(setting, state), startAt });
+  const plan = planWork(sheet, { method: methodOf(setting, state), startAt, kinds });
   made.set(sheet, { key, plan });
   return plan;
 }

@@ -8,15 +8,17 @@ import { middleOf } from '../../gauging/reading';
 import type { ShimAct } from '../../gauging/shimOrder';
 import { shimOrder } from '../../gauging/shimOrder';
 import type { ShimRow } from '../../gauging/shims';
+import { isInScope } from '../journal/scope';
 import type { JobState, TakenReading } from '../journal/state';
 import { isOutside } from './adjusterStep';
 import { heldAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
 
-/** The adjusters that are set by a shim. */
-export function shimIds(sheet: EngineSheet): string[] {
+/** The adjusters that are set by a shim in this job: none where it only checks. */
+export function shimIds(sheet: EngineSheet, state: Pick<JobState, 'scope'>): string[] {
+  if (state.scope?.checkOnly) return [];
   return adjustersOf(sheet)
-    .filter(({ entry }) => entry.method === 'shim')
+    .filter(({ id, entry }) => entry.method === 'shim' && isInScope(state, id))
     .map(({ id }) => id);
 }
 
@@ -27,7 +29,7 @@ export function shimIds(sheet: EngineSheet): string[] {
  */
 export function shimRows(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimRow[] {
   const places = walkFrom(sheet, state, plan);
-  return shimIds(sheet).flatMap((id) => {
+  return shimIds(sheet, state).flatMap((id) => {
     const { found, shim, fitted, left, again, unset } = state.adjusters[id] ?? {};
     const spec = specOf(sheet, id);
     const stop = places.get(id);
@@ -109,7 +111,7 @@ export type ShimStage =
 
 /** Where the work on the shims stands: planned, fitted stop by stop, each stop read again. */
 export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimStage {
-  const ids = shimIds(sheet).filter((id) => !state.adjusters[id]?.unset);
+  const ids = shimIds(sheet, state).filter((id) => !state.adjusters[id]?.unset);
   const acts = shimActsLeft(sheet, state, plan);
   const waiting = new Set(acts.map(({ id }) => id));
   const open = ids.filter((id) => !waiting.has(id) && !state.adjusters[id]?.painted);

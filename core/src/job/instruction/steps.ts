@@ -135,13 +135,13 @@ function stepsAtWork(
   if (last) last.missing.push(...unserved);
   const shims = missingShims(setting, state);
   const round = missingInRound(setting, state, stops, open);
-  const steps = shimIds(sheet).length > 0 ? [step('shims', 'Shims', shims, notYet)] : [];
+  const steps = shimIds(sheet, state).length > 0 ? [step('shims', 'Shims', shims, notYet)] : [];
   const unset = notYet ?? (shims.length > 0 ? 'shims-first' : undefined);
   return [...atStops, ...steps, step('round', 'Once round again', round, unset)];
 }
 
 function missingShims({ sheet }: JobSetting, state: JobState): Missing[] {
-  const ids = shimIds(sheet);
+  const ids = shimIds(sheet, state);
   if (ids.length === 0) return [];
   if (!state.shims) return [{ code: 'shims' }];
   return ids

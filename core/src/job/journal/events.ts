@@ -9,6 +9,7 @@ import { HoursSchema } from '../../service/hours';
 import { BlobTypeSchema, Sha256Schema } from './attachment';
 import { count, instant, note, person, UuidSchema, words } from './fields';
 import { ROUND_RULES } from './roundRule';
+import { scopeFields } from './scope';
 
 /**
  * The journal of a job: append-only events. Nothing is edited or deleted; undo and
@@ -78,6 +79,8 @@ const payloads = {
     symptom: v.optional(note),
     attachments: v.optional(attachments),
   },
+  /** What the job is about: only some kinds, or reading without setting; else all of it. */
+  'scope.chosen': scopeFields,
   /** Since when the engine has been cold; moving it restarts that. */
   'cold.stated': { since: instant },
   /** When a hot engine was shut down, after how many minutes under way. */

@@ -19,6 +19,12 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
         attachments: event.attachments,
       };
       return;
+    case 'scope.chosen':
+      // Other stops serve what is set now, and what was finished may be asked for anew.
+      state.scope = { kinds: event.kinds, checkOnly: event.checkOnly };
+      delete state.roundDone;
+      planAnew(state);
+      return;
     case 'cold.stated':
       state.coldSince = event.since;
       return;

@@ -12,6 +12,8 @@ import type { JobState } from './state';
 export type LastLeft = {
   hours: { date: string; hours: number } | null;
   readings: Record<string, Reading>;
+  /** What the meter showed where an adjuster was left at an earlier check than the last. */
+  earlier?: Record<string, { date: string; hours: number }> | undefined;
 } | null;
 
 /**

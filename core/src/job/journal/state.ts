@@ -1,6 +1,7 @@
 import type { BarringMethod } from '../../barring/methods';
 import type { CrankEntry } from '../../crank/observation';
 import type { TagFigures } from '../../engine/variant';
+import type { JobScope } from './scope';
 import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
@@ -81,6 +82,8 @@ export type JobState = {
     symptom?: string | undefined;
     attachments?: Attachment[] | undefined;
   };
+  /** What it is about, where that is not all of the engine. */
+  scope?: JobScope;
   coldSince?: string;
   /** When the hot engine was shut down, and how long it had run. */
   hot?: { stopped: string; ran: number };

@@ -7,6 +7,7 @@ import type { Reading } from '../../gauging/reading';
 import type { Finding } from '../../service/findings';
 import type { TorqueStage } from '../../torque/sequence';
 import type { Attachment } from '../journal/attachment';
+import type { JobScope } from '../journal/scope';
 import type { JobHead } from '../journal/jobHead';
 import type { RoundRule } from '../journal/roundRule';
 import type { AdjusterState, JobState, LookedInto } from '../journal/state';
@@ -37,6 +38,8 @@ export type RecordedAdjuster = {
   unset: AdjusterState['unset'];
   /** Whether its nut was loosened or its shim changed at any time of the job. */
   touched: boolean;
+  /** The job was not about it: nothing was to be done there, and it stays due. */
+  outOfScope: boolean;
   /** Finished without being touched. */
   kept: boolean;
   /** Doubted, and not read again since. */
@@ -86,6 +89,8 @@ export type JobRecord = {
   };
   tag: { tag: string; reason: string | undefined } | undefined;
   why: JobState['why'];
+  /** What it was about; `leftOut` are the kinds of its sheet that it was not about. */
+  scope: { told: JobScope | undefined; leftOut: AdjusterKind[] };
   hours: JobState['hours'];
   temperature:
     | { state: 'cold'; since: string | undefined }

@@ -10,6 +10,7 @@ import { foldJob } from '../journal/fold';
 import { isOfAdjuster } from '../journal/foldAdjuster';
 import { torqueKey } from '../journal/foldPhase';
 import type { JobBegun, JobSetting } from '../journal/setting';
+import { isAskedOf, leftOutKinds } from '../journal/scope';
 import { settingOf } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
 import { closingItems, isolationsOf } from '../instruction/gates';
@@ -58,6 +59,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     },
     tag: state.tag === undefined ? undefined : { tag: state.tag, reason: state.tagReason },
     why: state.why,
+    scope: { told: state.scope, leftOut: leftOutKinds(sheet, state.scope) },
     hours: state.hours,
     temperature:
       sheet.temperature?.state === 'hot'
@@ -113,9 +115,7 @@ function banksOf(sheet: EngineSheet, state: JobState): RecordedBank[] {
     name,
     cylinders: cylinders.map(({ cylinder, adjusters }) => ({
       cylinder,
-      adjusters: adjusters.map((adjuster) =>
-        adjusterIn(adjuster, state.adjusters[adjuster.id], hands.get(adjuster.id)),
-      ),
+      adjusters: adjusters.map((adjuster) => adjusterIn(adjuster, state, hands.get(adjuster.id))),
     })),
   }));
 }
@@ -140,9 +140,10 @@ function handsOn({ standing }: JobState): Map<string, Hands> {
 
 function adjusterIn(
   { id, kind, cylinder, entry }: Adjuster,
-  state: AdjusterState = {},
+  job: JobState,
   { touched, people }: Hands = { touched: false, people: new Set() },
 ): RecordedAdjuster {
+  const state: AdjusterState = job.adjusters[id] ?? {};
   const { found, set, left, again, kept, painted, shim, fitted, doubted } = state;
   const { spec } = entry;
   const judged = (reading: Reading | undefined) => judge(spec, reading);
@@ -160,6 +161,7 @@ function adjusterIn(
     shim: shim === undefined && fitted === undefined ? undefined : { found: shim, fitted },
     unset: state.unset,
     touched,
+    outOfScope: !isAskedOf(entry, job, id),
     kept: !touched && (kept === true || painted === true),
     doubted: doubted === true,
     people: [...people],

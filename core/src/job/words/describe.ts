@@ -8,6 +8,7 @@ import { formatTorque } from '../../torque/units';
 import { formatHours, formatInstant, formatLength } from '../../units';
 import { adjusterAsked } from '../instruction/questions';
 import type { EventOf, KnownEvent } from '../journal/events';
+import { scopeWords } from './scopeWords';
 import type { ItemNames } from './itemNames';
 import type { AdjusterEvent } from '../journal/foldAdjuster';
 import { isOfAdjuster } from '../journal/foldAdjuster';
@@ -119,6 +120,8 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
   switch (event.type) {
     case 'why.noted':
       return { what: 'Why', detail: REASON[event.reason] };
+    case 'scope.chosen':
+      return { what: 'Today', detail: scopeWords(event) };
     case 'cold.stated':
       return { what: 'Cold since', detail: formatInstant(event.since) };
     case 'hot.stated':

@@ -22,6 +22,7 @@ import {
   runWords,
 } from './describe';
 import { nextCheckWords } from './nextCheck';
+import { isWhole, kindsInWords, scopeWords } from './scopeWords';
 
 /** One line of the table of readings. */
 export type RecordRow = {
@@ -96,12 +97,13 @@ const REASON = {
 } as const;
 
 function factsOf(record: JobRecord): RecordPage['facts'] {
-  const { head, hours, why, tag, metal, runs, people, rules, sheet, signed } = record;
+  const { head, hours, why, tag, metal, runs, people, rules, scope, signed } = record;
   const fact = (name: string, value: string) => ({ name, value });
   return [
     fact('Begun', `${formatDay(head.at)} by ${head.by}`),
     ...(people.length > 1 ? [fact('Worked', new Intl.ListFormat('en').format(people))] : []),
     fact('Hours', hours ? `${formatHours(hours.hours)} h` : 'not read'),
+    ...(isWhole(scope.told) ? [] : [fact('Today', scopeFact(scope))]),
     fact('Why', why ? [REASON[why.reason], why.symptom].filter(Boolean).join(': ') : 'not said'),
     temperatureFact(record),
     ...(metal ? [fact('Metal', `${formatTemperature(metal.celsius)}, read by ${metal.by}`)] : []),
@@ -110,10 +112,20 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     fact('Rule', RULES[rules.policy]),
     fact('Run', runs.length > 0 ? runs.map(howItRan).join('; then ') : 'not run yet'),
     fact('Time', timeWords(record)),
-    ...(signed && !signed.incomplete
-      ? [fact('Next check', nextCheckWords({ service: sheet.service, hours, at: signed.at }))]
-      : []),
+    ...(signed && !signed.incomplete ? [fact('Next check', nextCheckFact(record, signed.at))] : []),
   ];
+}
+
+/** When what this job was about is due again. */
+function nextCheckFact({ sheet, hours, scope }: JobRecord, at: string): string {
+  const words = nextCheckWords({ service: sheet.service, hours, at });
+  return scope.leftOut.length === 0 ? words : `${words}, for what this job was about`;
+}
+
+/** What the job was about, and what it was not about and stays due. */
+function scopeFact({ told, leftOut }: JobRecord['scope']): string {
+  const words = scopeWords(told);
+  return leftOut.length === 0 ? words : `${words}. Still due: ${kindsInWords(leftOut)}`;
 }
 
 /** Cold since when, or how long it ran hot before it was shut down. */
@@ -185,6 +197,7 @@ function judgedWords(measure: Measure, { reading, verdict }: JudgedReading): str
 
 /** What was done to it, or why nothing could be. */
 function doneWords({
+  outOfScope,
   lock,
   kept,
   unset,
@@ -195,6 +208,7 @@ function doneWords({
   measure,
 }: RecordedAdjuster): string {
   const words = [
+    outOfScope && 'not part of this job',
     unset && describeUnset(unset),
     set && `${describeReading(set.reading)} ${unitOf(measure)} before locking`,
     lock && describeLock(lock),

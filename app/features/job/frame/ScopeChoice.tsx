@@ -1,0 +1,66 @@
+import type { AdjusterKind, JobScope } from '@longbar/core';
+import { scopeWords } from '@longbar/core';
+import { Choice } from '../../../ui/Choice';
+import { Row, Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
+import type { WorkingJob } from '../model/workingJob';
+
+/** What is set in one go; a bridge is levelled for the sake of its valves. */
+const GROUPS: { label: string; kinds: readonly AdjusterKind[] }[] = [
+  { label: 'Valves', kinds: ['bridge', 'intake', 'exhaust'] },
+  { label: 'Injectors', kinds: ['injector'] },
+  { label: 'Brakes', kinds: ['brake'] },
+];
+
+/** What the job is about: all of the engine or some kinds, set or only checked. */
+export function ScopeChoice({ job }: { job: WorkingJob }) {
+  const { scope } = job.state;
+  const { adjusters } = job.setting.sheet;
+  const has = (kind: AdjusterKind) => adjusters.some((entry) => entry.kind === kind);
+  const groups = GROUPS.filter(({ kinds }) => kinds.some(has));
+  const chosen = groups.filter(
+    ({ kinds }) => scope?.kinds?.some((kind) => kinds.includes(kind)) ?? true,
+  );
+  const choose = (wanted: typeof groups, checkOnly: boolean) => {
+    if (wanted.length === 0) return;
+    const kinds = wanted.flatMap((group) => group.kinds.filter(has));
+    job.act({
+      type: 'scope.chosen',
+      ...(wanted.length < groups.length && { kinds }),
+      ...(checkOnly && { checkOnly }),
+    });
+  };
+  const checkOnly = scope?.checkOnly === true;
+  const toggled = (group: (typeof groups)[number]) =>
+    groups.filter((each) => (each === group) !== chosen.includes(each));
+  return (
+    <Stack gap={8}>
+      {groups.length > 1 && (
+        <Row>
+          {groups.map((group) => (
+            <Choice
+              key={group.label}
+              label={group.label}
+              several
+              chosen={chosen.includes(group)}
+              onPress={() => choose(toggled(group), checkOnly)}
+            />
+          ))}
+        </Row>
+      )}
+      <Row>
+        <Choice label="Check and set" chosen={!checkOnly} onPress={() => choose(chosen, false)} />
+        <Choice label="Check only" chosen={checkOnly} onPress={() => choose(chosen, true)} />
+      </Row>
+      <Words as="note" color="secondInk">
+        {noteOf(scope)}
+      </Words>
+    </Stack>
+  );
+}
+
+function noteOf(scope: JobScope | undefined): string {
+  const rest = scope?.kinds ? ' What is left out is named in the record and stays due.' : '';
+  const outside = scope?.checkOnly ? ' With anything outside its limits the check stays due.' : '';
+  return `${scopeWords(scope)}.${rest}${outside}`;
+}

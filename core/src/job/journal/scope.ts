@@ -1,0 +1,49 @@
+import * as v from 'valibot';
+import type { AdjusterKind } from '../../engine/kinds';
+import { KIND_NAMES, readId } from '../../engine/kinds';
+import type { AdjusterEntry, EngineSheet } from '../../engine/sheet';
+
+/** What of the engine a job is about, where somebody said so. */
+export const scopeFields = {
+  /** Only these kinds. */
+  kinds: v.optional(
+    v.pipe(
+      v.array(v.picklist(KIND_NAMES, `A kind is one of ${KIND_NAMES.join(', ')}.`)),
+      v.minLength(1, 'Name at least one kind, or none for all of them.'),
+    ),
+  ),
+  /** Everything is read and nothing is set. */
+  checkOnly: v.optional(v.boolean('It is only checked, or it is set too.')),
+};
+
+/** What of the engine a job is about: all that its sheet sets, unless somebody said otherwise. */
+export type JobScope = {
+  kinds?: AdjusterKind[] | undefined;
+  checkOnly?: boolean | undefined;
+};
+
+/** Whether a job is about an adjuster: what it is not about is neither planned nor asked for. */
+export function isInScope({ scope }: { scope?: JobScope | undefined }, id: string): boolean {
+  return scope?.kinds === undefined || scope.kinds.includes(readId(id).kind);
+}
+
+/**
+ * Whether a job has something to do at an adjuster: it is about it, and where it only checks there
+ * is a figure to check by.
+ */
+export function isAskedOf(
+  entry: Pick<AdjusterEntry, 'spec'> | undefined,
+  state: { scope?: JobScope | undefined },
+  id: string,
+): boolean {
+  return isInScope(state, id) && (!state.scope?.checkOnly || entry?.spec !== undefined);
+}
+
+/** The kinds of a sheet that a job is not about: they stay due. */
+export function leftOutKinds(
+  { adjusters }: Pick<EngineSheet, 'adjusters'>,
+  scope: JobScope | undefined,
+): AdjusterKind[] {
+  const own = KIND_NAMES.filter((kind) => adjusters.some((entry) => entry.kind === kind));
+  return scope?.kinds ? own.filter((kind) => !scope.kinds?.includes(kind)) : [];
+}

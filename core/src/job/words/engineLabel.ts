@@ -1,0 +1,46 @@
+import { formatInBoth, measureOf } from '../../gauging/measure';
+import { formatDay, formatHours } from '../../units';
+import type { JobSetting } from '../journal/setting';
+import { isAskedOf } from '../journal/scope';
+import type { JobState } from '../journal/state';
+import { leftOutside, unsetOf } from '../instruction/gates';
+import { nextCheckWords } from './nextCheck';
+import { isWhole, scopeWords } from './scopeWords';
+
+/** What the label on an engine says of a signed job, line by line. */
+export type EngineLabelWords = {
+  head: string;
+  lines: string[];
+};
+
+/**
+ * The label that stays on the engine: day and hours, what was set to which figure, what was not,
+ * when the next check is due and who signed. Undefined until the job is signed.
+ */
+export function engineLabelWords(
+  { sheet }: Pick<JobSetting, 'sheet'>,
+  state: JobState,
+): EngineLabelWords | undefined {
+  const { signed, hours, scope } = state;
+  if (!signed) return undefined;
+  const figures = sheet.adjusters.flatMap((entry) => {
+    const { kind, spec } = entry;
+    if (!spec || !isAskedOf(entry, state, `${kind}.1`)) return [];
+    const measure = measureOf(entry);
+    return [`${kind} ${formatInBoth(measure, spec.target)}`];
+  });
+  const open = unsetOf(state).length + leftOutside(sheet, state).length;
+  const warm = sheet.temperature?.state === 'hot' ? 'hot' : 'cold';
+  const next = nextCheckWords({ service: sheet.service, hours, at: signed.at });
+  return {
+    head: [formatDay(signed.at), hours && `${formatHours(hours.hours)} h`]
+      .filter(Boolean)
+      .join(' · '),
+    lines: [
+      `${scope?.checkOnly ? 'Checked against' : 'Set to'}, ${warm}: ${figures.join(', ')}`,
+      ...(isWhole(scope) ? [] : [scopeWords(scope)]),
+      signed.incomplete ? `Incomplete: ${open} left open, still due` : `Next ${next}`,
+      `${signed.name} · the maker’s manual stands above this label`,
+    ],
+  };
+}
