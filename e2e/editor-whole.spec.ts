@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
@@ -5,6 +6,9 @@ import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
+/** The smallest picture there is. */
+const PNG =
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
 /** A sheet made by hand that holds everything the schema knows. */
 const BY_HAND = {
   format: 'longbar.sheet/1',
@@ -107,11 +111,17 @@ test('a sheet written field by field, with everything the schema holds, is the o
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save the sheet as a file' }).click(),
   ]);
-  const written = JSON.parse(readFileSync(await file.path(), 'utf8'));
+  const exported = JSON.parse(readFileSync(await file.path(), 'utf8'));
+  const written = exported.sheets[0].document;
+  // Its photo goes with it, under the hash of its bytes.
+  const [photo] = exported.photos;
+  const hash = createHash('sha256').update(Buffer.from(photo.base64, 'base64')).digest('hex');
+  expect(photo.sha256).toBe(hash);
+  const byHand = { ...BY_HAND, photos: [{ sha256: hash, type: photo.type, what: 'Page 7-3' }] };
   // Field by field, so that what differs is named.
-  for (const [key, value] of Object.entries(BY_HAND))
+  for (const [key, value] of Object.entries(byHand))
     expect({ [key]: written[key] }).toEqual({ [key]: value });
-  expect(Object.keys(written).sort()).toEqual(Object.keys(BY_HAND).sort());
+  expect(Object.keys(written).sort()).toEqual(Object.keys(byHand).sort());
   await server.end();
 });
 
@@ -248,6 +258,13 @@ async function write(page: Page): Promise<void> {
   await type('Part 1', 'Cover gasket');
   await press('Add one caution');
   await type('Caution 1', 'Stored voltage: wait ten minutes.');
+
+  await open('Photos');
+  const chooser = page.waitForEvent('filechooser');
+  await press('Add one photo');
+  const buffer = Buffer.from(PNG, 'base64');
+  await (await chooser).setFiles({ name: 'page.png', mimeType: 'image/png', buffer });
+  await type('What photo 1 shows', 'Page 7-3');
 
   await open('Data tags');
   await press('Add one tag');

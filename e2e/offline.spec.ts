@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { appendFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
@@ -46,6 +47,51 @@ test('a whole job with the server stopped, from opening the application to signi
   expect(journal.events.at(-1)).toMatchObject({ type: 'job.signed', name: 'Ina' });
   await server.end();
 });
+
+test('the photos of a sheet are at hand in a job without signal', async ({ page, context }) => {
+  const server = await TestServer.start();
+  const api = `${server.url}/api`;
+  const send = (path: string, method: string, body: unknown) =>
+    fetch(`${api}${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  const machines = await (await fetch(`${api}/machines`)).json();
+  const { id, sheet } = machines.find(({ name }: { name: string }) => name === 'Welder');
+  const { document } = await (await fetch(`${api}/sheets/${sheet.id}`)).json();
+  const png = readFileSync(join(root, 'app/public/icon-192.png'));
+  const sha256 = createHash('sha256').update(png).digest('hex');
+  const kept = { method: 'PUT', headers: { 'content-type': 'image/png' }, body: png };
+  await fetch(`${api}/blobs/${sha256}`, kept);
+  const photos = [{ sha256, type: 'image/png', what: 'The marks' }];
+  await send('/sheets', 'POST', { id: sheet.id, document: { ...document, photos } });
+  await send(`/machines/${id}`, 'PATCH', { sheet: sheet.id, sheetRevision: 2 });
+
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Welder/ })).toBeVisible();
+  await keptOnPhone(page);
+  const photosKept = () =>
+    page.evaluate(async () => (await (await caches.open('photos')).keys()).length);
+  await expect.poll(photosKept).toBe(1);
+  await page.close();
+  await server.down();
+
+  const again = await context.newPage();
+  const job = new JobPage(again);
+  await job.start(server.url, 'Welder');
+  await job.tap('Ina works. Hand over to another');
+  await job.tap('The sheet: order, limits, source');
+  await expect(again.getByText('The marks')).toBeVisible();
+  const across = () => again.getByRole('img', { name: 'Photo 1' }).evaluate(widthOf);
+  await expect.poll(across).toBe(192);
+  await server.end();
+});
+
+/** How wide a picture is of itself; 0 where it could not be had. */
+function widthOf(picture: Element): number {
+  return picture instanceof HTMLImageElement ? picture.naturalWidth : 0;
+}
 
 test('two phones on one job: seen within a second, and the same after one was cut off', async ({
   browser,

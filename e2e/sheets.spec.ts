@@ -110,28 +110,60 @@ test('a sheet goes out as a file and comes in again; a bad one changes nothing',
   await page.getByRole('button', { name: 'Save the sheet as a file' }).click();
   const file = await download;
   expect(file.suggestedFilename()).toBe('dunlin-4.json');
-  const sheet = JSON.parse(await readFile(await file.path(), 'utf8')) as Record<string, unknown>;
+  const exported = JSON.parse(await readFile(await file.path(), 'utf8')) as {
+    sheets: { id: string; document: Record<string, unknown> }[];
+  };
+  const [own] = exported.sheets;
+  if (!own) throw new Error('No sheet was exported.');
   await page.getByRole('link', { name: 'Sheets' }).click();
 
   const pick = async (name: string, document: unknown) => {
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Import a sheet from a file' }).click();
+    await page.getByRole('button', { name: 'Import sheets from a file' }).click();
     const buffer = Buffer.from(typeof document === 'string' ? document : JSON.stringify(document));
     await (await chooser).setFiles({ name, mimeType: 'application/json', buffer });
   };
-  await pick('bad.json', { ...sheet, firing: { order: [1, 3, 3, 2] } });
+  await pick('bad.json', { ...own.document, firing: { order: [1, 3, 3, 2] } });
   await expect(page.getByRole('alert')).toContainText('firing.order.2: Cylinder 3 fires twice');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await pick('worse.json', '{');
   await expect(page.getByRole('alert')).toContainText('This is no JSON file');
   await page.getByRole('button', { name: 'Cancel' }).click();
 
-  await pick('dunlin-4.json', { ...sheet, note: 'Checked on the engine' });
-  await expect(
-    page.getByText('It becomes revision 2 of Dunlin 4.', { exact: false }),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Publish' }).click();
-  await expect(page.getByRole('list', { name: 'Engine sheets' })).toContainText('Revision 2');
+  await pick('dunlin-4.json', exported);
+  await expect(page.getByText('Dunlin 4 is known already, as revision 1.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Import', exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  // Of several, the one with a mistake is named, and the others can be had without it.
+  const document = { ...own.document, note: 'Checked on the engine' };
+  const another = { id: crypto.randomUUID(), document: { ...document, name: 'Dunlin 4 B' } };
+  const bad = { id: crypto.randomUUID(), document: { ...document, name: 'Knot', cycle: 3 } };
+  await pick('fleet.json', { ...exported, sheets: [{ ...own, document }, another, bad] });
+  await expect(page.getByText('Dunlin 4 becomes revision 2.', { exact: false })).toBeVisible();
+  await expect(page.getByText('Dunlin 4 B is a new sheet.')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('Knot is not imported');
+  await expect(page.getByRole('alert')).toContainText('cycle: The cycle is 4 or 2 strokes.');
+  await page.getByRole('button', { name: 'Import the others' }).click();
+  const list = page.getByRole('list', { name: 'Engine sheets' });
+  await expect(list).toContainText('Revision 2');
+  await expect(list).not.toContainText('Knot');
+
+  // What no machine goes by can be retired, and is brought back.
+  await page.getByRole('link', { name: 'Dunlin 4 B' }).click();
+  await page.getByRole('button', { name: 'Retire the sheet' }).click();
+  await expect(page.getByText('This sheet is retired', { exact: false })).toBeVisible();
+  await page.getByRole('link', { name: 'Sheets' }).click();
+  await expect(list).not.toContainText('Dunlin 4 B');
+  await page.getByRole('button', { name: /^Retired sheets/ }).click();
+  await page.getByRole('link', { name: 'Dunlin 4 B' }).click();
+  await page.getByRole('button', { name: 'Bring the sheet back' }).click();
+  await page.getByRole('link', { name: 'Sheets' }).click();
+  await expect(list).toContainText('Dunlin 4 B');
+  const all = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Export sheets/ }).click();
+  await page.getByRole('button', { name: /^Export \d+ of \d+ sheets$/ }).click();
+  expect((await all).suggestedFilename()).toBe('sheets.json');
 });
 
 test('the pocket card reads without the application', async ({ page }) => {

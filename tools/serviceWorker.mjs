@@ -19,6 +19,18 @@ const { warnings } = await generateSW({
   cleanupOutdatedCaches: true,
   dontCacheBustURLsMatching: /[.-][0-9a-f]{16,}\./,
   maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+  // A photo is kept under the hash of its bytes: once here, it is never another.
+  runtimeCaching: [
+    {
+      urlPattern: /\/api\/blobs\/[0-9a-f]{64}$/,
+      handler: 'CacheFirst',
+      options: {
+        cacheName: 'photos',
+        expiration: { maxEntries: 400, purgeOnQuotaError: true },
+        cacheableResponse: { statuses: [200] },
+      },
+    },
+  ],
   navigateFallback: '/index.html',
   navigateFallbackDenylist: [/^\/api\//],
 });

@@ -11,6 +11,8 @@ import type {
   SheetLine,
   Seal,
   SheetRevision,
+  SheetsImport,
+  SheetsReport,
   Shop,
   ShopHere,
 } from '@longbar/core';
@@ -25,6 +27,7 @@ import {
   SheetDetailSchema,
   SheetLinesSchema,
   SheetRevisionsSchema,
+  SheetsReportSchema,
   ShopHereSchema,
 } from '@longbar/core';
 import { API } from '../api/request';
@@ -83,6 +86,22 @@ export const api = createApi({
     sheetRevision: build.query<SheetDetail, { id: string; revision: number }>({
       query: ({ id, revision }) => `/sheets/${id}/revisions/${revision}`,
       responseSchema: SheetDetailSchema,
+    }),
+    retiredSheets: build.query<SheetLine[], void>({
+      query: () => '/sheets?retired=1',
+      responseSchema: SheetLinesSchema,
+      providesTags: ['sheets'],
+    }),
+    patchSheet: build.mutation<SheetDetail, { id: string; retired: boolean }>({
+      query: ({ id, ...body }) => ({ url: `/sheets/${id}`, method: 'PATCH', body }),
+      responseSchema: SheetDetailSchema,
+      invalidatesTags: (_sheet, error) => (error ? [] : ['sheets']),
+    }),
+    importSheets: build.mutation<SheetsReport, SheetsImport>({
+      query: (body) => ({ url: '/sheets/file', method: 'POST', body }),
+      responseSchema: SheetsReportSchema,
+      // What was only looked at has changed nothing.
+      invalidatesTags: (report) => (report?.taken ? ['sheets', 'machines'] : []),
     }),
     publishSheet: build.mutation<SheetDetail, { id: string; document: EngineSheet }>({
       query: (body) => ({ url: '/sheets', method: 'POST', body }),
@@ -149,6 +168,9 @@ export const {
   useSheetRevisionsQuery,
   useSheetRevisionQuery,
   usePublishSheetMutation,
+  useRetiredSheetsQuery,
+  usePatchSheetMutation,
+  useImportSheetsMutation,
   useMachinesQuery,
   useMachineQuery,
   useChecksQuery,

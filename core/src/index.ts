@@ -115,8 +115,8 @@ export { spiralOrder, torqueSteps } from './torque/sequence';
 export type { TorqueSequence, TorqueStage, TorqueStep } from './torque/sequence';
 
 export { JobEventSchema, JobEventsSchema, isKnown, MOST_EVENTS } from './job/journal/events';
-export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './job/journal/attachment';
-export type { Attachment } from './job/journal/attachment';
+export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './attachment';
+export type { Attachment } from './attachment';
 export { UNSET_REASONS } from './job/journal/events';
 export type { EventOf, JobAct, JobEvent, KnownEvent } from './job/journal/events';
 export { UuidSchema } from './job/journal/fields';
@@ -235,6 +235,8 @@ export type { EnginePast, PastCheck } from './service/checks';
 export { questionHours } from './service/questionHours';
 export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
 export type { PlannedWeek, Soon, Urgency } from './service/planner';
+export type { SheetInFile, SheetsFile } from './exchange/sheetsFile';
+export { readSheetsFile, SHEETS_FORMAT, SheetsFileSchema } from './exchange/sheetsFile';
 export { ARCHIVE_FORMAT, ARCHIVE_LINES, parseArchive } from './exchange/archive';
 export type { ArchiveLine, LineIssue, ParsedArchive } from './exchange/archive';
 export {
@@ -275,11 +277,20 @@ export { NEW_SHOP, SHOP_HEADER, ShopHereSchema, ShopSchema, UnitsSchema } from '
 export type { Shop, ShopHere } from './wire/shop';
 export {
   PublishSchema,
+  SheetPatchSchema,
+  SheetsImportSchema,
+  SheetsReportSchema,
   SheetDetailSchema,
   SheetLinesSchema,
   SheetRevisionsSchema,
 } from './wire/sheets';
-export type { SheetDetail, SheetLine, SheetRevision } from './wire/sheets';
+export type {
+  SheetDetail,
+  SheetLine,
+  SheetRevision,
+  SheetsImport,
+  SheetsReport,
+} from './wire/sheets';
 export { FoundSchema, SearchSchema } from './wire/search';
 export type { Found } from './wire/search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';

@@ -29,11 +29,11 @@ export type TestServer = {
 /** The day the demo is loaded in tests. */
 export const NOW = new Date('2026-11-23T09:00:00Z');
 
-/** A server with the demo yard in a folder of its own, answering on loopback. */
-export async function startTestServer(): Promise<TestServer> {
+/** A server with the demo yard, or none, in a folder of its own, answering on loopback. */
+export async function startTestServer({ empty = false } = {}): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'longbar-server-'));
   const db = await openDatabase(folder);
-  await loadDemo(db, NOW);
+  if (!empty) await loadDemo(db, NOW);
   const server = createServer(createApp({ db, logger: pino({ level: 'silent' }), run: 'test' }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;

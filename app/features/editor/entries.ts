@@ -2,7 +2,15 @@ import type { EngineSheet } from '@longbar/core';
 
 /** The lists of a sheet that grow and shrink while it is written. */
 type ListKey =
-  'marks' | 'isolations' | 'torques' | 'tools' | 'parts' | 'cautions' | 'variants' | 'chart';
+  | 'marks'
+  | 'isolations'
+  | 'torques'
+  | 'tools'
+  | 'parts'
+  | 'cautions'
+  | 'photos'
+  | 'variants'
+  | 'chart';
 
 /** Takes one entry out of a list; a list without any goes with it, as if it had never been begun. */
 export function takeOut(sheet: EngineSheet, key: ListKey, place: number): void {

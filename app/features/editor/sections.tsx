@@ -11,6 +11,7 @@ import { LobesQuestion } from './questions/LobesQuestion';
 import { MarksQuestion } from './questions/MarksQuestion';
 import { NameQuestion } from './questions/NameQuestion';
 import { OrderQuestion } from './questions/OrderQuestion';
+import { PhotosQuestion } from './questions/PhotosQuestion';
 import { RotationQuestion } from './questions/RotationQuestion';
 import { ServiceQuestion } from './questions/ServiceQuestion';
 import { TemperatureQuestion } from './questions/TemperatureQuestion';
@@ -181,6 +182,16 @@ export const SECTIONS: readonly Section[] = [
         <WordsQuestion {...props} of="cautions" />
       </>
     ),
+  },
+  {
+    title: 'Photos',
+    holds: ({ photos = [] }) =>
+      said(
+        photos.map(({ what }) => what),
+        'None: the manual’s page, the marks',
+      ),
+    paths: ['photos'],
+    questions: (props) => <PhotosQuestion {...props} />,
   },
   {
     title: 'Data tags',

@@ -107,7 +107,7 @@ function FirstEngine({ sheets }: { sheets: readonly SheetLine[] }) {
         icon="add"
         onPress={() => router.push('/sheets/new')}
       />
-      <SheetImport sheets={sheets} />
+      <SheetImport />
     </Stack>
   );
 }

@@ -5,27 +5,38 @@ import { API } from '../../api/request';
 import { useSync } from '../../sync/SyncProvider';
 import { space } from '../../theme/tokens';
 
+type Props = {
+  attached?: readonly Attachment[] | undefined;
+  /** As wide as there is room for, so that a page can be read. */
+  large?: boolean;
+};
+
 /** Photos to look at and clips to hear, from this phone where it has them. */
-export function Attachments({ attached = [] }: { attached?: readonly Attachment[] | undefined }) {
+export function Attachments({ attached = [], large = false }: Props) {
   if (attached.length === 0) return null;
   return (
     <View style={styles.row}>
       {attached.map((each, i) => (
-        <OneAttachment key={each.sha256} {...each} place={i + 1} />
+        <OneAttachment key={each.sha256} {...each} large={large} place={i + 1} />
       ))}
     </View>
   );
 }
 
-function OneAttachment({ sha256, type, place }: Attachment & { place: number }) {
+type OneProps = { place: number; large: boolean };
+
+function OneAttachment({ sha256, type, place, large }: Attachment & OneProps) {
   const src = useBlobAddress(sha256, type);
   if (type.startsWith('image/')) {
     const alt = `Photo ${place}`;
-    return createElement('img', { src, alt, style: { height: 120, borderRadius: 8 } });
+    return createElement('img', { src, alt, style: large ? LARGE : SMALL });
   }
   const element = type.startsWith('video/') ? 'video' : 'audio';
   return createElement(element, { src, controls: true, 'aria-label': `Clip ${place}` });
 }
+
+const SMALL = { height: 120, borderRadius: 8 };
+const LARGE = { maxWidth: '100%', borderRadius: 8 };
 
 /** The phone's own bytes, else the server's. */
 function useBlobAddress(sha256: string, type: string): string {

@@ -1,8 +1,7 @@
-import type { Issue, ParsedSheet, SheetLine } from '@longbar/core';
+import type { Issue, SheetsReport } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { v4 as uuid } from 'uuid';
-import { usePublishSheetMutation } from '../../state/api';
+import { useImportSheetsMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
 import { Act } from '../../ui/Act';
 import { Row } from '../../ui/Panel';
@@ -10,79 +9,135 @@ import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
 import { pickFile } from '../frame/pickFile';
-import { readSheetFile } from './readSheetFile';
 
 const JSON_FILES = '.json,application/json';
 
-type Taken = { file: string; parsed: ParsedSheet };
+/** A file that was picked: what is in it, what an import would make of it, or why it is none. */
+type Taken = { name: string; json?: unknown; report?: SheetsReport; refused?: Issue[] };
 
-/** Takes a sheet in from a file, picked or dropped; a bad one says why and changes nothing. */
-export function SheetImport({ sheets }: { sheets: readonly SheetLine[] }) {
+/** Imports sheets from a file, picked or dropped: first what it would do, then all or nothing. */
+export function SheetImport() {
   const tokens = useTokens();
   const [taken, setTaken] = useState<Taken>();
-  const [refused, setRefused] = useState<Issue[]>([]);
-  const [publish, { isLoading }] = usePublishSheetMutation();
-  const take = (file: File) => {
-    setRefused([]);
-    void file.text().then((text) => setTaken({ file: file.name, parsed: readSheetFile(text) }));
+  const [importSheets, { isLoading }] = useImportSheetsMutation();
+  const send = async (name: string, file: unknown, options: { take?: true; leaveOut?: true }) => {
+    const answer = await importSheets({ file, ...options });
+    if (answer.error !== undefined) {
+      const { message, issues } = refusalOf(answer.error);
+      const refused = issues.length > 0 ? issues : [{ path: '', message }];
+      setTaken({ name, json: file, refused });
+    } else if (answer.data.taken) setTaken(undefined);
+    else setTaken({ name, json: file, report: answer.data });
   };
-  useDroppedFile(take);
+  const take = async (file: File) => {
+    const json = jsonOf(await file.text());
+    if ('problem' in json) setTaken({ name: file.name, refused: [json.problem] });
+    else await send(file.name, json.value, {});
+  };
+  useDroppedFile((file) => void take(file));
   if (!taken) {
     return (
       <Act
-        label="Import a sheet from a file"
+        label={isLoading ? 'Looking at the file …' : 'Import sheets from a file'}
         icon="unsent"
-        onPress={() => pickFile(JSON_FILES, take)}
+        onPress={() => pickFile(JSON_FILES, (file) => void take(file))}
       />
     );
   }
-  const { parsed } = taken;
-  const known = parsed.ok ? sheets.find(({ name }) => name === parsed.sheet.name) : undefined;
-  const send = async () => {
-    if (!parsed.ok) return;
-    const answer = await publish({ id: known?.id ?? uuid(), document: parsed.sheet });
-    if (answer.error === undefined) return setTaken(undefined);
-    const { message, issues } = refusalOf(answer.error);
-    setRefused(issues.length > 0 ? issues : [{ path: '', message }]);
-  };
-  const mistakes = parsed.ok ? refused : parsed.issues;
+  const { name, json, report, refused = [] } = taken;
   return (
     <View style={[styles.box, { borderColor: tokens.line, backgroundColor: tokens.sheet }]}>
-      <Words as="heading">{taken.file}</Words>
-      {parsed.ok && mistakes.length === 0 && (
-        <Words>
-          {known
-            ? `It becomes revision ${known.revision + 1} of ${known.name}. Jobs already begun keep theirs.`
-            : `It is a new sheet: ${parsed.sheet.name}.`}
-        </Words>
-      )}
-      {mistakes.length > 0 && (
+      <Words as="heading">{name}</Words>
+      {report?.sheets.map((line, place) => (
+        <ReportLine key={place} line={line} />
+      ))}
+      {refused.length > 0 && (
         <View role="alert">
           <Words as="strong" color="stop">
             Nothing was imported. To be mended:
           </Words>
-          {mistakes.map(({ path, message }) => (
-            <Words key={path + message} as="note">
-              · {path === '' ? '' : `${path}: `}
-              {message}
-            </Words>
-          ))}
+          <Mistakes issues={refused} />
         </View>
       )}
       <Row>
         <Act label="Cancel" onPress={() => setTaken(undefined)} style={styles.grow} />
-        {parsed.ok && (
-          <Act
-            weight="primary"
-            label={isLoading ? 'Publishing …' : 'Publish'}
-            disabled={isLoading}
-            onPress={() => void send()}
-            style={styles.grow}
+        {report && (
+          <ImportButton
+            report={report}
+            busy={isLoading}
+            onImport={(options) => void send(name, json, options)}
           />
         )}
       </Row>
     </View>
   );
+}
+
+type ButtonProps = {
+  report: SheetsReport;
+  busy: boolean;
+  onImport: (options: { take: true; leaveOut?: true }) => void;
+};
+
+/** Imports what there is to import; where a sheet has mistakes, the others. */
+function ImportButton({ report: { sheets }, busy, onImport }: ButtonProps) {
+  const mistaken = sheets.some(({ is }) => is === 'mistaken');
+  if (!sheets.some(({ is }) => is === 'new' || is === 'newer')) return null;
+  return (
+    <Act
+      weight="primary"
+      label={busy ? 'Importing …' : mistaken ? 'Import the others' : 'Import'}
+      disabled={busy}
+      onPress={() => onImport({ take: true, ...(mistaken && { leaveOut: true }) })}
+      style={styles.grow}
+    />
+  );
+}
+
+type Line = SheetsReport['sheets'][number];
+
+/** What an import makes of one sheet of the file. */
+function ReportLine({ line }: { line: Line }) {
+  if (line.is !== 'mistaken') return <Words>{wordsOf(line)}</Words>;
+  return (
+    <View role="alert">
+      <Words as="strong" color="stop">
+        {line.name} is not imported. To be mended:
+      </Words>
+      <Mistakes issues={line.issues} />
+    </View>
+  );
+}
+
+function wordsOf({ is, name, revision }: Line): string {
+  switch (is) {
+    case 'new':
+      return `${name} is a new sheet.`;
+    case 'newer':
+      return `${name} becomes revision ${revision}. Jobs already begun keep theirs.`;
+    case 'same':
+      return `${name} is known already, as revision ${revision}.`;
+    default:
+      return `${name} is an old one, revision ${revision} of the shop’s: it is left alone.`;
+  }
+}
+
+function Mistakes({ issues }: { issues: readonly Issue[] }) {
+  return issues.map(({ path, message }) => (
+    <Words key={path + message} as="note">
+      · {path === '' ? '' : `${path}: `}
+      {message}
+    </Words>
+  ));
+}
+
+function jsonOf(text: string): { value: unknown } | { problem: Issue } {
+  try {
+    return { value: JSON.parse(text) };
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return { problem: { path: '', message: `This is no JSON file: ${why}` } };
+  }
 }
 
 /** A file dropped anywhere on the page. */

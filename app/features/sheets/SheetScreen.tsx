@@ -10,12 +10,14 @@ import { Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
-import { saveFile } from '../frame/saveFile';
 import { ChartConflicts } from './ChartConflicts';
 import { EngineView } from './EngineView';
 import { PlanView } from './PlanView';
 import { AssumedLobes } from '../shared/AssumedLobes';
+import { SheetPhotos } from '../shared/SheetPhotos';
 import { placedOn } from './placedOn';
+import { RetireSheet } from './RetireSheet';
+import { saveSheets } from './saveSheets';
 import { SheetFacts } from './SheetFacts';
 
 /** One sheet: the engine to turn, the methods of barring it, and what the manual says. */
@@ -36,11 +38,18 @@ export function SheetScreen({ id }: { id: string }) {
   return <Sheet sheet={data} />;
 }
 
-function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetail }) {
+function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
+  const { id, revision, document: sheet } = detail;
   const router = useRouter();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const crank = useCrank();
+  const [problem, setProblem] = useState<string>();
+  const save = () =>
+    saveSheets(sheet.name, [id]).then(
+      () => setProblem(undefined),
+      (error) => setProblem(error instanceof Error ? error.message : String(error)),
+    );
   const [method, setMethod] = useState<BarringMethod>(() => firstMethod(sheet));
   const plan = useMemo(() => planBarring(sheet, { method }), [sheet, method]);
   const angles = useMemo(() => (isRefused(plan) ? [] : plan.stops.map((stop) => stop.at)), [plan]);
@@ -64,6 +73,7 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
             onPress={() => router.push(`/sheets/${id}/card?method=${method}`)}
           />
           <SheetFacts sheet={sheet} />
+          <SheetPhotos sheet={sheet} />
           <Act
             label="Change the sheet"
             icon="change"
@@ -74,11 +84,13 @@ function Sheet({ sheet: { id, revision, document: sheet } }: { sheet: SheetDetai
             icon="revisions"
             onPress={() => router.push(`/sheets/${id}/revisions`)}
           />
-          <Act
-            label="Save the sheet as a file"
-            icon="save"
-            onPress={() => saveFile(`${sheet.name.toLowerCase().replace(/\W+/g, '-')}.json`, sheet)}
-          />
+          <Act label="Save the sheet as a file" icon="save" onPress={() => void save()} />
+          {problem !== undefined && (
+            <Words color="stop" role="alert">
+              {problem}
+            </Words>
+          )}
+          <RetireSheet sheet={detail} />
         </Stack>
       </View>
     </Frame>

@@ -6,6 +6,8 @@ import { Act } from '../../ui/Act';
 import { LinkRow } from '../../ui/LinkRow';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { RetiredSheets } from './RetiredSheets';
+import { SheetExport } from './SheetExport';
 import { SheetImport } from './SheetImport';
 
 /** Every engine sheet of the shop. */
@@ -26,7 +28,7 @@ export function SheetsScreen() {
         icon="add"
         onPress={() => router.push('/sheets/new')}
       />
-      <SheetImport sheets={sheets.data ?? []} />
+      <SheetImport />
       <View role="list" aria-label="Engine sheets">
         {sheets.data?.map(({ id, name, revision, publishedAt, machines }) => (
           <LinkRow
@@ -37,6 +39,8 @@ export function SheetsScreen() {
           />
         ))}
       </View>
+      {sheets.data && sheets.data.length > 0 && <SheetExport sheets={sheets.data} />}
+      <RetiredSheets />
     </Frame>
   );
 }

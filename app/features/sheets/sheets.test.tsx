@@ -4,7 +4,6 @@ import { fireEvent, render, screen } from '@testing-library/react-native';
 import { engineCells } from './engineCells';
 import { PlanComparison } from './PlanComparison';
 import { PlanStops } from './PlanStops';
-import { readSheetFile } from './readSheetFile';
 
 const sheet = {
   format: 'longbar.sheet/1',
@@ -45,10 +44,4 @@ it('sets the methods side by side, a refusal with its reason', () => {
   render(<PlanComparison answers={answers} chosen="each" />);
   expect(screen.getByText('540°')).toBeTruthy();
   expect(screen.getByText('The sheet holds no chart from the manual.')).toBeTruthy();
-});
-
-it('reads a file as a sheet, or says what is wrong with it', () => {
-  expect(readSheetFile(JSON.stringify(sheet))).toEqual({ ok: true, sheet });
-  expect(readSheetFile('{')).toMatchObject({ ok: false, issues: [{ path: '' }] });
-  expect(readSheetFile('[]')).toMatchObject({ ok: false });
 });

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { useDispatch } from 'react-redux';
 import { api, useSheetsQuery } from '../../state/api';
 import type { AppStore } from '../../state/store';
+import { fetchPhotos } from '../shared/fetchPhotos';
 
 /** After the yard is shown, and then one by one, ms. */
 const AFTER = 1500;
@@ -22,13 +23,15 @@ export function useSeenMachines(machines: readonly MachineLine[] | undefined): v
   const seen = machines?.map(({ id }) => id).join(' ');
   const known = sheets?.map(({ id }) => id).join(' ');
   useEffect(() => {
-    const fresh = { ifOlderThan: FRESH };
+    const fresh = { subscribe: false, forceRefetch: FRESH };
     const fetches = [
       ...idsOf(seen).map((id) => () => {
-        dispatch(api.util.prefetch('machine', id, fresh));
+        const asked = api.endpoints.machine.initiate(id, fresh);
+        void dispatch(asked).then(({ data }) => data && fetchPhotos(data.document));
       }),
       ...idsOf(known).map((id) => () => {
-        dispatch(api.util.prefetch('sheet', id, fresh));
+        const asked = api.endpoints.sheet.initiate(id, fresh);
+        void dispatch(asked).then(({ data }) => data && fetchPhotos(data.document));
       }),
     ];
     // They go on when the yard is left: what was seen in it is wanted all the same.

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { BlobTypeSchema, Sha256Schema } from '../attachment';
 import { TorqueSchema } from '../torque/sequence';
 import { KIND_NAMES } from './kinds';
 
@@ -229,6 +230,17 @@ export const SheetSchema = v.looseObject(
     parts: v.optional(v.array(text('A part has a name.'), 'Parts is a list.')),
     /** What the maker warns of. */
     cautions: v.optional(v.array(text('A caution has words.'), 'Cautions is a list.')),
+    /** The manual's page, the marks on the damper: looked at beside the engine. */
+    photos: v.optional(
+      v.array(
+        v.looseObject({
+          sha256: Sha256Schema,
+          type: BlobTypeSchema,
+          what: text('Say what the photo shows.'),
+        }),
+        'Photos is a list.',
+      ),
+    ),
     /** The same engine with other figures, told by its data tag. */
     variants: v.optional(
       v.array(

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
-import { BlobTypeSchema, Sha256Schema } from '../job/journal/attachment';
+import { BlobTypeSchema, Sha256Schema } from '../attachment';
 import { JobEventSchema } from '../job/journal/events';
 import { UuidSchema } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
@@ -30,6 +30,8 @@ const LINES = {
     revision,
     publishedAt: instant,
     document: v.looseObject({}),
+    /** Out of the lists since then. */
+    retiredAt: v.optional(instant),
   }),
   machine: v.object({
     type: v.literal('machine'),

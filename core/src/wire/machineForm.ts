@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { Sha256Schema } from '../job/journal/attachment';
+import { Sha256Schema } from '../attachment';
 import { UuidSchema } from '../job/journal/fields';
 import { DateSchema, HoursSchema } from '../service/hours';
 

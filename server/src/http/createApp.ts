@@ -1,6 +1,12 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { HoursFileSchema, localDay, SearchSchema, SHOP_HEADER } from '@longbar/core';
+import {
+  HoursFileSchema,
+  localDay,
+  SearchSchema,
+  SheetsImportSchema,
+  SHOP_HEADER,
+} from '@longbar/core';
 import compression from 'compression';
 import type { Express, RequestHandler } from 'express';
 import express from 'express';
@@ -11,6 +17,7 @@ import type { Database } from '../store/database';
 import { takeHours } from '../store/hoursFile';
 import { readingsCsv } from '../record/readingsCsv';
 import { search } from '../store/search';
+import { importSheets } from '../store/sheetsFile';
 import { archiveRoutes } from './archive';
 import { blobRoutes } from './blobs';
 import { sendCalendar } from './calendar';
@@ -56,6 +63,9 @@ const CONTENT_POLICY = {
 /** A table of hours: a year of a whole yard, several times a day. */
 const LARGEST_TABLE = '32mb';
 
+/** Sheets of a whole fleet with photos of their manuals' pages. */
+const LARGEST_SHEETS = '256mb';
+
 /** Of zlib's levels. */
 const FASTEST = 1;
 
@@ -74,6 +84,10 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   api.post('/hours', express.json({ limit: LARGEST_TABLE }), async (request, response) => {
     const file = checked(HoursFileSchema, request.body);
     response.json(await takeHours(db, file, localDay(new Date())));
+  });
+  api.post('/sheets/file', express.json({ limit: LARGEST_SHEETS }), async (request, response) => {
+    const { file, ...options } = checked(SheetsImportSchema, request.body);
+    response.json(await importSheets(db, file, options, new Date().toISOString()));
   });
   api.use(express.json({ limit: '1mb' }));
   api.use((_request, response, next) => {

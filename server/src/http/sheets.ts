@@ -1,14 +1,28 @@
-import { parseSheet, PublishSchema } from '@longbar/core';
+import { parseSheet, PublishSchema, SheetPatchSchema } from '@longbar/core';
 import { Router } from 'express';
+import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
-import { listRevisions, listSheets, publishSheet, readSheet } from '../store/sheets';
+import { listRevisions, listSheets, publishSheet, readSheet, retireSheet } from '../store/sheets';
+import { sheetsFile } from '../store/sheetsFile';
 import { checked } from './errors';
+
+const ListSchema = v.object({
+  retired: v.optional(v.picklist(['0', '1'], 'Retired is 1 or 0.'), '0'),
+});
+const FileSchema = v.object({
+  id: v.optional(v.union([v.string(), v.array(v.string())], 'Name sheets by their ids.'), []),
+});
 
 export function sheetRoutes(db: Database): Router {
   const routes = Router();
-  routes.get('/', async (_request, response) => {
-    response.json(await listSheets(db));
+  routes.get('/', async (request, response) => {
+    const { retired } = checked(ListSchema, request.query);
+    response.json(await listSheets(db, retired === '1'));
+  });
+  routes.get('/file', async (request, response) => {
+    const { id } = checked(FileSchema, request.query);
+    response.json(await sheetsFile(db, typeof id === 'string' ? [id] : id));
   });
   routes.get('/:id', async (request, response) => {
     const sheet = await readSheet(db, request.params.id);
@@ -25,6 +39,10 @@ export function sheetRoutes(db: Database): Router {
     const sheet = /^\d+$/.test(revision) ? await readSheet(db, id, Number(revision)) : undefined;
     if (!sheet) throw new RequestError(404, 'There is no such revision of a sheet.');
     response.json(sheet);
+  });
+  routes.patch('/:id', async (request, response) => {
+    const { retired } = checked(SheetPatchSchema, request.body);
+    response.json(await retireSheet(db, request.params.id, retired, new Date().toISOString()));
   });
   routes.post('/', async (request, response) => {
     const { id, document } = checked(PublishSchema, request.body);

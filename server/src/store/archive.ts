@@ -20,7 +20,10 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
   yield write({ type: 'archive', format: ARCHIVE_FORMAT });
   if ((await tables.shops.count()) > 0) yield write({ type: 'shop', shop: await readShop(db) });
   const sheets = await tables.sheets.findAll({ order: ['id', 'revision'] });
-  for (const row of sheets) yield write({ type: 'sheet', ...row.get() });
+  for (const row of sheets) {
+    const { retiredAt, ...sheet } = row.get();
+    yield write({ type: 'sheet', ...sheet, ...(retiredAt && { retiredAt }) });
+  }
   const machines = await tables.machines.findAll({ order: ['id'] });
   for (const row of machines) {
     const { about, ...machine } = row.get();
@@ -135,6 +138,7 @@ async function keep(
   const sheets = of('sheet').map(({ type: _, ...row }) => ({
     ...row,
     document: row.document as never,
+    retiredAt: row.retiredAt ?? null,
   }));
   const newestOf = (id: string) =>
     Math.max(...sheets.filter((sheet) => sheet.id === id).map(({ revision }) => revision));

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { RequestError } from '../requestError';
+import type { Transaction } from 'sequelize';
 import type { Database } from './database';
+import type { BlobRow } from './tables';
 
 export function sha256(bytes: Buffer): string {
   return createHash('sha256').update(bytes).digest('hex');
@@ -18,12 +20,20 @@ export async function keepBlob(
     const message = 'These bytes have another hash: they were changed on the way.';
     throw new RequestError(400, message, [{ path: 'sha256', message }]);
   }
-  return db.write(async (transaction) => {
-    const known = await db.tables.blobs.count({ where: { sha256: hash }, transaction });
-    if (known > 0) return { made: false };
-    await db.tables.blobs.create({ sha256: hash, type, body, receivedAt: now }, { transaction });
-    return { made: true };
-  });
+  return db.write((transaction) => keepBlobIn(db, { sha256: hash, type, body }, now, transaction));
+}
+
+/** The same among what else one transaction writes, the hash looked at before. */
+export async function keepBlobIn(
+  { tables }: Database,
+  blob: Pick<BlobRow, 'sha256' | 'type' | 'body'>,
+  now: string,
+  transaction: Transaction,
+): Promise<{ made: boolean }> {
+  const known = await tables.blobs.count({ where: { sha256: blob.sha256 }, transaction });
+  if (known > 0) return { made: false };
+  await tables.blobs.create({ ...blob, receivedAt: now }, { transaction });
+  return { made: true };
 }
 
 /** A photo or clip by its hash; undefined where there is none. */

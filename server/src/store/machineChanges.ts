@@ -6,7 +6,7 @@ import { checksChanged, forgetMachine, machineChanged } from './changes';
 import type { Database } from './database';
 import { machineRow } from './machines';
 import { unpack } from './packedAnswers';
-import { readSheet } from './sheets';
+import { bringBack, readSheet } from './sheets';
 import type { MachineRow } from './tables';
 
 /** Adds a machine. The same addition again changes nothing; another under its id is refused. */
@@ -35,6 +35,7 @@ export async function addMachine(
       },
       { transaction },
     );
+    await bringBack(db, sheet, transaction);
     await machineChanged(db, id, transaction);
     return { made: true };
   });
@@ -67,6 +68,10 @@ export async function changeMachine(
   };
   await db.write(async (transaction) => {
     await db.tables.machines.update(changed, { where: { id }, transaction });
+    // A machine of the yard goes by a sheet of the lists.
+    if (sheet !== undefined || retired === false) {
+      await bringBack(db, sheet ?? row.sheet, transaction);
+    }
     // Drift goes by the sheet's limits.
     if (sheet !== undefined) await checksChanged(db, id, transaction);
     await machineChanged(db, id, transaction);

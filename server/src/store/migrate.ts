@@ -9,6 +9,7 @@ import { readTables } from './migrations/0005-read-tables';
 import { machines } from './migrations/0006-machines';
 import { shop } from './migrations/0007-shop';
 import { fittedMeters } from './migrations/0008-fitted-meters';
+import { retiredSheets } from './migrations/0009-retired-sheets';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -19,6 +20,7 @@ const MIGRATIONS: Migration[] = [
   machines,
   shop,
   fittedMeters,
+  retiredSheets,
 ];
 
 /** Brings the schema up to date; each step runs once. */

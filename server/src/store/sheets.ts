@@ -1,7 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { EngineSheet, SheetDetail, SheetLine, SheetRevision } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import { RequestError, wrongField } from '../requestError';
 import { sheetChanged } from './changes';
 import type { Database } from './database';
+import type { SheetRow } from './tables';
 
 /** One revision of a sheet, the newest where none is named. */
 export async function readSheet(
@@ -14,7 +17,7 @@ export async function readSheet(
     order: [['revision', 'DESC']],
   });
   if (!row) return undefined;
-  return row.get();
+  return detailOf(row.get());
 }
 
 /** The revisions of a sheet, newest first; none where there is no such sheet. */
@@ -30,18 +33,20 @@ export async function listRevisions({ tables }: Database, id: string): Promise<S
   });
 }
 
-/** Every sheet by its newest revision, with the machines it serves. */
-export async function listSheets({ tables }: Database): Promise<SheetLine[]> {
+/** Every sheet by its newest revision, with the machines it serves; or those that are retired. */
+export async function listSheets({ tables }: Database, retired = false): Promise<SheetLine[]> {
   const [sheets, machines] = await Promise.all([
     tables.sheets.findAll({ order: [['revision', 'ASC']] }),
     tables.machines.findAll({ where: { retiredAt: null }, order: [['name', 'ASC']] }),
   ]);
   const newest = new Map(sheets.map((row) => [row.get().id, row.get()]));
   return [...newest.values()]
-    .map(({ id, revision, publishedAt, document }) => ({
+    .filter(({ retiredAt }) => Boolean(retiredAt) === retired)
+    .map(({ id, revision, publishedAt, document, retiredAt }) => ({
       id,
       revision,
       publishedAt,
+      ...(retiredAt && { retiredAt }),
       name: document.name,
       machines: machines.filter((row) => row.get().sheet === id).map((row) => row.get().name),
     }))
@@ -58,18 +63,69 @@ export async function publishSheet(
   document: EngineSheet,
   now: string,
 ): Promise<{ sheet: SheetDetail; made: boolean }> {
-  return db.write(async (transaction) => {
-    const newest = await db.tables.sheets.findOne({
-      where: { id },
-      order: [['revision', 'DESC']],
-      transaction,
-    });
-    const before = newest?.get();
-    if (before && isDeepStrictEqual(before.document, document))
-      return { sheet: before, made: false };
-    const sheet = { id, revision: (before?.revision ?? 0) + 1, document, publishedAt: now };
-    await db.tables.sheets.create(sheet, { transaction });
-    await sheetChanged(db, id, transaction);
-    return { sheet, made: true };
+  return db.write((transaction) => publishIn(db, id, document, now, transaction));
+}
+
+/** The same among what else one transaction writes. A sheet that is published is not retired. */
+export async function publishIn(
+  db: Database,
+  id: string,
+  document: EngineSheet,
+  now: string,
+  transaction: Transaction,
+): Promise<{ sheet: SheetDetail; made: boolean }> {
+  const newest = await db.tables.sheets.findOne({
+    where: { id },
+    order: [['revision', 'DESC']],
+    transaction,
   });
+  const before = newest?.get();
+  if (before?.retiredAt) await bringBack(db, id, transaction);
+  if (before && isDeepStrictEqual(before.document, document))
+    return { sheet: detailOf({ ...before, retiredAt: null }), made: false };
+  const sheet = { id, revision: (before?.revision ?? 0) + 1, document, publishedAt: now };
+  await db.tables.sheets.create(sheet, { transaction });
+  await sheetChanged(db, id, transaction);
+  return { sheet, made: true };
+}
+
+/** Takes a sheet that no machine of the yard goes by out of the lists, or back into them. */
+export async function retireSheet(
+  db: Database,
+  id: string,
+  retired: boolean,
+  now: string,
+): Promise<SheetDetail> {
+  return db.write(async (transaction) => {
+    const { machines, sheets } = db.tables;
+    const known = await sheets.count({ where: { id }, transaction });
+    if (known === 0) throw new RequestError(404, 'There is no such sheet.');
+    const users = await machines.findAll({ where: { sheet: id, retiredAt: null }, transaction });
+    if (retired && users.length > 0) {
+      const names = new Intl.ListFormat('en').format(users.map((row) => row.get().name));
+      throw wrongField(
+        'retired',
+        `It is the sheet of ${names}. Let them go by another first.`,
+        409,
+      );
+    }
+    if (!retired) await bringBack(db, id, transaction);
+    else await sheets.update({ retiredAt: now }, { where: { id, retiredAt: null }, transaction });
+    const row = await sheets.findOne({ where: { id }, order: [['revision', 'DESC']], transaction });
+    if (!row) throw new RequestError(404, 'There is no such sheet.');
+    return detailOf(row.get());
+  });
+}
+
+/** A sheet that is used again is back in the lists. */
+export async function bringBack(
+  { tables }: Database,
+  id: string,
+  transaction: Transaction,
+): Promise<void> {
+  await tables.sheets.update({ retiredAt: null }, { where: { id }, transaction });
+}
+
+function detailOf({ retiredAt, ...sheet }: SheetRow): SheetDetail {
+  return { ...sheet, ...(retiredAt && { retiredAt }) };
 }

@@ -23,7 +23,14 @@ export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
 };
 /** Which shop this is: one row, made with the database. */
 export type IdentityRow = { id: string; demo: boolean };
-export type SheetRow = { id: string; revision: number; document: EngineSheet; publishedAt: string };
+export type SheetRow = {
+  id: string;
+  revision: number;
+  document: EngineSheet;
+  publishedAt: string;
+  /** The same in every revision. */
+  retiredAt?: string | null;
+};
 export type MachineRow = {
   id: string;
   name: string;
@@ -106,6 +113,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       revision: { type: DataTypes.INTEGER, primaryKey: true },
       document: json,
       publishedAt: text,
+      retiredAt: text,
     }),
     machines: define<MachineRow>('machines', {
       id,

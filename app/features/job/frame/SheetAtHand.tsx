@@ -2,6 +2,7 @@ import { Caution } from '../../../ui/Caution';
 import { PrintPage } from '../../../ui/PrintPage';
 import { Words } from '../../../ui/Words';
 import { AssumedLobes } from '../../shared/AssumedLobes';
+import { SheetPhotos } from '../../shared/SheetPhotos';
 import { SheetFacts } from '../../sheets/SheetFacts';
 import { useJob } from '../model/useJob';
 
@@ -19,6 +20,7 @@ export function SheetAtHand({ id }: { id: string }) {
             {job.state.tag ? `, by the figures of data tag ${job.state.tag}` : ''}.
           </Words>
           <SheetFacts sheet={job.setting.sheet} />
+          <SheetPhotos sheet={job.setting.sheet} />
           <AssumedLobes sheet={job.setting.sheet} />
           {(job.setting.sheet.cautions ?? []).map((caution) => (
             <Caution key={caution}>{caution}</Caution>

@@ -6,7 +6,7 @@ import { middleOf } from '../../gauging/reading';
 import { rememberPair } from '../../remember';
 import type { TorqueSequence } from '../../torque/sequence';
 import { torqueSteps } from '../../torque/sequence';
-import type { Attachment } from '../journal/attachment';
+import type { Attachment } from '../../attachment';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf, isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';

@@ -6,7 +6,7 @@ import { SpecSchema } from '../../engine/sheet';
 import { POLICIES } from '../../gauging/judgeReading';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
 import { HoursSchema } from '../../service/hours';
-import { BlobTypeSchema, Sha256Schema } from './attachment';
+import { BlobTypeSchema, Sha256Schema } from '../../attachment';
 import { count, instant, note, person, UuidSchema, words } from './fields';
 import { ROUND_RULES } from './roundRule';
 import { scopeFields } from './scope';

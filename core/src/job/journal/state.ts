@@ -5,7 +5,7 @@ import type { JobScope } from './scope';
 import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
-import type { Attachment } from './attachment';
+import type { Attachment } from '../../attachment';
 import type { RoundRule } from './roundRule';
 import { EventLog } from './eventLog';
 import type { EventOf, EXEMPTIBLE, UNSET_REASONS } from './events';

@@ -6,7 +6,7 @@ import type { Measure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import type { Finding } from '../../service/findings';
 import type { TorqueStage } from '../../torque/sequence';
-import type { Attachment } from '../journal/attachment';
+import type { Attachment } from '../../attachment';
 import type { JobScope } from '../journal/scope';
 import type { JobHead } from '../journal/jobHead';
 import type { RoundRule } from '../journal/roundRule';

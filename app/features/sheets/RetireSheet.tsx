@@ -1,0 +1,34 @@
+import type { SheetDetail } from '@longbar/core';
+import { useState } from 'react';
+import { usePatchSheetMutation } from '../../state/api';
+import { refusalOf } from '../../state/refusal';
+import { Act } from '../../ui/Act';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
+
+/** Takes a sheet that no machine goes by out of the lists, or back into them. */
+export function RetireSheet({ sheet }: { sheet: SheetDetail }) {
+  const [patch, { isLoading }] = usePatchSheetMutation();
+  const [problem, setProblem] = useState<string>();
+  const retired = Boolean(sheet.retiredAt);
+  const change = async () => {
+    setProblem(undefined);
+    const { error } = await patch({ id: sheet.id, retired: !retired });
+    if (error) setProblem(refusalOf(error).message);
+  };
+  return (
+    <Stack>
+      {retired && <Words as="strong">This sheet is retired: no list offers it.</Words>}
+      <Act
+        label={retired ? 'Bring the sheet back' : 'Retire the sheet'}
+        disabled={isLoading}
+        onPress={() => void change()}
+      />
+      {problem !== undefined && (
+        <Words color="stop" role="alert">
+          {problem}
+        </Words>
+      )}
+    </Stack>
+  );
+}

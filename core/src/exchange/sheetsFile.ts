@@ -1,0 +1,73 @@
+import * as v from 'valibot';
+import type { ParsedSheet } from '../engine/parseSheet';
+import { parseSheet } from '../engine/parseSheet';
+import type { Issue } from '../issue';
+import { issuesOf } from '../issue';
+import { BlobTypeSchema, Sha256Schema } from '../attachment';
+import { UuidSchema } from '../job/journal/fields';
+
+export const SHEETS_FORMAT = 'longbar.sheets/1';
+
+const photo = v.object({
+  sha256: Sha256Schema,
+  type: BlobTypeSchema,
+  base64: v.pipe(v.string('A photo is base64.'), v.base64('A photo is base64.')),
+});
+
+/** Sheets that travel from one shop to another, with the photos that hang on them. */
+export const SheetsFileSchema = v.object(
+  {
+    format: v.literal(SHEETS_FORMAT, `The format is ${SHEETS_FORMAT}.`),
+    sheets: v.pipe(
+      v.array(
+        v.object({ id: UuidSchema, document: v.unknown() }, 'A sheet has an id and a document.'),
+        'Sheets is a list.',
+      ),
+      v.nonEmpty('There is no sheet in it.'),
+    ),
+    photos: v.optional(v.array(photo, 'Photos is a list.'), []),
+  },
+  'A file of sheets is one JSON object.',
+);
+export type SheetsFile = v.InferOutput<typeof SheetsFileSchema>;
+
+/** One sheet of a file: under its id, where the file tells one, and what is wrong with it. */
+export type SheetInFile = { id?: string; name: string; parsed: ParsedSheet };
+
+export type ReadSheetsFile =
+  | { ok: true; sheets: SheetInFile[]; photos: SheetsFile['photos'] }
+  | { ok: false; issues: Issue[] };
+
+/**
+ * What a file of sheets holds: many with their photos, or one sheet by itself. A sheet with
+ * mistakes is among them, with its issues; a file that is none at all is refused as a whole.
+ *
+ * @example readSheetsFile({ format: 'longbar.sheets/1', sheets: [] }).ok // false
+ */
+export function readSheetsFile(json: unknown): ReadSheetsFile {
+  const { format } = Object(json) as { format?: unknown };
+  if (format !== SHEETS_FORMAT) {
+    const parsed = parseSheet(json);
+    return { ok: true, sheets: [{ name: nameOf(json), parsed }], photos: [] };
+  }
+  const file = v.safeParse(SheetsFileSchema, json);
+  if (!file.success) return { ok: false, issues: issuesOf(file.issues) };
+  const { sheets, photos } = file.output;
+  const seen = new Set<string>();
+  const read = sheets.map(({ id, document }): SheetInFile => {
+    const parsed = seen.has(id) ? TWICE : parseSheet(document);
+    seen.add(id);
+    return { id, name: nameOf(document), parsed };
+  });
+  return { ok: true, sheets: read, photos };
+}
+
+const TWICE: ParsedSheet = {
+  ok: false,
+  issues: [{ path: '', message: 'This sheet stands in the file twice. Keep one of them.' }],
+};
+
+function nameOf(document: unknown): string {
+  const { name } = Object(document) as { name?: unknown };
+  return typeof name === 'string' && name.trim() !== '' ? name : 'A sheet without a name';
+}

@@ -1,0 +1,10 @@
+import { DataTypes } from 'sequelize';
+import type { Migration } from '../migration';
+
+/** A sheet that no machine goes by may be out of the lists. */
+export const retiredSheets: Migration = {
+  name: '0009-retired-sheets',
+  async up(queries) {
+    await queries.addColumn('sheets', 'retiredAt', { type: DataTypes.TEXT, allowNull: true });
+  },
+};
