@@ -7,6 +7,7 @@ import { jobLines } from './jobs';
 import type { Line } from './line';
 import { shimLines } from './shims';
 import { yardLines } from './yard';
+import { yardPaintLines } from './yardPaint';
 
 /**
  * `npm run bench`: every figure in one run, as a table; `npm run bench interface` one part of
@@ -18,6 +19,7 @@ const parts = {
   shims: shimLines,
   drift: driftLines,
   yard: yardLines,
+  'yard-paint': yardPaintLines,
   'first-visit': firstVisitLines,
   interface: interfaceLines,
 };

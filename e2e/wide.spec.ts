@@ -68,3 +68,27 @@ test('the arrow keys move over the map and Enter opens an adjuster', async ({ pa
   await page.keyboard.press('Home');
   await expect(map.getByRole('button', { name: /^No. 1 exhaust/ })).toBeFocused();
 });
+
+test('of a long yard only what is scrolled to is drawn', async ({ page }) => {
+  await page.route('**/api/machines', async (route) => {
+    const answer = await route.fetch();
+    const [first] = (await answer.json()) as { id: string; name: string }[];
+    const many = Array.from({ length: 130 }, (_, i) => ({
+      ...first,
+      id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`,
+      name: `Machine ${i + 1}`,
+    }));
+    await route.fulfill({ response: answer, json: many });
+  });
+  await page.goto(server.url);
+  const rows = page.getByRole('table', { name: 'Machines' }).getByRole('row');
+  await expect(rows.nth(10)).toBeVisible();
+  expect(await rows.count()).toBeLessThan(70);
+  // Whoever scrolls on sees all of it.
+  await page.mouse.move(600, 500);
+  const last = page.getByRole('link', { name: /^Machine 130,/ });
+  await expect(async () => {
+    await page.mouse.wheel(0, 4000);
+    await expect(last).toBeVisible({ timeout: 300 });
+  }).toPass();
+});

@@ -7,7 +7,7 @@ import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../ui/Words';
 import type { Crank } from './crank';
 import { EngineDial } from './EngineDial';
-import { whileSeen } from './whileSeen';
+import { whileSeen } from '../ui/whileSeen';
 
 type Props = { sheet: EngineSheet; crank: Crank; size: number };
 

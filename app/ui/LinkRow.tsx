@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space, target } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
@@ -5,14 +6,22 @@ import { Icon } from './Icon';
 import { Way } from './Way';
 import { Words } from './Words';
 
-type Props = { to: string; title: string; name?: string; detail: string };
+type Props = {
+  to: string;
+  title: string;
+  name?: string;
+  detail: string;
+  /** Before its words. */
+  picture?: ReactNode;
+};
 
 /** One line of a list that leads to a page of its own. */
-export function LinkRow({ to, title, name = title, detail }: Props) {
+export function LinkRow({ to, title, name = title, detail, picture }: Props) {
   const tokens = useTokens();
   return (
     <View role="listitem">
       <Way to={to} name={name} style={[styles.row, { borderColor: tokens.line }]}>
+        {picture}
         <View style={styles.text}>
           <Words as="heading">{title}</Words>
           <Words as="note" color="secondInk">
@@ -32,6 +41,7 @@ const styles = StyleSheet.create({
     minHeight: target.primary,
     borderBottomWidth: 1,
     paddingVertical: space.medium,
+    gap: space.medium,
   },
   text: { flex: 1 },
 });

@@ -87,6 +87,7 @@ export type { JobScope } from './job/journal/scope';
 export { isInScope, leftOutKinds } from './job/journal/scope';
 export type { EngineLabelWords } from './job/words/engineLabel';
 export { engineLabelWords } from './job/words/engineLabel';
+export { headLetters } from './picture/headLetters';
 export { nextCheckWords } from './job/words/nextCheck';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { readingFromTyped } from './gauging/typedReading';

@@ -12,6 +12,7 @@ import { DueBar } from '../yard/DueBar';
 import { dueWords, recheckWords } from '../yard/dueWords';
 import { useMachine } from '../shared/useMachine';
 import { AboutMachine } from './AboutMachine';
+import { MachineHead } from './MachineHead';
 import { HoursForm } from './HoursForm';
 import { NewerSheet } from './NewerSheet';
 import { OutOfTheYard } from './OutOfTheYard';
@@ -42,6 +43,7 @@ function Machine({ machine }: { machine: MachineDetail }) {
   const router = useRouter();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
+  const half = (Math.min(width - 88, 1120) - 3 * space.huge) / 2;
   return (
     <Frame
       title={machine.name}
@@ -52,6 +54,7 @@ function Machine({ machine }: { machine: MachineDetail }) {
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Due machine={machine} />
           <NewerSheet machine={machine} />
+          {wide && <MachineHead machine={machine} width={half} />}
           <Findings findings={machine.findings} />
           <Job machine={machine} />
           <PastJobs machine={machine} />

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { useRetiredMachinesQuery } from '../../state/api';
+import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { LinkRow } from '../../ui/LinkRow';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
@@ -22,11 +23,12 @@ export function RetiredScreen() {
       )}
       {data?.length === 0 && <Words>No machine is retired.</Words>}
       <View role="list" aria-label="Retired machines">
-        {data?.map(({ id, name, engine, jobs }) => (
+        {data?.map(({ id, name, engine, jobs, head }) => (
           <LinkRow
             key={id}
             to={`/machines/${id}`}
             title={name}
+            {...(head && { picture: <HeadGlyph head={head} /> })}
             name={`${name}, ${engine}`}
             detail={`${engine} · ${jobs.signed} ${jobs.signed === 1 ? 'check' : 'checks'} on record`}
           />

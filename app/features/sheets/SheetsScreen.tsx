@@ -3,7 +3,9 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useSheetsQuery } from '../../state/api';
 import { Act } from '../../ui/Act';
+import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { LinkRow } from '../../ui/LinkRow';
+import { useSeenSoFar } from '../../ui/useSeenSoFar';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { RetiredSheets } from './RetiredSheets';
@@ -14,6 +16,7 @@ import { SheetImport } from './SheetImport';
 export function SheetsScreen() {
   const router = useRouter();
   const sheets = useSheetsQuery();
+  const { count, end } = useSeenSoFar(sheets.data?.length ?? 0);
   return (
     <Frame title="Sheets" aside="What the manuals say of each engine">
       {sheets.isLoading && <Words color="secondInk">Fetching the sheets …</Words>}
@@ -30,14 +33,16 @@ export function SheetsScreen() {
       />
       <SheetImport />
       <View role="list" aria-label="Engine sheets">
-        {sheets.data?.map(({ id, name, revision, publishedAt, machines }) => (
+        {sheets.data?.slice(0, count).map(({ id, name, revision, publishedAt, machines, head }) => (
           <LinkRow
             key={id}
             to={`/sheets/${id}`}
             title={name}
+            {...(head && { picture: <HeadGlyph head={head} /> })}
             detail={`Revision ${revision}, ${formatDay(publishedAt)}${machines.length > 0 ? ` · ${machines.join(', ')}` : ''}`}
           />
         ))}
+        {end}
       </View>
       {sheets.data && sheets.data.length > 0 && <SheetExport sheets={sheets.data} />}
       <RetiredSheets />

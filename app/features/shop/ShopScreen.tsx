@@ -1,5 +1,7 @@
 import type { Shop } from '@longbar/core';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useShopQuery } from '../../state/api';
+import { space, WIDE } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
@@ -12,6 +14,8 @@ import { ShopRules } from './ShopRules';
 /** The shop: how it decides, its blades and shims, and when a check counts as soon. */
 export function ShopScreen() {
   const shop = useShopQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE;
   return (
     <Frame title="Shop" aside={shop.data?.name}>
       {shop.isLoading && <Words color="secondInk">Fetching the shop’s rules …</Words>}
@@ -21,10 +25,18 @@ export function ShopScreen() {
           <Act label="Try again" onPress={() => void shop.refetch()} />
         </Stack>
       )}
-      {shop.data && <ShopRules key={keyOf(shop.data)} shop={shop.data} />}
-      {shop.data && <HoursFile />}
-      {shop.data && <ExportImport />}
-      {shop.data?.demo && <DemoHere />}
+      {shop.data && (
+        <View style={wide ? styles.wide : styles.stack}>
+          <View style={wide ? styles.rules : styles.stack}>
+            <ShopRules key={keyOf(shop.data)} shop={shop.data} />
+          </View>
+          <Stack gap={space.large} style={wide ? styles.files : {}}>
+            <HoursFile />
+            <ExportImport />
+            {shop.data.demo && <DemoHere />}
+          </Stack>
+        </View>
+      )}
     </Frame>
   );
 }
@@ -33,3 +45,10 @@ export function ShopScreen() {
 function keyOf(shop: Shop): string {
   return JSON.stringify(shop);
 }
+
+const styles = StyleSheet.create({
+  wide: { flexDirection: 'row', gap: space.huge, alignItems: 'flex-start' },
+  stack: { gap: space.large },
+  rules: { flex: 3 },
+  files: { flex: 2 },
+});

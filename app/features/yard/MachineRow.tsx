@@ -1,6 +1,7 @@
 import type { MachineLine } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { Spread } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -61,9 +62,12 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
               </Words>
             </Spread>
             <Spread>
-              <Words as="note" color="secondInk">
-                {machine.engine} · {hours}
-              </Words>
+              <View style={styles.engine}>
+                {machine.head && <HeadGlyph head={machine.head} />}
+                <Words as="note" color="secondInk">
+                  {machine.engine} · {hours}
+                </Words>
+              </View>
               <Words as="note" color="secondInk">
                 {due.when}
               </Words>
@@ -80,6 +84,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
 const styles = StyleSheet.create({
   row: { borderBottomWidth: 1, paddingVertical: space.medium + 2 },
   stack: { gap: space.hair },
+  engine: { flexDirection: 'row', alignItems: 'center', gap: space.small },
   columns: { flexDirection: 'row', alignItems: 'center', gap: space.large },
   name: { flex: 2 },
   hours: { flex: 2 },

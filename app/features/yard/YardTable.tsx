@@ -2,10 +2,12 @@ import type { MachineLine, Soon } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Icon } from '../../ui/Icon';
 import { spacePresses } from '../../ui/spacePresses';
+import { useSeenSoFar } from '../../ui/useSeenSoFar';
 import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
 import { DueBar } from './DueBar';
@@ -26,6 +28,7 @@ const TITLES: Record<YardColumn, string> = {
 /** The yard on a wide screen: a table, sorted by whichever heading is pressed. */
 export function YardTable({ machines, today, soon }: Props) {
   const [order, setOrder] = useState<YardOrder>(MOST_URGENT);
+  const { count, end } = useSeenSoFar(machines.length);
   const sorted = useMemo(() => inYardOrder(machines, order, today), [machines, order, today]);
   return (
     <View role="table" aria-label="Machines">
@@ -39,9 +42,10 @@ export function YardTable({ machines, today, soon }: Props) {
           />
         ))}
       </View>
-      {sorted.map((machine) => (
+      {sorted.slice(0, count).map((machine) => (
         <MachineCells key={machine.id} machine={machine} today={today} soon={soon} />
       ))}
+      {end}
     </View>
   );
 }
@@ -72,7 +76,7 @@ type CellsProps = { machine: MachineLine; today: string; soon: Soon | undefined 
 
 function MachineCells({ machine, today, soon }: CellsProps) {
   const tokens = useTokens();
-  const { id, name, engine, place, owner, hours } = machine;
+  const { id, name, engine, head, place, owner, hours } = machine;
   const due = dueWords(machine.due, machine.interval, today);
   const recheck = recheckWords(machine.recheck);
   return (
@@ -83,6 +87,7 @@ function MachineCells({ machine, today, soon }: CellsProps) {
         </Way>
       </View>
       <View role="cell" style={styles.engine}>
+        {head && <HeadGlyph head={head} />}
         <Words>{engine}</Words>
       </View>
       <View role="cell" style={styles.stands}>

@@ -8,11 +8,15 @@ export type RecordedHead = 'found' | 'left';
 /** How one rocker of a record is drawn: its look, and its figure without a unit. */
 export type RecordedLook = RockerLook & { figure: string; says: string };
 
+/** What is drawn of a recorded adjuster. */
+type Recorded = Pick<RecordedAdjuster, 'measure' | 'left'> &
+  Partial<Pick<RecordedAdjuster, 'found' | 'again' | 'unset'>>;
+
 /**
  * How a rocker of a record looks as found or as left: the figure beside it, a dab where it was
  * finished, a cross where it could not be set, a sign where it lay outside its limits.
  */
-export function recordedLook(adjuster: RecordedAdjuster, head: RecordedHead): RecordedLook {
+export function recordedLook(adjuster: Recorded, head: RecordedHead): RecordedLook {
   const { found, left, again, unset, measure } = adjuster;
   const judged: JudgedReading | undefined = head === 'found' ? found : (again ?? left);
   const out = judged?.verdict === 'tight' || judged?.verdict === 'loose';

@@ -2,6 +2,7 @@ import type { AdjusterKind } from '../engine/kinds';
 import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import { kindsInWords } from '../job/words/scopeWords';
+import { headLetters } from '../picture/headLetters';
 import type { AboutMachine } from '../wire/machineForm';
 import type { JobLine, MachineLine } from '../wire/machines';
 import type { Baseline } from './baseline';
@@ -53,6 +54,7 @@ export function machineLineOf(
     id: machine.id,
     name: machine.name,
     engine: document.name,
+    head: headLetters(document),
     sheet: machine.sheet,
     ...machine.about,
     ...(machine.retired && { retired: true }),

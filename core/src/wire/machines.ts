@@ -97,6 +97,8 @@ const machineLine = {
   id: v.string(),
   name: v.string(),
   engine: v.string(),
+  /** Its head, bank by bank, as `headLetters` tells it. */
+  head: v.optional(v.array(v.string())),
   /** The revision it goes by; `newest` where one has been published since. */
   sheet: v.object({ id: v.string(), revision: v.number(), newest: v.optional(v.number()) }),
   ...aboutMachine,

@@ -12,7 +12,13 @@ const sheetLine = {
 
 /** An engine sheet in the list: its newest revision and the machines it serves. */
 export const SheetLinesSchema = v.array(
-  v.object({ ...sheetLine, name: v.string(), machines: v.array(v.string()) }),
+  v.object({
+    ...sheetLine,
+    name: v.string(),
+    /** Its head, bank by bank, as `headLetters` tells it. */
+    head: v.optional(v.array(v.string())),
+    machines: v.array(v.string()),
+  }),
 );
 export type SheetLine = v.InferOutput<typeof SheetLinesSchema>[number];
 

@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { EngineSheet, SheetDetail, SheetLine, SheetRevision } from '@longbar/core';
+import { headLetters } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../requestError';
 import { sheetChanged } from './changes';
@@ -48,6 +49,7 @@ export async function listSheets({ tables }: Database, retired = false): Promise
       publishedAt,
       ...(retiredAt && { retiredAt }),
       name: document.name,
+      head: headLetters(document),
       machines: machines.filter((row) => row.get().sheet === id).map((row) => row.get().name),
     }))
     .sort((a, b) => a.name.localeCompare(b.name));
