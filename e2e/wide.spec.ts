@@ -41,6 +41,16 @@ test('the yard is a table to sort, the most urgent machine first, and takes a re
   );
 });
 
+test('a machine shows its head as the last check left it, and where drift asks for a look', async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Salt truck 3/ }).click();
+  await expect(page.getByRole('heading', { name: 'As the last check left it' })).toBeVisible();
+  await expect(page.getByText(/^Limits: intake 0\.20 mm to 0\.30 mm/)).toBeVisible();
+  await expect(page.getByText(/^Marked: /)).toBeVisible();
+});
+
 test('a finished job shows its record', async ({ page }) => {
   await page.goto(server.url);
   await page.getByRole('link', { name: /^Brine pump 2/ }).click();

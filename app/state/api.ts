@@ -1,4 +1,5 @@
 import type {
+  Backups,
   EngineSheet,
   Found,
   HoursFile,
@@ -17,6 +18,7 @@ import type {
   ShopHere,
 } from '@longbar/core';
 import {
+  BackupsSchema,
   ChecksSchema,
   FoundSchema,
   HoursFoundSchema,
@@ -121,6 +123,10 @@ export const api = createApi({
       providesTags: ['shop'],
       onQueryStarted: learnUnits,
     }),
+    backups: build.query<Backups, void>({
+      query: () => '/backups',
+      responseSchema: BackupsSchema,
+    }),
     changeShop: build.mutation<ShopHere, Shop>({
       query: (body) => ({ url: '/shop', method: 'PUT', body }),
       invalidatesTags: ['shop'],
@@ -169,6 +175,7 @@ export const {
   useSheetRevisionQuery,
   usePublishSheetMutation,
   useRetiredSheetsQuery,
+  useBackupsQuery,
   usePatchSheetMutation,
   useImportSheetsMutation,
   useMachinesQuery,

@@ -84,7 +84,7 @@ export type { PaperLine, PaperProblem } from './job/instruction/actsFromPaper';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
 export type { JobScope } from './job/journal/scope';
-export { isInScope, leftOutKinds } from './job/journal/scope';
+export { isAskedOf, isInScope, leftOutKinds } from './job/journal/scope';
 export type { EngineLabelWords } from './job/words/engineLabel';
 export { engineLabelWords } from './job/words/engineLabel';
 export { headLetters } from './picture/headLetters';
@@ -180,6 +180,7 @@ export {
   sequencesOf,
   notToRunWith,
   leftOutside,
+  mayChooseScope,
   unsetOf,
 } from './job/instruction/gates';
 export { hotUntil, readTooCool } from './job/instruction/hotWindow';
@@ -348,3 +349,5 @@ export type { HeadGeometry } from './picture/headGeometry';
 export { HEAD_TOP, headGeometry } from './picture/headGeometry';
 export type { RecordedHead, RecordedLook } from './picture/recordHead';
 export { recordedLook } from './picture/recordHead';
+export type { Backups } from './wire/backups';
+export { BackupsSchema } from './wire/backups';

@@ -141,6 +141,7 @@ const anyReading = { go: 300, noGo: 350, how: 'go-no-go' } as const;
 /** One act of every type but the undoing, none of which ends the job before its end. */
 export const EVERY_ACT: JobAct[] = [
   { type: 'why.noted', reason: 'symptom', symptom: 'tick' },
+  { type: 'scope.chosen', kinds: ['intake', 'exhaust'] },
   { type: 'cold.stated', since: '2026-05-01T18:00:00.000Z' },
   { type: 'hot.stated', stopped: '2026-05-02T07:00:00.000Z', ran: 40 },
   { type: 'tag.read', tag: 'B7' },

@@ -1,7 +1,6 @@
-import { join } from 'node:path';
 import { localDay } from '@longbar/core';
 import { goByShop } from './goByShop';
-import { keptBackups } from './settings';
+import { backupPlan } from './settings';
 import { backUp } from './store/backup';
 import { openDatabase } from './store/database';
 import { rebuild } from './store/readTables';
@@ -16,7 +15,7 @@ export { workOutDrift } from './nights';
 export async function backUpFolder(folder: string): Promise<string> {
   const db = await openDatabase(folder);
   try {
-    return await backUp(db, join(folder, 'backups'), keptBackups(), new Date());
+    return await backUp(db, backupPlan(folder), new Date());
   } finally {
     await db.close();
   }

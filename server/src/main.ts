@@ -3,16 +3,15 @@ import type { RequestListener, Server } from 'node:http';
 import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
-import { join, resolve } from 'node:path';
-import type { Logger } from 'pino';
+import { resolve } from 'node:path';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
 import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
 import { driftEveryNight } from './nights';
-import { certificateFrom, keptBackups, portFrom, StartError, wholeFrom } from './settings';
-import { backUp, BackupError } from './store/backup';
+import { keepBackedUp } from './keepBackedUp';
+import { backupPlan, certificateFrom, portFrom, StartError } from './settings';
 import type { Database } from './store/database';
 import { FolderError, openDatabase } from './store/database';
 import { readShop } from './store/shop';
@@ -41,7 +40,8 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   if (demo && (await loadDemo(db, new Date()))) console.log('Demo data loaded.');
   goByShop(await readShop(db));
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-  const app = createApp({ db, logger, run: randomUUID(), web, devOrigin });
+  const backups = backupPlan(folder);
+  const app = createApp({ db, logger, run: randomUUID(), web, devOrigin, backups });
   const server = secure ? createSecureServer(secure, app as RequestListener) : createServer(app);
   try {
     await listen(server, port, host);
@@ -49,7 +49,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     await db.close();
     throw error;
   }
-  const stopBackups = backUpNowAndThen(db, folder, logger);
+  const stopBackups = keepBackedUp(db, backups, logger);
   const stopDrift = driftEveryNight(db, folder, logger);
   closeOnSignal(server, db, async () => {
     stopBackups();
@@ -85,20 +85,6 @@ function closeOnSignal(server: Server, db: Database, stopWork: () => Promise<voi
   };
   process.on('SIGINT', close);
   process.on('SIGTERM', close);
-}
-
-const HOUR = 3_600_000;
-
-/** Backs up every so many hours while the server runs; a failure is logged and tried again. */
-function backUpNowAndThen(db: Database, folder: string, logger: Logger): () => void {
-  const every = wholeFrom('LONGBAR_BACKUP_HOURS', 24) * HOUR;
-  const keep = keptBackups();
-  const work = () =>
-    backUp(db, join(folder, 'backups'), keep, new Date()).catch((error) =>
-      logger.error(error, error instanceof BackupError ? error.message : 'The backup failed.'),
-    );
-  const timer = setInterval(() => void work(), every);
-  return () => clearInterval(timer);
 }
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);

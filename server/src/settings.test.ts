@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { certificateFrom, keptBackups, portFrom, StartError, wholeFrom } from './settings';
+import { backupPlan, certificateFrom, portFrom, StartError, wholeFrom } from './settings';
 
 const saidOf = (work: () => unknown) => {
   try {
@@ -42,9 +42,9 @@ describe('what a start is told by its environment', () => {
     const name = 'LONGBAR_BACKUPS';
     const before = process.env[name];
     delete process.env[name];
-    expect(keptBackups()).toBe(14);
+    expect(backupPlan('data').keep).toBe(14);
     process.env[name] = '3';
-    expect(keptBackups()).toBe(3);
+    expect(backupPlan('data').keep).toBe(3);
     for (const text of ['0', '-2', '2.5', 'many']) {
       process.env[name] = text;
       expect(saidOf(() => wholeFrom(name, 14))).toContain(`${name} is “${text}”`);

@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import type { BackupPlan } from './store/backupFiles';
 
 /** Cannot start, for a reason a person can mend. */
 export class StartError extends Error {}
@@ -25,8 +27,19 @@ export function certificateFrom(cert: string | undefined, key: string | undefine
 }
 
 /** How many backups are kept. */
-export function keptBackups(): number {
+function keptBackups(): number {
   return wholeFrom('LONGBAR_BACKUPS', 14);
+}
+
+/** Where backups of a data folder go, as the environment has it. */
+export function backupPlan(folder: string): BackupPlan {
+  const to = process.env.LONGBAR_BACKUP_TO;
+  return {
+    folder: join(folder, 'backups'),
+    ...(to && { to: resolve(to) }),
+    keep: keptBackups(),
+    everyHours: wholeFrom('LONGBAR_BACKUP_HOURS', 24),
+  };
 }
 
 /** A whole number from the environment, from 1. */

@@ -6,6 +6,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { BackupsHere } from './BackupsHere';
 import { DemoHere } from './DemoHere';
 import { HoursFile } from './HoursFile';
 import { ExportImport } from './ExportImport';
@@ -33,6 +34,7 @@ export function ShopScreen() {
           <Stack gap={space.large} style={wide ? styles.files : {}}>
             <HoursFile />
             <ExportImport />
+            <BackupsHere />
             {shop.data.demo && <DemoHere />}
           </Stack>
         </View>

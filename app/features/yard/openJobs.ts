@@ -1,5 +1,5 @@
 import type { MachineLine, StandsAt } from '@longbar/core';
-import { adjustersOf, isInScope } from '@longbar/core';
+import { adjustersOf, isAskedOf } from '@longbar/core';
 import type { KeptJob } from '../../state/jobs';
 import { openJob } from '../../state/jobs';
 import { workingJob } from '../job/model/workingJob';
@@ -54,8 +54,8 @@ function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
     says,
   } = workingJob(job, new Date().toISOString(), standsAt);
   const step = steps[place];
-  const all = adjustersOf(setting.sheet).filter(({ id }) => isInScope(state, id)).length;
-  const done = Object.values(state.adjusters).filter(({ painted }) => painted).length;
+  const asked = adjustersOf(setting.sheet).filter(({ id, entry }) => isAskedOf(entry, state, id));
+  const done = asked.filter(({ id }) => state.adjusters[id]?.painted).length;
   return [
     {
       id: context.head.id,
@@ -64,7 +64,7 @@ function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
       place,
       of: steps.length,
       done,
-      all,
+      all: asked.length,
       ...(says && { next: says.what }),
     },
   ];

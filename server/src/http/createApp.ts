@@ -13,6 +13,8 @@ import express from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import type { BackupPlan } from '../store/backupFiles';
+import { backupsTold } from '../store/backupFiles';
 import type { Database } from '../store/database';
 import { takeHours } from '../store/hoursFile';
 import { readingsCsv } from '../record/readingsCsv';
@@ -40,6 +42,8 @@ export type AppOptions = {
   web?: string | undefined;
   /** While developing: the address the application is served from, on another port. */
   devOrigin?: string | undefined;
+  /** Where its backups are; none in tests. */
+  backups?: BackupPlan | undefined;
 };
 
 const CONTENT_POLICY = {
@@ -70,7 +74,7 @@ const LARGEST_SHEETS = '256mb';
 const FASTEST = 1;
 
 /** The one Express application: the API, and the web application beside it. */
-export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Express {
+export function createApp({ db, logger, run, web, devOrigin, backups }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -96,6 +100,9 @@ export function createApp({ db, logger, run, web, devOrigin }: AppOptions): Expr
   });
   api.get('/health', (_request, response) => {
     response.json({ ok: true, run });
+  });
+  api.get('/backups', (_request, response) => {
+    response.json(backups ? backupsTold(backups, new Date()) : null);
   });
   api.use('/shop', shopRoutes(db));
   api.use('/demo', demoRoutes(db));

@@ -1,34 +1,45 @@
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { copyFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sqlite from 'sqlite3';
+import type { BackupPlan } from './backupFiles';
+import { nextBackup, tidyBackups } from './backupFiles';
 import type { Database } from './database';
 
 /** A backup cannot be made or restored; the message is fit for a person. */
 export class BackupError extends Error {}
 
-const NAME = /^longbar-\d{8}-\d{6}\.sqlite$/;
-
-/** Makes a backup, checks it, and keeps the newest so many. Answers its file. */
-export async function backUp(
-  db: Database,
-  folder: string,
-  keep: number,
-  now: Date,
-): Promise<string> {
+/**
+ * Makes a backup, checks it, keeps the newest so many, and copies it to the second folder where
+ * there is one. Answers its file. Throws BackupError, the backup kept, where it was not copied.
+ */
+export async function backUp(db: Database, plan: BackupPlan, now: Date): Promise<string> {
+  const { folder, to, keep } = plan;
   mkdirSync(folder, { recursive: true });
-  const stamp = now.toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-');
-  const file = join(folder, `longbar-${stamp}.sqlite`);
+  const file = join(folder, nextBackup(folder, now));
   const part = `${file}.part`;
   rmSync(part, { force: true });
   await db.copyInto(part);
   await checkBackup(part);
   renameSync(part, file);
-  const all = readdirSync(folder)
-    .filter((name) => NAME.test(name))
-    .sort();
-  for (const old of all.slice(0, Math.max(0, all.length - keep))) rmSync(join(folder, old));
+  tidyBackups(folder, keep, now);
+  if (to !== undefined) await copyTo(to, file, keep, now);
   return file;
+}
+
+/** A second copy, checked as the first. */
+async function copyTo(folder: string, file: string, keep: number, now: Date): Promise<void> {
+  try {
+    mkdirSync(folder, { recursive: true });
+    const copy = join(folder, nextBackup(folder, now));
+    await copyFile(file, `${copy}.part`);
+    await checkBackup(`${copy}.part`);
+    renameSync(`${copy}.part`, copy);
+    tidyBackups(folder, keep, now);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    throw new BackupError(`The backup ${file} is made, but not copied to ${folder}: ${why}`);
+  }
 }
 
 /** Whether the file is a whole database of this application. Throws BackupError if not. */
@@ -96,6 +107,11 @@ function openReadOnly(file: string): Promise<Asker> {
   return open(file, sqlite.OPEN_READONLY);
 }
 
+/** Whether another process has the database open; anything else says that it is damaged. */
+function isBusy(error: unknown): boolean {
+  return error instanceof Error && /SQLITE_(BUSY|LOCKED)/.test(error.message);
+}
+
 /** Takes the live database alone, which works only while no server has it open. */
 async function nobodyElse(live: string): Promise<void> {
   if (statSync(live).size === 0) return;
@@ -106,8 +122,10 @@ async function nobodyElse(live: string): Promise<void> {
     await ask.all('BEGIN EXCLUSIVE');
     await ask.all('COMMIT');
     await ask.all('PRAGMA journal_mode = DELETE');
-  } catch {
-    throw new BackupError('The server still runs on this folder. Stop it first.');
+  } catch (error) {
+    if (isBusy(error))
+      throw new BackupError('The server still runs on this folder. Stop it first.');
+    // What cannot be read is no reason to stay without the backup: it is kept beside it as it is.
   } finally {
     await ask.close();
   }

@@ -12,7 +12,7 @@ import {
   adjustersOf,
   begunOf,
   foldJob,
-  isInScope,
+  isAskedOf,
   isWhole,
   instructionOf,
   jobSteps,
@@ -42,6 +42,7 @@ export function summarise(
     ? { date: read.at, hours: read.hours, ...(read.replaced && { replaced: true as const }) }
     : null;
   const adjusters = Object.entries(state.adjusters);
+  const asked = adjustersOf(sheet).filter(({ id, entry }) => isAskedOf(entry, state, id));
   const readingsBy = (of: (adjuster: AdjusterState) => Reading | undefined) =>
     Object.fromEntries(
       adjusters.flatMap(([id, adjuster]) => {
@@ -58,8 +59,8 @@ export function summarise(
       hours,
       step: state.signed || state.abandoned ? null : stepOf(),
       set: {
-        done: adjusters.filter(([, { painted }]) => painted).length,
-        of: adjustersOf(sheet).filter(({ id }) => isInScope(state, id)).length,
+        done: asked.filter(({ id }) => state.adjusters[id]?.painted).length,
+        of: asked.length,
       },
       signed: state.signed ?? null,
       ...(!isWhole(state.scope) && { scope: state.scope }),

@@ -2,7 +2,7 @@ import type { JobState, Progress } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
-  isInScope,
+  isAskedOf,
   describeReading,
   rockersAt,
   standingReading,
@@ -39,10 +39,10 @@ export function jobCells(
   const firm = new Set(
     at === undefined ? [] : rockersAt(adjusters, at, cycleDegrees(setting.sheet)).firm,
   );
-  const cells = adjusters.map(({ id }): [string, MapCell] => {
+  const cells = adjusters.map(({ id, entry }): [string, MapCell] => {
     const onLobe = firm.has(id);
     const progress = progressOf(state, id);
-    const leftOut = !isInScope(state, id);
+    const leftOut = !isAskedOf(entry, state, id);
     const look = { here: here.has(id), onLobe, progress, selected: id === selected };
     const cell = odd.has(id) ? { ...look, odd: true } : look;
     const says = leftOut ? 'not part of this job' : wordsFor(cell, at !== undefined, state, id);

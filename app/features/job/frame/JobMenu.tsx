@@ -1,4 +1,4 @@
-import { mayAbandon, methodOf, METHOD_TITLES } from '@longbar/core';
+import { mayAbandon, methodOf, METHOD_TITLES, scopeWords } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
@@ -6,6 +6,7 @@ import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
 import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
+import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
@@ -59,8 +60,9 @@ export function JobMenu({ job, onDone }: Props) {
           />
         </Stack>
       )}
-      <Words as="strong">What is done today</Words>
-      <ScopeChoice job={job} />
+      <Fold title="What is done today" holds={scopeWords(job.state.scope)}>
+        <ScopeChoice job={job} />
+      </Fold>
       <MapChoice />
       {mayAbandon(job.state) && <Abandon {...{ job, onDone }} />}
     </ScrollView>

@@ -1,5 +1,5 @@
 import type { AdjusterKind, JobScope } from '@longbar/core';
-import { scopeWords } from '@longbar/core';
+import { mayChooseScope, scopeWords } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -30,6 +30,7 @@ export function ScopeChoice({ job }: { job: WorkingJob }) {
       ...(checkOnly && { checkOnly }),
     });
   };
+  if (!mayChooseScope(job.state)) return <Words color="secondInk">{scopeWords(scope)}.</Words>;
   const checkOnly = scope?.checkOnly === true;
   const toggled = (group: (typeof groups)[number]) =>
     groups.filter((each) => (each === group) !== chosen.includes(each));

@@ -82,6 +82,14 @@ export function mayAbandon(state: JobState): boolean {
   return !touched && !signed && !abandoned && crank.turns === 0 && crank.history.length === 0;
 }
 
+/**
+ * Whether it may still be said what the job is about: once closing up has begun nothing is barred
+ * or set any more, and another scope would ask for it below covers that are on.
+ */
+export function mayChooseScope({ closing, barOut, undone, signed }: JobState): boolean {
+  return Object.keys({ ...closing, ...undone }).length === 0 && !barOut && !signed;
+}
+
 /** The sequences to be run down before any lash is read, or while closing up. */
 export function sequencesOf(sheet: EngineSheet, when: TorqueSequence['when']): TorqueSequence[] {
   return (sheet.torques ?? []).filter((sequence) => sequence.when === when);

@@ -11,6 +11,7 @@ import {
   jobSteps,
   leftOutKinds,
   machineLineOf,
+  mayChooseScope,
   recordOf,
   recordPage,
   simulateJob,
@@ -88,6 +89,14 @@ describe('a job about some of the engine', () => {
       .flatMap((each) => (each.code === 'adjuster' ? [each.id] : []));
     expect(missing).toHaveLength(12);
     expect(missing.some((id) => id.startsWith('injector'))).toBe(false);
+  });
+
+  it('is chosen until closing up begins', () => {
+    const after = (...acts: JobAct[]) => mayChooseScope(foldJob(journal(acts)));
+    expect(after({ type: 'round.done' })).toBe(true);
+    expect(after({ type: 'closing.done', item: 'faces' })).toBe(false);
+    expect(after({ type: 'bar.out' })).toBe(false);
+    expect(after({ type: 'isolation.undone', isolation: 'fuel' })).toBe(false);
   });
 
   it('names no kind that there is not, and at least one', () => {

@@ -10,6 +10,7 @@ const CALLED_AWAY = 20 * 60_000;
 
 const PHASES: Partial<Record<KnownEvent['type'], string>> = {
   'why.noted': 'Why',
+  'scope.chosen': 'Why',
   'rules.kept': 'Why',
   'cold.stated': 'Ready',
   'hot.stated': 'Ready',
