@@ -2,12 +2,11 @@ import { useMemo, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { Act } from '../../ui/Act';
 import { Caution } from '../../ui/Caution';
-import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
 import { Row } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
+import { AllBut } from '../shared/AllBut';
 import { useYard } from '../yard/useYard';
 import { MACHINE_LABEL } from './labelFormats';
 import { LabelPage } from './LabelPage';
@@ -29,11 +28,6 @@ export function MachineLabelsScreen({ machine }: { machine: string | undefined }
     left ??
     new Set(machine === undefined ? [] : sorted.flatMap(({ id }) => (id === machine ? [] : [id])));
   const chosen = sorted.filter(({ id }) => !without.has(id));
-  const turn = (id: string) => {
-    const next = new Set(without);
-    if (!next.delete(id)) next.add(id);
-    setLeft(next);
-  };
   return (
     <LabelPage
       title="Labels for machines"
@@ -56,17 +50,7 @@ export function MachineLabelsScreen({ machine }: { machine: string | undefined }
             onPress={() => setLeft(new Set(sorted.map(({ id }) => id)))}
           />
         </Row>
-        <Tiles columns={2}>
-          {sorted.map(({ id, name }) => (
-            <Choice
-              key={id}
-              label={name}
-              several
-              chosen={!without.has(id)}
-              onPress={() => turn(id)}
-            />
-          ))}
-        </Tiles>
+        <AllBut of={sorted} without={without} onChange={setLeft} />
       </Fold>
       <Field label="Address that phones open" value={address} onChange={setAddress} />
       {isOnlyHere(address) && (

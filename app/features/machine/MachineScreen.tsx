@@ -99,7 +99,7 @@ function Due({ machine }: { machine: MachineDetail }) {
       {recheck && <Words>{recheck}.</Words>}
       {machine.due && (
         <Words as="note" color="secondInk">
-          {machine.due.by !== 'months' && machine.due.why}
+          {(machine.due.by !== 'months' || machine.due.kinds) && machine.due.why}
           {machine.due.atHours !== null && ` Due at ${formatHours(machine.due.atHours)} h.`}
         </Words>
       )}

@@ -1,10 +1,9 @@
 import type { SheetLine } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
 import { Fold } from '../../ui/Fold';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
+import { AllBut } from '../shared/AllBut';
 import { saveSheets } from './saveSheets';
 
 /** Exports several sheets with their photos as one file. */
@@ -12,11 +11,6 @@ export function SheetExport({ sheets }: { sheets: readonly SheetLine[] }) {
   const [without, setWithout] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<string>();
   const chosen = sheets.filter(({ id }) => !without.has(id)).map(({ id }) => id);
-  const turn = (id: string) => {
-    const next = new Set(without);
-    if (!next.delete(id)) next.add(id);
-    setWithout(next);
-  };
   const save = async () => {
     setProblem(undefined);
     try {
@@ -27,17 +21,7 @@ export function SheetExport({ sheets }: { sheets: readonly SheetLine[] }) {
   };
   return (
     <Fold title="Export sheets" holds="Several as one file, with their photos">
-      <Tiles columns={2}>
-        {sheets.map(({ id, name }) => (
-          <Choice
-            key={id}
-            label={name}
-            several
-            chosen={!without.has(id)}
-            onPress={() => turn(id)}
-          />
-        ))}
-      </Tiles>
+      <AllBut of={sheets} without={without} onChange={setWithout} />
       <Act
         label={`Export ${chosen.length} of ${sheets.length} sheets`}
         icon="save"
