@@ -187,7 +187,7 @@ test('a job keeps the sheet it began with and says when there is a newer one', a
   ).toBeVisible();
 });
 
-test('an event that the server refuses is set aside, shown, and the rest go on', async ({
+test('an event that the server refuses is set aside, shown, and sent again; the rest go on', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -209,6 +209,10 @@ test('an event that the server refuses is set aside, shown, and the rest go on',
   await job.openUp();
   await job.at('Find position');
   await expect(job.button(/1 refused/)).toBeVisible();
+  await page.unroute('**/events');
+  await job.tap(/1 refused/);
+  await job.tap('Send them again');
+  await expect(job.button(/refused|unsent/)).toHaveCount(0);
 });
 
 for (const scheme of ['light', 'dark'] as const) {

@@ -95,7 +95,7 @@ test('after signing, the engine gets a label with day, hours, lash, next check a
   const label = page.getByRole('group', { name: 'Sheet 1' });
   await expect(label).toContainText(/8 Jan 2026 · 6,021 h/);
   await expect(label).toContainText(
-    'Set to, cold: intake 0.33 mm, 13 thou, exhaust 0.58 mm, 23 thou',
+    'Set by the sheet, cold: intake 0.33 mm, 13 thou, exhaust 0.58 mm, 23 thou',
   );
   await expect(label).toContainText('Next when the meter shows 6,621 h');
   await expect(label).toContainText('Ina');

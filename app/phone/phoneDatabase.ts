@@ -30,8 +30,14 @@ export type KeptBlob = { sha256: string; type: string; body: ArrayBuffer };
 /** What the server answered last, so that it can be read without it. */
 export type KeptAnswer = { path: string; body: unknown; at: string };
 
+/** What cannot be sent yet, and why: it is tried again. */
+export type Held = { item: Outgoing; why: string };
+
 /** What the server refused, and why; kept until somebody has seen to it. */
-export type SetAside = { item: Outgoing; why: string };
+export type SetAside = Held & {
+  /** Its place in the outbox, where it goes back to; unknown of what an earlier version kept. */
+  seq?: number;
+};
 
 type Keyed<T> = T & { seq: number };
 
@@ -54,9 +60,12 @@ export type PhoneDatabase = {
   keepWord(word: MachineWord, now: string): Promise<void>;
   /** What was said of machines and is not sent yet, in order. */
   machineWords(): Promise<MachineWord[]>;
-  outgoing(limit: number): Promise<Keyed<Outgoing>[]>;
+  /** What is oldest behind a place of the outbox. */
+  outgoing(limit: number, after: number): Promise<Keyed<Outgoing>[]>;
   sent(seqs: readonly number[]): Promise<void>;
   setAside(items: readonly Keyed<Outgoing>[], why: string): Promise<void>;
+  /** Puts what was set aside back where it stood in the outbox. */
+  takeBack(): Promise<void>;
   unsent(): Promise<{ count: number; since: string | null; aside: SetAside[] }>;
   keepBlob(blob: KeptBlob, now: string): Promise<void>;
   blob(sha256: string): Promise<KeptBlob | undefined>;
@@ -124,9 +133,10 @@ function outboxStore(db: Db) {
     async machineWords() {
       return (await db.getAll('outbox')).filter(isMachineWord);
     },
-    async outgoing(limit: number) {
+    async outgoing(limit: number, after: number) {
       const found: Keyed<Outgoing>[] = [];
-      let cursor = await db.transaction('outbox').store.openCursor();
+      const behind = IDBKeyRange.lowerBound(after, true);
+      let cursor = await db.transaction('outbox').store.openCursor(behind);
       while (cursor && found.length < limit) {
         found.push({ ...cursor.value, seq: cursor.key });
         cursor = await cursor.continue();
@@ -141,9 +151,17 @@ function outboxStore(db: Db) {
     async setAside(items: readonly Keyed<Outgoing>[], why: string) {
       const tx = db.transaction(['outbox', 'aside'], 'readwrite', STRICT);
       for (const { seq, ...item } of items) {
-        await tx.objectStore('aside').add({ item, why });
+        await tx.objectStore('aside').add({ item, why, seq });
         await tx.objectStore('outbox').delete(seq);
       }
+      await tx.done;
+    },
+    async takeBack() {
+      const tx = db.transaction(['outbox', 'aside'], 'readwrite', STRICT);
+      for (const { item, seq } of await tx.objectStore('aside').getAll()) {
+        await tx.objectStore('outbox').put(item, seq);
+      }
+      await tx.objectStore('aside').clear();
       await tx.done;
     },
     async unsent() {

@@ -2,10 +2,17 @@ import type { EventOf, FoldedJob, JobContext, JobEvent, Trial } from '@longbar/c
 import { begunOf, foldOn, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice, original } from '@reduxjs/toolkit';
-import type { SetAside } from '../phone/phoneDatabase';
+import type { Held, SetAside } from '../phone/phoneDatabase';
 
 export type KeptJob = { context: JobContext; events: JobEvent[] };
-type Unsent = { count: number; since: string | null; aside: SetAside[]; reachable: boolean };
+type Unsent = {
+  count: number;
+  since: string | null;
+  aside: SetAside[];
+  /** Of what is unsent: what the server cannot take yet. */
+  held: Held[];
+  reachable: boolean;
+};
 type JobsState = {
   /** Whether what the phone keeps has been read. */
   ready: boolean;
@@ -18,7 +25,7 @@ type JobsState = {
 const initialState: JobsState = {
   ready: false,
   byId: {},
-  unsent: { count: 0, since: null, aside: [], reachable: true },
+  unsent: { count: 0, since: null, aside: [], held: [], reachable: true },
   storeFailed: null,
 };
 

@@ -20,8 +20,8 @@ import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
 import type { Request } from './outbox';
-import { retryDelay, sendOldest } from './outbox';
-import type { KeptBlob, MachineWord, PhoneDatabase } from '../phone/phoneDatabase';
+import { beginWalk, retryDelay, sendOldest } from './outbox';
+import type { Held, KeptBlob, MachineWord, PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
 import { shopAnswered } from '../phone/shopOfPhone';
 
@@ -236,16 +236,17 @@ export class SyncEngine {
     clearTimeout(this.timer);
     try {
       const db = await this.opening;
-      let result = await sendOldest(db, ask);
+      const walk = await beginWalk(db);
+      let result = await sendOldest(db, ask, walk);
       while (result === 'progress') {
         this.streams.askAgain();
         await this.count();
-        result = await sendOldest(db, ask);
+        result = await sendOldest(db, ask, walk);
       }
       await this.machineWordsSent(db);
       // What was added while this ran is counted last, so that no older count stays shown.
       await this.count();
-      this.settle(result === 'empty');
+      this.settle(result === 'done', walk.held);
     } catch (error) {
       this.store.dispatch(storeFailed(describe(error)));
     } finally {
@@ -255,11 +256,18 @@ export class SyncEngine {
     }
   }
 
-  private settle(allGone: boolean): void {
-    this.store.dispatch(unsentCounted({ reachable: allGone }));
-    if (allGone) {
+  /** What was set aside is sent once more: somebody has seen to what it was refused for. */
+  async sendAgain(): Promise<void> {
+    await (await this.opening).takeBack();
+    await this.count();
+    await this.send();
+  }
+
+  private settle(reachable: boolean, held: Held[]): void {
+    this.store.dispatch(unsentCounted({ reachable, held }));
+    if (reachable) this.store.dispatch(api.util.invalidateTags(['machines']));
+    if (reachable && held.length === 0) {
       this.failures = 0;
-      this.store.dispatch(api.util.invalidateTags(['machines']));
       return;
     }
     // It may be that another shop answers here by now.

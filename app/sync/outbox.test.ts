@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import type { JobContext, JobEvent } from '@longbar/core';
 import type { Request } from './outbox';
-import { retryDelay, sendOldest } from './outbox';
+import { beginWalk, retryDelay, sendOldest } from './outbox';
 import type { PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
 
@@ -28,9 +28,10 @@ async function sendAll(answer: (path: string, body: unknown) => { status: number
     posted.push([path, bytes ?? body]);
     return answer(path, body);
   };
-  let result = await sendOldest(db, ask);
-  for (let i = 0; result === 'progress' && i < 50; i++) result = await sendOldest(db, ask);
-  return { posted, result };
+  const walk = await beginWalk(db);
+  let result = await sendOldest(db, ask, walk);
+  for (let i = 0; result === 'progress' && i < 50; i++) result = await sendOldest(db, ask, walk);
+  return { posted, result, held: walk.held };
 }
 
 const accepted = { status: 200, body: {} };
@@ -44,7 +45,7 @@ describe('the outbox', () => {
     await db.keepJob(context, true, NOW);
     for (const each of [event(1), event(2), event(1, OTHER), event(3)]) await db.appendOwn(each);
     const { posted, result } = await sendAll(() => accepted);
-    expect(result).toBe('empty');
+    expect(result).toBe('done');
     expect(posted).toEqual([
       ['/jobs', context.head],
       [`/jobs/${JOB}/events`, [event(1), event(2)]],
@@ -78,7 +79,7 @@ describe('the outbox', () => {
 
   it('touches nothing while the server is gone or fails itself', async () => {
     await db.appendOwn(event(1));
-    for (const status of [500, 503, 429, 421]) {
+    for (const status of [500, 503, 507, 401, 408, 429]) {
       expect((await sendAll(() => ({ status, body: null }))).result).toBe('unreachable');
     }
     const gone = () => {
@@ -93,19 +94,89 @@ describe('the outbox', () => {
     const { posted, result } = await sendAll((_, body) =>
       (body as JobEvent[]).length === 3 ? refusal('1.hours') : accepted,
     );
-    expect(result).toBe('empty');
+    expect(result).toBe('done');
     expect(posted[1]).toEqual([`/jobs/${JOB}/events`, [event(1), event(3)]]);
     const { aside } = await db.unsent();
-    expect(aside).toEqual([{ item: { kind: 'event', event: event(2), since: NOW }, why: 'No.' }]);
+    expect(aside).toMatchObject([
+      { item: { kind: 'event', event: event(2), since: NOW }, why: 'No.' },
+    ]);
   });
 
-  it('sends one by one what is refused without a name', async () => {
-    for (const n of [1, 2, 3]) await db.appendOwn(event(n));
-    await sendAll((_, body) =>
-      (body as JobEvent[]).some(({ n }) => n === 2) ? refusal('') : accepted,
+  it('finds which is refused without a name, and leaves it waiting', async () => {
+    for (let n = 1; n <= 9; n++) await db.appendOwn(event(n));
+    const { result, held } = await sendAll((_, body) =>
+      (body as JobEvent[]).some(({ n }) => n === 6) ? refusal('') : accepted,
     );
-    expect((await db.unsent()).aside).toHaveLength(1);
-    expect((await db.unsent()).count).toBe(0);
+    expect(result).toBe('done');
+    expect(held.map(({ item }) => item)).toEqual([{ kind: 'event', event: event(6), since: NOW }]);
+    expect(await db.unsent()).toMatchObject({ count: 1, aside: [] });
+  });
+
+  it.each([403, 404, 413, 421])(
+    'lets what is answered %i wait, and the rest go on',
+    async (status) => {
+      await db.keepJob(context, true, NOW);
+      await db.appendOwn(event(1));
+      await db.appendOwn(event(1, OTHER));
+      await db.keepBlob(
+        { sha256: 'b'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) },
+        NOW,
+      );
+      await db.appendOwn(event(2));
+      const refuse = (path: string) => (path === '/jobs' ? { status, body: null } : accepted);
+      const first = await sendAll(refuse);
+      expect(first.result).toBe('done');
+      expect(first.posted.map(([path]) => path)).toEqual([
+        '/jobs',
+        `/jobs/${OTHER}/events`,
+        `/blobs/${'b'.repeat(64)}`,
+      ]);
+      expect(first.held.map(({ item }) => item.kind)).toEqual(['job', 'event', 'event']);
+      expect(first.held[2]?.why).toBe(`The server answered ${status}.`);
+      expect(await db.unsent()).toMatchObject({ count: 3, aside: [] });
+      const { posted } = await sendAll(() => accepted);
+      expect(posted).toEqual([
+        ['/jobs', context.head],
+        [`/jobs/${JOB}/events`, [event(1), event(2)]],
+      ]);
+    },
+  );
+
+  it('sets no event aside because its job was refused; sent again, all of it goes in order', async () => {
+    await db.keepJob(context, true, NOW);
+    for (const n of [1, 2]) await db.appendOwn(event(n));
+    const clash = { ...refusal('id'), status: 409 };
+    await sendAll((path) => (path === '/jobs' ? clash : accepted));
+    const again = await sendAll(() => accepted);
+    expect(again.posted).toEqual([]);
+    expect(again.held.map(({ why }) => why)).toEqual(['No.', 'No.']);
+    expect(await db.unsent()).toMatchObject({ count: 2, aside: [{ item: { kind: 'job' } }] });
+    await db.takeBack();
+    expect(await db.unsent()).toMatchObject({ count: 3, aside: [] });
+    const { posted } = await sendAll(() => accepted);
+    expect(posted.map(([path]) => path)).toEqual(['/jobs', `/jobs/${JOB}/events`]);
+  });
+
+  it('halves what is too large at once', async () => {
+    for (let n = 1; n <= 8; n++) await db.appendOwn(event(n));
+    const { posted, held } = await sendAll((_, body) =>
+      (body as JobEvent[]).length > 3 ? { status: 413, body: null } : accepted,
+    );
+    expect(held).toEqual([]);
+    expect(posted.flatMap(([, body]) => ((body as JobEvent[]).length > 3 ? [] : body))).toEqual(
+      [1, 2, 3, 4, 5, 6, 7, 8].map((n) => event(n)),
+    );
+  });
+
+  it('does not hold an event back for its photo', async () => {
+    const photo = { sha256: 'c'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) };
+    await db.keepBlob(photo, NOW);
+    await db.appendOwn(event(1));
+    const { held } = await sendAll((path) =>
+      path.startsWith('/blobs') ? { status: 413, body: null } : accepted,
+    );
+    expect(held.map(({ item }) => item.kind)).toEqual(['blob']);
+    expect((await db.unsent()).count).toBe(1);
   });
 
   it('sends a photo before the event that names it, as its bytes', async () => {

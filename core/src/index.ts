@@ -84,7 +84,7 @@ export type { PaperLine, PaperProblem } from './job/instruction/actsFromPaper';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
 export type { JobScope } from './job/journal/scope';
-export { isAskedOf, isInScope, leftOutKinds } from './job/journal/scope';
+export { isAskedOf, isInScope, isSameScope, leftOutKinds } from './job/journal/scope';
 export type { EngineLabelWords } from './job/words/engineLabel';
 export { engineLabelWords } from './job/words/engineLabel';
 export { headLetters } from './picture/headLetters';

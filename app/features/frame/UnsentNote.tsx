@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
 import { useSync } from '../../sync/SyncProvider';
-import type { Outgoing } from '../../phone/phoneDatabase';
+import type { Held, Outgoing } from '../../phone/phoneDatabase';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
 import { Icon } from '../../ui/Icon';
@@ -75,6 +75,13 @@ function refusedWords(item: Outgoing): string {
   }
 }
 
+/** What waits, a line for each reason. */
+function heldWords(held: readonly Held[]): string[] {
+  const counts = new Map<string, number>();
+  for (const { why } of held) counts.set(why, (counts.get(why) ?? 0) + 1);
+  return [...counts].map(([why, count]) => `${count} ${count === 1 ? 'waits' : 'wait'}: ${why}`);
+}
+
 function Explanation() {
   const sync = useSync();
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
@@ -94,6 +101,18 @@ function Explanation() {
             : ' the server could not be reached. It is tried again by itself.'}
         </Words>
       )}
+      {unsent.held.length > 0 && (
+        <>
+          <Words>
+            Of these the server cannot take some yet. They are tried again by themselves:
+          </Words>
+          {heldWords(unsent.held).map((line) => (
+            <Words key={line} as="note">
+              · {line}
+            </Words>
+          ))}
+        </>
+      )}
       {unsent.aside.length > 0 && (
         <>
           <Words>The server refused these; they are kept here, and the rest went on:</Words>
@@ -102,6 +121,7 @@ function Explanation() {
               · {refusedWords(item)}: {why}
             </Words>
           ))}
+          <Act label="Send them again" icon="unsent" onPress={() => void sync.sendAgain()} />
           <Act
             label="Save them as a file"
             icon="save"

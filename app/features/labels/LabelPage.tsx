@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Act } from '../../ui/Act';
@@ -9,8 +9,10 @@ import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import type { LabelChoices } from './useLabelChoices';
-import type { LabelFormat, Paper } from './labelFormats';
-import { PAPERS } from './labelFormats';
+import type { Paper } from '../shared/paper';
+import { PAPERS } from '../shared/paper';
+import type { LabelFormat } from './labelFormats';
+import { pixels } from './labelFormats';
 import { LabelSheets } from './LabelSheets';
 
 type Props = {
@@ -27,6 +29,7 @@ type Props = {
 /** Labels to be printed: what is chosen stays off the paper. */
 export function LabelPage({ title, back, backTo, choices, format, labels, children }: Props) {
   const tokens = useTokens();
+  const { width } = useWindowDimensions();
   const router = useRouter();
   const { paper, setPaper, firstText, setFirst, skip, mistake } = choices;
   const places = format.columns * format.rows;
@@ -68,6 +71,11 @@ export function LabelPage({ title, back, backTo, choices, format, labels, childr
           Print at 100 %, without fitting to the page: a label is {format.label.width} ×{' '}
           {format.label.height} mm.
         </Words>
+        {labels.length > 0 && width < pixels(PAPERS[paper].width) && (
+          <View aria-hidden style={[styles.one, { width: pixels(format.label.width) }]}>
+            {labels[0]}
+          </View>
+        )}
       </View>
       <LabelSheets {...{ paper, format, labels }} skip={Math.min(skip, places - 1)} />
     </ScrollView>
@@ -83,5 +91,7 @@ const styles = StyleSheet.create({
     maxWidth: 720,
     alignSelf: 'center',
   },
+  // On a narrow screen the sheets are too small to be read: one label stands above as it is.
+  one: { backgroundColor: '#ffffff', alignSelf: 'center' },
   between: { justifyContent: 'space-between' },
 });

@@ -2,8 +2,10 @@ import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space } from '../../theme/tokens';
-import type { LabelFormat, Paper } from './labelFormats';
-import { PAPERS, pixels, sheetsOf } from './labelFormats';
+import type { Paper } from '../shared/paper';
+import { PAPERS } from '../shared/paper';
+import type { LabelFormat } from './labelFormats';
+import { pixels, sheetsOf } from './labelFormats';
 
 type Props = {
   paper: Paper;

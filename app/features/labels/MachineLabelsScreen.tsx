@@ -41,6 +41,7 @@ export function MachineLabelsScreen({ machine }: { machine: string | undefined }
     >
       {isLoading && <Words color="secondInk">Fetching the machines …</Words>}
       {isError && !machines && <Words as="strong">The server could not be reached.</Words>}
+      {machines?.length === 0 && <Words>There is no machine to print a label for yet.</Words>}
       <Fold title="Which machines" holds={`${chosen.length} of ${sorted.length}`}>
         <Row>
           <Act label="All of them" style={styles.grow} onPress={() => setLeft(new Set())} />

@@ -1,5 +1,6 @@
 import { assert, integer, nat, property } from 'fast-check';
-import { ENGINE_LABEL, MACHINE_LABEL, PAPERS, pixels, sheetsOf } from './labelFormats';
+import { PAPERS } from '../shared/paper';
+import { ENGINE_LABEL, MACHINE_LABEL, pixels, sheetsOf } from './labelFormats';
 
 describe('sheets of labels', () => {
   it('place every label once, in order, behind what is used up', () => {

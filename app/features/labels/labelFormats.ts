@@ -6,14 +6,6 @@ export type LabelFormat = {
   rows: number;
 };
 
-export type Paper = 'a4' | 'letter';
-
-/** Width and height of a sheet of paper, mm. */
-export const PAPERS: Record<Paper, { name: string; width: number; height: number }> = {
-  a4: { name: 'A4', width: 210, height: 297 },
-  letter: { name: 'Letter', width: 215.9, height: 279.4 },
-};
-
 /** What is stuck beside the machine's plate: read from a step away. */
 export const MACHINE_LABEL: LabelFormat = {
   label: { width: 90, height: 50 },

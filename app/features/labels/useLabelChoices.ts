@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { Paper } from './labelFormats';
+import type { Paper } from '../shared/paper';
+import { usualPaper } from '../shared/paper';
 
 /** Which paper is printed on, and from which label of the first sheet on. */
 export type LabelChoices = {
@@ -27,9 +28,4 @@ export function useLabelChoices(): LabelChoices {
     mistake: (places) =>
       isPlace(places) ? undefined : `It is a whole number from 1 to ${places}.`,
   };
-}
-
-/** Letter where it is used, A4 everywhere else. */
-export function usualPaper(): Paper {
-  return /-(US|CA|MX)$/.test(navigator.language) ? 'letter' : 'a4';
 }

@@ -1,6 +1,5 @@
 import type { MachineDetail } from '@longbar/core';
 import {
-  adjusterName,
   adjustersOf,
   formatSetting,
   measureOf,
@@ -48,10 +47,10 @@ function cellsOf(
       const verdict = reading && entry.spec && verdictOf(entry.spec, reading);
       const left = reading && { reading, verdict };
       const look = recordedLook({ measure: measureOf(entry), left }, 'left');
-      const asked = found.has(id) || recheck?.adjuster === adjusterName(id);
+      const asked = found.has(id) || recheck?.adjuster === id;
       const odd = look.odd || asked;
       const says = asked ? `${look.says}, drift asks for a look` : look.says;
-      return [id, { ...look, odd, says, progress: 'none' }];
+      return [id, { ...look, odd, says }];
     }),
   );
 }

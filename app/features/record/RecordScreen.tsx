@@ -11,7 +11,7 @@ import { Words } from '../../ui/Words';
 import { Attachments } from '../shared/Attachments';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';
-import { usualPaper } from '../labels/useLabelChoices';
+import { usualPaper } from '../shared/paper';
 import { RecordHeads } from './RecordHeads';
 import { RecordTable } from './RecordTable';
 import { Sealed } from './Sealed';

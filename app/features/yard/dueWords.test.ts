@@ -46,7 +46,7 @@ describe('what is due in words', () => {
 
 describe('what drift asks for', () => {
   it('is said with its hours, and that they are past where they are', () => {
-    const recheck = { adjuster: 'No. 4 exhaust', atHours: 6900, hoursLeft: 20 };
+    const recheck = { adjuster: 'exhaust.4', atHours: 6900, hoursLeft: 20 };
     expect(recheckWords(recheck)).toBe('Check due by 6,900 h by drift of No. 4 exhaust');
     expect(recheckWords({ ...recheck, hoursLeft: -5 })).toBe(
       'Check was due at 6,900 h by drift of No. 4 exhaust',

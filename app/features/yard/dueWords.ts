@@ -1,5 +1,5 @@
 import type { MachineLine, NextDue } from '@longbar/core';
-import { formatDay, formatDays, formatHours, isOverdue } from '@longbar/core';
+import { adjusterName, formatDay, formatDays, formatHours, isOverdue } from '@longbar/core';
 
 /** What is due in words: the short figure, and when that may be. */
 export type DueWords = { figure: string; when: string; overdue: boolean; share: number };
@@ -8,9 +8,10 @@ export type DueWords = { figure: string; when: string; overdue: boolean; share: 
 export function recheckWords(recheck: MachineLine['recheck']): string | undefined {
   if (!recheck) return undefined;
   const at = `${formatHours(recheck.atHours)} h`;
+  const which = adjusterName(recheck.adjuster);
   return recheck.hoursLeft > 0
-    ? `Check due by ${at} by drift of ${recheck.adjuster}`
-    : `Check was due at ${at} by drift of ${recheck.adjuster}`;
+    ? `Check due by ${at} by drift of ${which}`
+    : `Check was due at ${at} by drift of ${which}`;
 }
 
 /** What is due on `today`, of an interval of so many hours. */

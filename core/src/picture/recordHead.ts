@@ -10,19 +10,18 @@ export type RecordedLook = RockerLook & { figure: string; says: string };
 
 /** What is drawn of a recorded adjuster. */
 type Recorded = Pick<RecordedAdjuster, 'measure' | 'left'> &
-  Partial<Pick<RecordedAdjuster, 'found' | 'again' | 'unset'>>;
+  Partial<Pick<RecordedAdjuster, 'found' | 'again' | 'unset' | 'dab'>>;
 
 /**
  * How a rocker of a record looks as found or as left: the figure beside it, a dab where it was
- * finished, a cross where it could not be set, a sign where it lay outside its limits.
+ * marked as finished, a cross where it could not be set, a sign where it lay outside its limits.
  */
 export function recordedLook(adjuster: Recorded, head: RecordedHead): RecordedLook {
-  const { found, left, again, unset, measure } = adjuster;
+  const { found, left, again, unset, dab, measure } = adjuster;
   const judged: JudgedReading | undefined = head === 'found' ? found : (again ?? left);
   const out = judged?.verdict === 'tight' || judged?.verdict === 'loose';
   const figure = judged ? shortReading(measure, judged) : '';
-  const finished = head === 'left' && left !== undefined;
-  const progress = head === 'left' && unset ? 'unset' : finished ? 'painted' : 'none';
+  const progress = head === 'found' ? 'none' : unset ? 'unset' : dab ? 'painted' : 'none';
   const verdict = out ? `, ${judged?.verdict}` : '';
   return {
     here: false,

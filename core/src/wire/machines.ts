@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { BARRING_METHODS } from '../barring/methods';
-import { KIND_NAMES } from '../engine/kinds';
+import { ADJUSTER_ID, KIND_NAMES } from '../engine/kinds';
 import { SheetSchema } from '../engine/sheet';
 import { ReadingSchema } from '../gauging/reading';
 import { JobHeadSchema } from '../job/journal/jobHead';
@@ -109,8 +109,16 @@ const machineLine = {
   /** The interval the due hours are counted in. */
   interval: v.nullable(v.number()),
   /** Where drift asks for a look before the maker's interval is up: which, and when. */
-  recheck: v.nullable(
-    v.object({ adjuster: v.string(), atHours: v.number(), hoursLeft: v.number() }),
+  recheck: v.fallback(
+    v.nullable(
+      v.object({
+        adjuster: v.pipe(v.string(), v.regex(ADJUSTER_ID)),
+        atHours: v.number(),
+        hoursLeft: v.number(),
+      }),
+    ),
+    // What an earlier version kept on a phone named it in words: nothing is said until it is asked.
+    null,
   ),
   jobs: v.object({ open: v.nullable(jobLine), signed: v.number() }),
 };

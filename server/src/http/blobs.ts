@@ -1,7 +1,7 @@
 import { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from '@longbar/core';
 import { raw, Router } from 'express';
 import * as v from 'valibot';
-import { RequestError } from '../requestError';
+import { RequestError, wrongField } from '../requestError';
 import { keepBlob, readBlob } from '../store/blobs';
 import type { Database } from '../store/database';
 import { checked } from './errors';
@@ -19,7 +19,7 @@ export function blobRoutes(db: Database): Router {
       const { sha256 } = checked(BlobSchema, { sha256: request.params.sha256, type });
       const body: unknown = request.body;
       if (!Buffer.isBuffer(body) || body.length === 0) {
-        throw new RequestError(400, 'There is nothing in it.');
+        throw wrongField('body', 'There is nothing in it.');
       }
       const { made } = await keepBlob(db, sha256, type, body, new Date().toISOString());
       response.status(made ? 201 : 200).json({ sha256, type, size: body.length });

@@ -6,14 +6,7 @@ import type {
   JobLine,
   MachineLine,
 } from '@longbar/core';
-import {
-  adjusterName,
-  driftOptions,
-  engineHours,
-  forecastDrift,
-  pastOf,
-  specsByKind,
-} from '@longbar/core';
+import { driftOptions, engineHours, forecastDrift, pastOf, specsByKind } from '@longbar/core';
 import { driftChanged } from './changes';
 import type { Database } from './database';
 import { hourMeterOf } from './hourMeter';
@@ -100,5 +93,5 @@ export async function recheckOf(
   if (recheck.id === null) return null;
   const atHours = Math.round(engineHours(last.summary.hours, meter) + recheck.hours);
   const now = engineHours(latest ?? last.summary.hours, meter);
-  return { adjuster: adjusterName(recheck.id), atHours, hoursLeft: atHours - now };
+  return { adjuster: recheck.id, atHours, hoursLeft: atHours - now };
 }

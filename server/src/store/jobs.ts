@@ -2,7 +2,7 @@ import type { JobContext, JobEvent, JobHead } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
-import { RequestError } from '../requestError';
+import { RequestError, wrongField } from '../requestError';
 import { journalGrew } from './changes';
 import type { Database } from './database';
 import { readSheet } from './sheets';
@@ -27,14 +27,13 @@ export async function beginJob(
   const sheet = own ?? machine.get().sheet;
   const known = await readSheet(db, sheet, head.sheetRevision);
   if (!known) {
-    const message = `The machine’s sheet has no revision ${head.sheetRevision}.`;
-    throw new RequestError(400, message, [{ path: 'sheetRevision', message }]);
+    throw wrongField('sheetRevision', `The machine’s sheet has no revision ${head.sheetRevision}.`);
   }
   return db.write(async (transaction) => {
     const before = await db.tables.jobs.findByPk(head.id, { transaction });
     if (before) {
       if (isDeepStrictEqual(headOf(before.get()), told)) return { head, made: false };
-      throw new RequestError(409, 'A different job has this id already.');
+      throw wrongField('id', 'A different job has this id already.', 409);
     }
     await keepJob(db, head, sheet, transaction);
     return { head, made: true };

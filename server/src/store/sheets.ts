@@ -40,8 +40,7 @@ export async function listSheets({ tables }: Database, retired = false): Promise
     tables.sheets.findAll({ order: [['revision', 'ASC']] }),
     tables.machines.findAll({ where: { retiredAt: null }, order: [['name', 'ASC']] }),
   ]);
-  const newest = new Map(sheets.map((row) => [row.get().id, row.get()]));
-  return [...newest.values()]
+  return newestOf(sheets.map((row) => row.get()))
     .filter(({ retiredAt }) => Boolean(retiredAt) === retired)
     .map(({ id, revision, publishedAt, document, retiredAt }) => ({
       id,
@@ -53,6 +52,11 @@ export async function listSheets({ tables }: Database, retired = false): Promise
       machines: machines.filter((row) => row.get().sheet === id).map((row) => row.get().name),
     }))
     .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/** Of rows in the order of their revisions, the newest of each sheet. */
+export function newestOf(rows: readonly SheetRow[]): SheetRow[] {
+  return [...new Map(rows.map((row) => [row.id, row])).values()];
 }
 
 /**

@@ -6,7 +6,7 @@ import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
 import { keepBlobIn, sha256 } from './blobs';
 import type { Database } from './database';
-import { publishIn } from './sheets';
+import { newestOf, publishIn } from './sheets';
 
 /** Sheets by their newest revision, with their photos, as one file. All of them if none is named. */
 export async function sheetsFile(db: Database, ids: readonly string[]): Promise<SheetsFile> {
@@ -14,14 +14,14 @@ export async function sheetsFile(db: Database, ids: readonly string[]): Promise<
     ...(ids.length > 0 ? { where: { id: [...ids] } } : { where: { retiredAt: null } }),
     order: ['id', 'revision'],
   });
-  const newest = new Map(rows.map((row) => [row.get().id, row.get().document]));
-  const missing = ids.find((id) => !newest.has(id));
+  const newest = newestOf(rows.map((row) => row.get()));
+  const missing = ids.find((asked) => !newest.some(({ id }) => id === asked));
   if (missing !== undefined) throw new RequestError(404, `There is no sheet ${missing}.`);
-  const hashes = new Set([...newest.values()].flatMap(photosOf));
+  const hashes = new Set(newest.flatMap(({ document }) => photosOf(document)));
   const blobs = await db.tables.blobs.findAll({ where: { sha256: [...hashes] } });
   return {
     format: SHEETS_FORMAT,
-    sheets: [...newest].map(([id, document]) => ({ id, document })),
+    sheets: newest.map(({ id, document }) => ({ id, document })),
     photos: blobs.map((row) => {
       const { sha256: hash, type, body } = row.get();
       return { sha256: hash, type, base64: body.toString('base64') };
@@ -138,17 +138,10 @@ async function knownAs(
   });
   const sheets = rows.map((row) => row.get());
   if (id !== undefined) return sheets;
-  const named = sheets.find(
-    (sheet) => !sheet.retiredAt && sheet.document.name === name && isNewest(sheet, sheets),
+  const named = newestOf([...sheets].reverse()).find(
+    ({ retiredAt, document }) => !retiredAt && document.name === name,
   );
   return named ? sheets.filter((sheet) => sheet.id === named.id) : [];
-}
-
-function isNewest<S extends { id: string; revision: number }>(
-  sheet: S,
-  all: readonly S[],
-): boolean {
-  return !all.some(({ id, revision }) => id === sheet.id && revision > sheet.revision);
 }
 
 function refusal(issues: readonly Issue[]): RequestError {

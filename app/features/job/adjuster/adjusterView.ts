@@ -48,12 +48,13 @@ function againView(
   policy: JobPolicy,
 ): AdjusterView {
   if (!again) return { reads: 'again', offers: 'nothing' };
-  const judgement = judgeReading(entry.spec, again, 'leave-inside', measureOf(entry));
+  const rule = policy === 'check-only' ? policy : 'leave-inside';
+  const judgement = judgeReading(entry.spec, again, rule, measureOf(entry));
   const wrong = judgement.verdict === 'tight' || judgement.verdict === 'loose';
   // A shim that is wrong is planned anew; a screw is set on the spot.
   const spans = judgement.verdict === 'unsure' && again.go > 0 && again.noGo !== null;
-  const set = policy !== 'check-only' && entry.method !== 'shim';
-  const offers = spans ? 'unsettled' : wrong && set ? 'lock' : 'nothing';
+  const sets = rule !== 'check-only' && entry.method !== 'shim';
+  const offers = spans ? 'unsettled' : wrong && sets ? 'lock' : 'nothing';
   return { reads: 'again', reading: again, judgement, offers };
 }
 

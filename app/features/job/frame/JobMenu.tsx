@@ -1,4 +1,4 @@
-import { mayAbandon, methodOf, METHOD_TITLES, scopeWords } from '@longbar/core';
+import { mayAbandon, methodOf, METHOD_TITLES } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
@@ -6,7 +6,6 @@ import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
 import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
-import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
@@ -60,9 +59,7 @@ export function JobMenu({ job, onDone }: Props) {
           />
         </Stack>
       )}
-      <Fold title="What is done today" holds={scopeWords(job.state.scope)}>
-        <ScopeChoice job={job} />
-      </Fold>
+      <ScopeChoice job={job} />
       <MapChoice />
       {mayAbandon(job.state) && <Abandon {...{ job, onDone }} />}
     </ScrollView>

@@ -1,6 +1,7 @@
 import type { AdjusterKind, JobScope } from '@longbar/core';
-import { mayChooseScope, scopeWords } from '@longbar/core';
+import { isSameScope, mayChooseScope, scopeWords } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
+import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
@@ -12,8 +13,16 @@ const GROUPS: { label: string; kinds: readonly AdjusterKind[] }[] = [
   { label: 'Brakes', kinds: ['brake'] },
 ];
 
-/** What the job is about: all of the engine or some kinds, set or only checked. */
+/** What the job is about, folded to one line: all of the engine or some kinds, set or checked. */
 export function ScopeChoice({ job }: { job: WorkingJob }) {
+  return (
+    <Fold title="What is done today" holds={scopeWords(job.state.scope)}>
+      <Choices job={job} />
+    </Fold>
+  );
+}
+
+function Choices({ job }: { job: WorkingJob }) {
   const { scope } = job.state;
   const { adjusters } = job.setting.sheet;
   const has = (kind: AdjusterKind) => adjusters.some((entry) => entry.kind === kind);
@@ -24,11 +33,12 @@ export function ScopeChoice({ job }: { job: WorkingJob }) {
   const choose = (wanted: typeof groups, checkOnly: boolean) => {
     if (wanted.length === 0) return;
     const kinds = wanted.flatMap((group) => group.kinds.filter(has));
-    job.act({
-      type: 'scope.chosen',
+    const told: JobScope = {
       ...(wanted.length < groups.length && { kinds }),
       ...(checkOnly && { checkOnly }),
-    });
+    };
+    // Another scope has the stops planned anew: the same is no choice.
+    if (!isSameScope(scope, told)) job.act({ type: 'scope.chosen', ...told });
   };
   if (!mayChooseScope(job.state)) return <Words color="secondInk">{scopeWords(scope)}.</Words>;
   const checkOnly = scope?.checkOnly === true;

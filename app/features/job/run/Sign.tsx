@@ -1,4 +1,4 @@
-import { adjusterName, lastRun, leftOutside, unsetOf } from '@longbar/core';
+import { adjusterName, lastRun } from '@longbar/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../../state/store';
 import { Act } from '../../../ui/Act';
@@ -8,13 +8,16 @@ import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 
+/** Nothing is left open, as far as is asked. */
+const COMPLETE = { unset: [], outside: [], incomplete: false };
+
 /** The signature, and what the one who gives it should know. */
 export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const remembered = useAppSelector((state) => state.preferences.name);
   const [name, setName] = useState(remembered);
-  const unset = unsetOf(job.state);
-  const outside = leftOutside(job.setting.sheet, job.state);
-  const incomplete = unset.length > 0 || outside.length > 0;
+  const { instruction } = job;
+  const asked = instruction?.do === 'sign' ? instruction : COMPLETE;
+  const { unset, outside, incomplete } = asked;
   const sign = () =>
     job.act({
       type: 'job.signed',

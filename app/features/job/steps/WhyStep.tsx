@@ -1,10 +1,9 @@
-import { formatDay, scopeWords } from '@longbar/core';
+import { formatDay } from '@longbar/core';
 import { useState } from 'react';
 import { useMachineQuery } from '../../../state/api';
 import { Caution } from '../../../ui/Caution';
 import { Choice } from '../../../ui/Choice';
 import { Field } from '../../../ui/Field';
-import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
@@ -65,9 +64,7 @@ export function WhyStep({ job, after }: StepProps) {
           <Attach attached={attached} onAttach={setAttached} />
         </>
       )}
-      <Fold title="What is done today" holds={scopeWords(job.state.scope)}>
-        <ScopeChoice job={job} />
-      </Fold>
+      <ScopeChoice job={job} />
       <NewerSheet job={job} />
       <Findings findings={useFindings(job.setting.head.machine)} />
       <FromBefore job={job} />

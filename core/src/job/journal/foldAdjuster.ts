@@ -37,6 +37,8 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
     case 'adjuster.painted':
       if (adjuster.painted && adjuster.again) adjuster.againAccepted = true;
       adjuster.painted = true;
+      // What is only checked is finished without a dab on its nut.
+      adjuster.checked = state.scope?.checkOnly === true;
       adjuster.doneAtTurn = state.crank.turns;
       return;
     case 'adjuster.placed':
@@ -93,6 +95,7 @@ function changed(adjuster: AdjusterState): void {
   delete adjuster.again;
   delete adjuster.againAccepted;
   delete adjuster.painted;
+  delete adjuster.checked;
   delete adjuster.doneAtTurn;
   delete adjuster.unset;
 }

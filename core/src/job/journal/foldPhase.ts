@@ -3,6 +3,7 @@ import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
 import { noteAtWork } from './people';
+import { isSameScope } from './scope';
 import type { JobState } from './state';
 
 /** The events of the phases before and around the setting itself: all the others. */
@@ -20,6 +21,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       };
       return;
     case 'scope.chosen':
+      if (isSameScope(state.scope, event)) return;
       // Other stops serve what is set now, and what was finished may be asked for anew.
       state.scope = { kinds: event.kinds, checkOnly: event.checkOnly };
       delete state.roundDone;

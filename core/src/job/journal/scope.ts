@@ -22,6 +22,12 @@ export type JobScope = {
   checkOnly?: boolean | undefined;
 };
 
+/** Whether two scopes are one and the same. */
+export function isSameScope(one: JobScope = {}, other: JobScope = {}): boolean {
+  const kindsOf = ({ kinds }: JobScope) => kinds && [...kinds].sort().join(' ');
+  return kindsOf(one) === kindsOf(other) && (one.checkOnly ?? false) === (other.checkOnly ?? false);
+}
+
 /** Whether a job is about an adjuster: what it is not about is neither planned nor asked for. */
 export function isInScope({ scope }: { scope?: JobScope | undefined }, id: string): boolean {
   return scope?.kinds === undefined || scope.kinds.includes(readId(id).kind);

@@ -36,6 +36,8 @@ export type AdjusterState = {
   /** Read again after locking; a later lock takes it away, for it says nothing any more. */
   left?: TakenReading;
   painted?: boolean;
+  /** Finished by being checked: nobody put a dab on its nut. */
+  checked?: boolean;
   /** On the round again. */
   again?: TakenReading;
   /** That reading spans a limit, and was left so. */

@@ -40,6 +40,8 @@ export type RecordedAdjuster = {
   touched: boolean;
   /** The job was not about it: nothing was to be done there, and it stays due. */
   outOfScope: boolean;
+  /** The dab is on its nut, or its bucket is finished. */
+  dab: boolean;
   /** Finished without being touched. */
   kept: boolean;
   /** Doubted, and not read again since. */

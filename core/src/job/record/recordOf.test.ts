@@ -153,6 +153,7 @@ describe('a rocker of a record', () => {
       read('exhaust.1', 'found', 0, 530),
       locked('exhaust.1', 46),
       read('exhaust.1', 'left', 570, 590),
+      { type: 'adjuster.painted', adjuster: 'exhaust.1' } as const,
       read('exhaust.1', 'again', 580, 600),
     ];
     const adjuster = of(record(acts), 'exhaust.1')!;
@@ -165,6 +166,17 @@ describe('a rocker of a record', () => {
       figure: '',
       says: 'not read',
     });
+  });
+
+  it('has a dab only where one was put: not before it is marked, nor where it was only checked', () => {
+    const acts: JobAct[] = [read('exhaust.1', 'found', 570, 590)];
+    const painted: JobAct = { type: 'adjuster.painted', adjuster: 'exhaust.1' };
+    const checking: JobAct = { type: 'scope.chosen', checkOnly: true };
+    const dab = (told: JobAct[]) =>
+      recordedLook(of(record(told), 'exhaust.1')!, 'left').progress === 'painted';
+    expect(dab(acts)).toBe(false);
+    expect(dab([...acts, painted])).toBe(true);
+    expect(dab([checking, ...acts, painted])).toBe(false);
   });
 
   it('is crossed where it could not be set', () => {

@@ -144,7 +144,7 @@ function adjusterIn(
   { touched, people }: Hands = { touched: false, people: new Set() },
 ): RecordedAdjuster {
   const state: AdjusterState = job.adjusters[id] ?? {};
-  const { found, set, left, again, kept, painted, shim, fitted, doubted } = state;
+  const { found, set, left, again, kept, painted, checked, shim, fitted, doubted } = state;
   const { spec } = entry;
   const judged = (reading: Reading | undefined) => judge(spec, reading);
   return {
@@ -161,6 +161,7 @@ function adjusterIn(
     shim: shim === undefined && fitted === undefined ? undefined : { found: shim, fitted },
     unset: state.unset,
     touched,
+    dab: painted === true && !checked,
     outOfScope: !isAskedOf(entry, job, id),
     kept: !touched && (kept === true || painted === true),
     doubted: doubted === true,

@@ -1,7 +1,7 @@
 import { formatInBoth, measureOf } from '../../gauging/measure';
 import { formatDay, formatHours } from '../../units';
 import type { JobSetting } from '../journal/setting';
-import { isAskedOf } from '../journal/scope';
+import { leftOutKinds } from '../journal/scope';
 import type { JobState } from '../journal/state';
 import { leftOutside, unsetOf } from '../instruction/gates';
 import { nextCheckWords } from './nextCheck';
@@ -14,7 +14,7 @@ export type EngineLabelWords = {
 };
 
 /**
- * The label that stays on the engine: day and hours, what was set to which figure, what was not,
+ * The label that stays on the engine: day and hours, what the sheet asks for, what is left open,
  * when the next check is due and who signed. Undefined until the job is signed.
  */
 export function engineLabelWords(
@@ -23,9 +23,10 @@ export function engineLabelWords(
 ): EngineLabelWords | undefined {
   const { signed, hours, scope } = state;
   if (!signed) return undefined;
+  const leftOut = leftOutKinds(sheet, scope);
   const figures = sheet.adjusters.flatMap((entry) => {
     const { kind, spec } = entry;
-    if (!spec || !isAskedOf(entry, state, `${kind}.1`)) return [];
+    if (!spec || leftOut.includes(kind)) return [];
     const measure = measureOf(entry);
     return [`${kind} ${formatInBoth(measure, spec.target)}`];
   });
@@ -37,7 +38,7 @@ export function engineLabelWords(
       .filter(Boolean)
       .join(' · '),
     lines: [
-      `${scope?.checkOnly ? 'Checked against' : 'Set to'}, ${warm}: ${figures.join(', ')}`,
+      `${scope?.checkOnly ? 'Checked by' : 'Set by'} the sheet, ${warm}: ${figures.join(', ')}`,
       ...(isWhole(scope) ? [] : [scopeWords(scope)]),
       signed.incomplete ? `Incomplete: ${open} left open, still due` : `Next ${next}`,
       `${signed.name} · the maker’s manual stands above this label`,

@@ -1,0 +1,12 @@
+export type Paper = 'a4' | 'letter';
+
+/** Width and height of a sheet of paper, mm. */
+export const PAPERS: Record<Paper, { name: string; width: number; height: number }> = {
+  a4: { name: 'A4', width: 210, height: 297 },
+  letter: { name: 'Letter', width: 215.9, height: 279.4 },
+};
+
+/** Letter where it is used, A4 everywhere else. */
+export function usualPaper(): Paper {
+  return /-(US|CA|MX)$/.test(navigator.language) ? 'letter' : 'a4';
+}
