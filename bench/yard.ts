@@ -140,10 +140,10 @@ async function nightly(folder: string): Promise<{ took: Promise<number>; done: P
   await db.write((transaction) => db.run('DELETE FROM machine_drift', [], transaction));
   await db.close();
   const server = (await import(pathToFileURL(join(root, 'server/dist/dataFolder.mjs')).href)) as {
-    workOutDrift: (folder: string) => import('node:child_process').ChildProcess;
+    workByNight: (folder: string) => import('node:child_process').ChildProcess;
   };
   const begun = performance.now();
-  const child = server.workOutDrift(folder);
+  const child = server.workByNight(folder);
   const took = new Promise<number>((resolve, reject) => {
     child.once('exit', (code) => {
       if (code === 0) resolve(performance.now() - begun);

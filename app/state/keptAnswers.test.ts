@@ -33,15 +33,31 @@ describe('what the server answered last', () => {
   it('stands in while it does not answer, and it is said since when', async () => {
     answer = () => json(['a machine']);
     expect(await ask('/machines', api, {})).toMatchObject({ data: ['a machine'] });
-    expect(said).toEqual([phoneChanged({ keptSince: null })]);
+    expect(said).toEqual([phoneChanged({ keptSince: null, keptBecause: null })]);
     await new Promise((resolve) => setTimeout(resolve, 50));
     answer = gone;
     expect(await ask('/machines', api, {})).toEqual({ data: ['a machine'] });
-    expect(said.at(-1)).toEqual(phoneChanged({ keptSince: expect.stringMatching(/^\d{4}-/) }));
-    for (const status of [502, 503, 504]) {
+    expect(said.at(-1)).toEqual(
+      phoneChanged({ keptSince: expect.stringMatching(/^\d{4}-/), keptBecause: null }),
+    );
+    for (const status of [500, 502, 503, 504]) {
       answer = () => json({}, status);
       expect(await ask('/machines', api, {})).toEqual({ data: ['a machine'] });
     }
+  });
+
+  it('stands in where the server fails itself, with what it says of it', async () => {
+    answer = () => json(['a machine']);
+    await ask('/machines', api, {});
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    answer = () => json({ error: { message: 'The server’s disk is full.', issues: [] } }, 507);
+    expect(await ask('/machines', api, {})).toEqual({ data: ['a machine'] });
+    expect(said.at(-1)).toMatchObject({
+      payload: { keptBecause: 'The server’s disk is full.', keptSince: expect.any(String) },
+    });
+    answer = () => json(['two machines']);
+    await ask('/machines', api, {});
+    expect(said.at(-1)).toEqual(phoneChanged({ keptSince: null, keptBecause: null }));
   });
 
   it('is no answer to what was never asked, nor to what the server refuses', async () => {

@@ -1,6 +1,7 @@
-import { ignore } from '@longbar/core';
+import { ErrorSchema, ignore } from '@longbar/core';
 import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import * as v from 'valibot';
 import type { PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
 import { shopHeader } from '../phone/shopOfPhone';
@@ -29,7 +30,7 @@ export function keepingAnswers(baseUrl: string): Query {
     const answer = await ask(args, api, extra);
     if (typeof args !== 'string') return answer;
     if (!answer.error) {
-      api.dispatch(phoneChanged({ keptSince: null }));
+      api.dispatch(phoneChanged({ keptSince: null, keptBecause: null }));
       const kept = { path: args, body: answer.data, at: new Date().toISOString() };
       // A phone that cannot keep it has shown it all the same.
       void database()
@@ -37,18 +38,23 @@ export function keepingAnswers(baseUrl: string): Query {
         .catch(ignore('a phone that cannot keep an answer has shown it all the same'));
       return answer;
     }
-    if (!isSilence(answer.error.status)) return answer;
+    if (!isFailure(answer.error.status)) return answer;
     const kept = await database()
       .then((db) => db.answer(args))
       .catch(ignore('a phone that kept nothing has nothing to show'));
     if (!kept) return answer;
-    api.dispatch(phoneChanged({ keptSince: kept.at }));
+    api.dispatch(phoneChanged({ keptSince: kept.at, keptBecause: wordsOf(answer.error) }));
     return { data: kept.body };
   };
 }
 
-/** Nobody answered, or only what stands before the server did. */
-function isSilence(status: FetchBaseQueryError['status']): boolean {
-  if (typeof status === 'number') return status >= 502 && status <= 504;
-  return status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR';
+/** Nobody answered, or the server failed itself: its disk is full, or it is damaged. */
+function isFailure(status: FetchBaseQueryError['status']): boolean {
+  return typeof status === 'number' ? status >= 500 : status !== 'CUSTOM_ERROR';
+}
+
+/** What the server says of its failure, where it says anything. */
+function wordsOf({ data }: FetchBaseQueryError): string | null {
+  const said = v.safeParse(ErrorSchema, data);
+  return said.success ? said.output.error.message : null;
 }

@@ -5,6 +5,8 @@ import { createSlice } from '@reduxjs/toolkit';
 type PhoneState = {
   /** What is shown was kept here at that instant, for the server does not answer. */
   keptSince: string | null;
+  /** What the server said of why it does not answer; null where it said nothing. */
+  keptBecause: string | null;
   /** Room for what is done offline is nearly gone. */
   nearlyFull: boolean;
   /** Over plain HTTP the browser keeps no application: it cannot be opened without signal. */
@@ -15,6 +17,7 @@ type PhoneState = {
 
 const initialState: PhoneState = {
   keptSince: null,
+  keptBecause: null,
   nearlyFull: false,
   cannotReopen: false,
   newVersion: false,

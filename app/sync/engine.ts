@@ -138,6 +138,8 @@ export class SyncEngine {
       const kept = this.known(job, fresh);
       const due = kept ? dueOf(kept) : [];
       for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
+      // There is room again.
+      if (this.store.getState().jobs.storeFailed !== null) this.store.dispatch(storeFailed(null));
     } catch (error) {
       this.store.dispatch(storeFailed(describe(error)));
       throw error;

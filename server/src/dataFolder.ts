@@ -8,8 +8,8 @@ import { readShop } from './store/shop';
 
 /* What is done to a data folder by a command, beside the server or without it. */
 
-export { restore } from './store/backup';
-export { workOutDrift } from './nights';
+export { restore } from './store/restore';
+export { workByNight } from './nights';
 
 /** A checked backup of a data folder now; the server may run on it. */
 export async function backUpFolder(folder: string): Promise<string> {

@@ -1,7 +1,8 @@
 import type { Logger } from 'pino';
-import { backUp, BackupError } from './store/backup';
+import { backUp } from './store/backup';
 import type { BackupPlan } from './store/backupFiles';
 import { backupState } from './store/backupFiles';
+import { BackupError } from './store/checkedFile';
 import type { Database } from './store/database';
 
 /** After the start, ms: the first phones are served before. */

@@ -4,17 +4,21 @@ import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
+import type { Logger } from 'pino';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
 import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
-import { driftEveryNight } from './nights';
+import { workEveryNight } from './nights';
 import { keepBackedUp } from './keepBackedUp';
 import { backupPlan, certificateFrom, portFrom, StartError } from './settings';
+import { quickLook } from './store/damage';
 import type { Database } from './store/database';
-import { FolderError, openDatabase } from './store/database';
+import { FolderError, wayBack } from './store/dataFile';
+import { openDatabase } from './store/database';
 import { readShop } from './store/shop';
+import { diskTrouble } from './store/trouble';
 
 /** What a start can be told; the environment gives the rest. */
 export type StartOptions = { demo: boolean; web?: string | undefined };
@@ -24,10 +28,21 @@ export async function start({ demo, web }: StartOptions): Promise<void> {
   try {
     await serve({ demo, web });
   } catch (error) {
-    if (!(error instanceof StartError) && !(error instanceof FolderError)) throw error;
-    console.error(error.message);
+    console.error(wordsOf(error));
     process.exit(1);
   }
+}
+
+/** Why it cannot start, for a person; what nobody foresaw is thrown. */
+function wordsOf(error: unknown): string {
+  if (error instanceof StartError || error instanceof FolderError) return error.message;
+  if (diskTrouble(error) === undefined) throw error;
+  const why = error instanceof Error ? error.message : String(error);
+  return `The database in ${dataFolder()} cannot be read: ${why}. ${wayBack(dataFolder())}`;
+}
+
+function dataFolder(): string {
+  return resolve(process.env.LONGBAR_DATA ?? 'data');
 }
 
 async function serve({ demo, web }: StartOptions): Promise<void> {
@@ -35,11 +50,13 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const port = portFrom(process.env.PORT);
   const devOrigin = process.env.LONGBAR_DEV_ORIGIN;
   const secure = certificateFrom(process.env.TLS_CERT, process.env.TLS_KEY);
-  const folder = resolve(process.env.LONGBAR_DATA ?? 'data');
-  const db = await openDatabase(folder);
-  if (demo && (await loadDemo(db, new Date()))) console.log('Demo data loaded.');
-  goByShop(await readShop(db));
+  const folder = dataFolder();
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+  const db = await openDatabase(folder);
+  await lookOver(db, logger);
+  if (demo && db.damage() === null && (await loadDemo(db, new Date())))
+    console.log('Demo data loaded.');
+  goByShop(await readShop(db));
   const backups = backupPlan(folder);
   const app = createApp({ db, logger, run: randomUUID(), web, devOrigin, backups });
   const server = secure ? createSecureServer(secure, app as RequestListener) : createServer(app);
@@ -50,12 +67,24 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     throw error;
   }
   const stopBackups = keepBackedUp(db, backups, logger);
-  const stopDrift = driftEveryNight(db, folder, logger);
+  const stopDrift = workEveryNight(db, folder, logger);
   closeOnSignal(server, db, async () => {
     stopBackups();
     await stopDrift();
   });
   announce(host, port, secure ? 'https' : 'http');
+}
+
+/** What is wrong with the database is said before the first phone asks. */
+async function lookOver(db: Database, logger: Logger): Promise<void> {
+  await quickLook(db);
+  const damage = db.damage();
+  if (damage !== null) logger.error(damage);
+  if (db.lost > 0) {
+    logger.error(
+      `${db.lost} entries that phones were told are kept are missing. Phones that hold them send them again.`,
+    );
+  }
 }
 
 function listen(server: Server, port: number, host: string): Promise<void> {

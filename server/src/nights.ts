@@ -8,30 +8,37 @@ import { isDriftDue } from './store/drift';
 
 /** After the start, ms: the first phones are served before. */
 const FIRST = 5000;
-/** The hour of the night it is worked out at. */
+/** The hour of the night at which it is done. */
 const HOUR = 2;
 
 /**
- * Works out the drift of the yard soon after the start and then every night. Answers what ends
- * it, and waits until it has.
+ * Works out the drift of the yard soon after the start and then every night, when the whole
+ * database is looked through as well. Answers what ends it, and waits until it has.
  */
-export function driftEveryNight(db: Database, folder: string, logger: Logger): () => Promise<void> {
+export function workEveryNight(db: Database, folder: string, logger: Logger): () => Promise<void> {
   let child: ChildProcess | undefined;
   let ended = false;
-  const work = async () => {
+  const work = async (thorough: boolean) => {
     // Most starts find all of it worked out: no process is begun for nothing.
-    if (child || !(await isDriftDue(db)) || ended) return;
-    child = workOutDrift(folder);
+    if (child || !(thorough || (await isDriftDue(db))) || ended) return;
+    child = workByNight(folder, thorough);
+    child.on('message', (told) => {
+      const { damage } = Object(told) as { damage?: string };
+      if (damage === undefined) return;
+      db.foundDamaged(damage);
+      logger.error(db.damage());
+    });
     child.once('exit', (code) => {
       child = undefined;
-      if (code) logger.error(`The drift of the yard could not be worked out (${code}).`);
+      if (code) logger.error(`What is done by night was not finished (${code}).`);
     });
   };
-  const begin = () => void work().catch((error) => logger.error(error));
-  const timer = setTimeout(begin, FIRST);
+  const begin = (thorough: boolean) =>
+    void work(thorough).catch((error: unknown) => logger.error(error));
+  const timer = setTimeout(() => begin(false), FIRST);
   const night = setInterval(() => {
     // Looked at every hour: a clock that was put right is followed.
-    if (new Date().getHours() === HOUR) begin();
+    if (new Date().getHours() === HOUR) begin(true);
   }, 3_600_000);
   return async () => {
     ended = true;
@@ -47,12 +54,14 @@ export function driftEveryNight(db: Database, folder: string, logger: Logger): (
   };
 }
 
-/** The drift of the yard in a process of its own, which gives way to everything else. */
-export function workOutDrift(folder: string): ChildProcess {
+/** What is done by night, in a process of its own, which gives way to everything else. */
+export function workByNight(folder: string, thorough = false): ChildProcess {
   // Built, this stands beside it under another ending than in the sources.
   const ending = import.meta.url.endsWith('.mjs') ? 'mjs' : 'ts';
   const script = fileURLToPath(new URL(`./nightly.${ending}`, import.meta.url));
-  const child = fork(script, [folder], { stdio: ['ignore', 'ignore', 'inherit', 'ipc'] });
+  const child = fork(script, [folder, ...(thorough ? ['thorough'] : [])], {
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
   if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW);
   return child;
 }

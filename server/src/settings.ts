@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import type { BackupPlan } from './store/backupFiles';
+import { backupFolder } from './store/dataFile';
 
 /** Cannot start, for a reason a person can mend. */
 export class StartError extends Error {}
@@ -35,7 +36,7 @@ function keptBackups(): number {
 export function backupPlan(folder: string): BackupPlan {
   const to = process.env.LONGBAR_BACKUP_TO;
   return {
-    folder: join(folder, 'backups'),
+    folder: backupFolder(folder),
     ...(to && { to: resolve(to) }),
     keep: keptBackups(),
     everyHours: wholeFrom('LONGBAR_BACKUP_HOURS', 24),

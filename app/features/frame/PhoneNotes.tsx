@@ -5,10 +5,12 @@ import { Words } from '../../ui/Words';
 
 /** What is to be known of this phone before it is relied on where there is no signal. */
 export function PhoneNotes() {
-  const { keptSince, nearlyFull, cannotReopen, newVersion } = useAppSelector(({ phone }) => phone);
+  const { keptSince, keptBecause, nearlyFull, cannotReopen, newVersion } = useAppSelector(
+    ({ phone }) => phone,
+  );
   const notes = [
     keptSince !== null &&
-      `The server could not be reached. This is as kept on this phone ${formatInstant(keptSince)}. Jobs, machines and hours go on; sheets and the shop’s rules need the server.`,
+      `${keptBecause ?? 'The server could not be reached.'} This is as kept on this phone ${formatInstant(keptSince)}. Jobs, machines and hours go on; sheets and the shop’s rules need the server.`,
     nearlyFull &&
       'This phone is nearly full. Make room before a long job: what cannot be kept here cannot be recorded.',
     cannotReopen &&

@@ -1,15 +1,19 @@
 import type { Shop } from '@longbar/core';
+import { ShopSchema } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import * as v from 'valibot';
 import { useShopQuery } from '../../state/api';
 import { space, WIDE } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { ServerTrouble } from '../shared/ServerTrouble';
 import { BackupsHere } from './BackupsHere';
 import { DemoHere } from './DemoHere';
 import { HoursFile } from './HoursFile';
 import { ExportImport } from './ExportImport';
+import { SetAsideHere } from './SetAsideHere';
 import { ShopRules } from './ShopRules';
 
 /** The shop: how it decides, its blades and shims, and when a check counts as soon. */
@@ -26,6 +30,7 @@ export function ShopScreen() {
           <Act label="Try again" onPress={() => void shop.refetch()} />
         </Stack>
       )}
+      <ServerTrouble />
       {shop.data && (
         <View style={wide ? styles.wide : styles.stack}>
           <View style={wide ? styles.rules : styles.stack}>
@@ -35,6 +40,7 @@ export function ShopScreen() {
             <HoursFile />
             <ExportImport />
             <BackupsHere />
+            <SetAsideHere things={shop.data.setAside ?? []} />
             {shop.data.demo && <DemoHere />}
           </Stack>
         </View>
@@ -45,7 +51,7 @@ export function ShopScreen() {
 
 /** The form is made anew when the server holds other rules. */
 function keyOf(shop: Shop): string {
-  return JSON.stringify(shop);
+  return JSON.stringify(v.parse(ShopSchema, shop));
 }
 
 const styles = StyleSheet.create({

@@ -13,6 +13,7 @@ import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
 import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
+import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
 import { PlannedWeeks } from './PlannedWeeks';
@@ -41,6 +42,7 @@ export function YardScreen() {
   const retired = useRetiredMachinesQuery(undefined, { skip: !isEmpty });
   return (
     <Frame title="Yard" aside={shop.data?.unnamed ? undefined : shop.data?.name}>
+      <ServerTrouble />
       {open.map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}

@@ -70,10 +70,18 @@ export const ShopHereSchema = v.object({
   ...ShopSchema.entries,
   /** Of this very shop: the demo has another, and so has every shop begun anew. */
   id: UuidSchema,
+  /** Which life of its database this is: another after a backup was restored. */
+  generation: v.optional(v.string()),
   /** Whether it is the demo. */
   demo: v.boolean(),
   /** Whether nobody has named it yet. */
   unnamed: v.boolean(),
+  /** What is wrong with its database, and the way back; nothing is written while it stands. */
+  damage: v.optional(v.string()),
+  /** So many entries that phones were told are kept are missing since it was started. */
+  lost: v.optional(v.number()),
+  /** What could not be worked out or read, by name: the rest goes on without it. */
+  setAside: v.optional(v.array(v.object({ name: v.string(), why: v.string() }))),
 });
 export type ShopHere = v.InferOutput<typeof ShopHereSchema>;
 

@@ -37,7 +37,10 @@ export async function removeDemo(db: Database): Promise<void> {
       throw new RequestError(409, 'This is no demo. Nothing was removed.');
     }
     const { events, jobs, hours, machines, sheets, blobs, shops } = db.tables;
-    const derived = ['job_words', 'job_reads', 'machine_reads', 'sheet_reads', 'machine_drift'];
+    const derived = [
+      ...['job_words', 'job_reads', 'machine_reads', 'sheet_reads', 'machine_drift'],
+      'set_aside',
+    ];
     for (const table of derived) {
       await db.run(`DELETE FROM ${table}`, [], transaction);
     }
@@ -54,7 +57,8 @@ export async function removeDemo(db: Database): Promise<void> {
 /** A shop of its own: what phones keep of the one before is not offered to it. */
 async function becomeAnother(db: Database, demo: boolean, transaction: Transaction): Promise<void> {
   await db.tables.identity.destroy({ where: {}, transaction });
-  await db.tables.identity.create({ id: randomUUID(), demo }, { transaction });
+  const row = { id: randomUUID(), demo, generation: randomUUID() };
+  await db.tables.identity.create(row, { transaction });
 }
 
 async function keepSheets(db: Database, now: Date, transaction: Transaction): Promise<void> {

@@ -99,7 +99,7 @@ export function createApp({ db, logger, run, web, devOrigin, backups }: AppOptio
     next();
   });
   api.get('/health', (_request, response) => {
-    response.json({ ok: true, run });
+    response.json({ ok: db.damage() === null, run });
   });
   api.get('/backups', (_request, response) => {
     response.json(backups ? backupsTold(backups, new Date()) : null);
@@ -124,7 +124,7 @@ export function createApp({ db, logger, run, web, devOrigin, backups }: AppOptio
   app.use('/api', compression({ level: FASTEST }), api);
   if (web) app.use(compression(), webApplication(web));
   app.use(notFound);
-  app.use(answerErrors);
+  app.use(answerErrors(db));
   return app;
 }
 

@@ -2,6 +2,8 @@ import { issuesOf } from '@longbar/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import * as v from 'valibot';
 import { RequestError } from '../requestError';
+import type { Database } from '../store/database';
+import { diskTrouble } from '../store/trouble';
 
 /** What came in, checked by its schema; a RequestError 400 that names each field if not. */
 export function checked<Schema extends v.GenericSchema>(
@@ -20,29 +22,30 @@ export const notFound: RequestHandler = () => {
 };
 
 /** Every error as `{ error: { message, issues } }`; what is our fault is logged, not told. */
-export const answerErrors: ErrorRequestHandler = (error, request, response, next) => {
-  if (response.headersSent) return next(error);
-  const known = asRequestError(error);
-  if (!known) request.log.error(error);
-  const { status, message, issues } =
-    known ?? new RequestError(500, 'Something went wrong here. It has been noted.');
-  response.status(status).json({ error: { message, issues } });
-};
+export function answerErrors(db: Database): ErrorRequestHandler {
+  return (error, request, response, next) => {
+    if (response.headersSent) return next(error);
+    const known = asRequestError(error) ?? diskError(db, error);
+    if (!known || known.status === 503) request.log.error(error);
+    const { status, message, issues } =
+      known ?? new RequestError(500, 'Something went wrong here. It has been noted.');
+    response.status(status).json({ error: { message, issues } });
+  };
+}
 
 const FULL = 'The server’s disk is full: nothing of this was kept there. Make room on it.';
 
-/** The database could not be written: the disk is full, or fails. */
-function diskFull(error: unknown): RequestError | undefined {
-  const { parent } = Object(error) as { parent?: { code?: string } };
-  const code = parent?.code ?? (Object(error) as { code?: string }).code;
-  const full = code === 'SQLITE_FULL' || code === 'SQLITE_IOERR' || code === 'ENOSPC';
-  return full ? new RequestError(507, FULL) : undefined;
+/** The database could not be written or read: the disk is full or fails, or the file is damaged. */
+function diskError(db: Database, error: unknown): RequestError | undefined {
+  const trouble = diskTrouble(error);
+  if (trouble === 'full') return new RequestError(507, FULL);
+  if (trouble === undefined) return undefined;
+  db.foundDamaged(error instanceof Error ? error.message : String(error));
+  return new RequestError(503, db.damage() ?? '');
 }
 
 function asRequestError(error: unknown): RequestError | undefined {
   if (error instanceof RequestError) return error;
-  const full = diskFull(error);
-  if (full) return full;
   // What Express and its body parser throw carries a status and a type.
   const { status, type } = Object(error) as { status?: number; type?: string };
   if (type === 'entity.too.large')

@@ -1,5 +1,5 @@
 import type { JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
-import { adjustersIn, recordPage, unitOf } from '@longbar/core';
+import { adjustersIn, ignore, recordPage, unitOf } from '@longbar/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Database } from '../store/database';
 import { recordOfJob } from './recordOfJob';
@@ -40,8 +40,10 @@ export async function* readingsCsv(db: Database): AsyncGenerator<string> {
   const jobs = await db.tables.jobs.findAll({ order: [['at', 'ASC']] });
   yield csv([COLUMNS]);
   for (const row of jobs) {
-    const { record, context } = await recordOfJob(db, row.get().id);
-    if (record.signed) yield csv(linesOf(record, context.machineName));
+    const known = await recordOfJob(db, row.get().id).catch(
+      ignore('a job that cannot be worked out is named under Shop'),
+    );
+    if (known?.record.signed) yield csv(linesOf(known.record, known.context.machineName));
   }
 }
 

@@ -1,5 +1,5 @@
 import type { ArchiveLine, LineIssue } from '@longbar/core';
-import { ARCHIVE_FORMAT, parseArchive } from '@longbar/core';
+import { ARCHIVE_FORMAT, ignore, parseArchive } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import { recordOfJob } from '../record/recordOfJob';
@@ -64,8 +64,10 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
   for (const row of jobs) {
     const { id, seal } = row.get();
     if (seal === null) continue;
-    const { record } = await recordOfJob(db, id);
-    yield write({ type: 'record', job: id, record });
+    const known = await recordOfJob(db, id).catch(
+      ignore('a job that cannot be worked out is named under Shop'),
+    );
+    if (known) yield write({ type: 'record', job: id, record: known.record });
   }
   const blobs = await tables.blobs.findAll({ attributes: ['sha256'], order: ['sha256'] });
   for (const { sha256: hash } of blobs.map((row) => row.get())) {

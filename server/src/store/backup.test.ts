@@ -15,10 +15,12 @@ import { join } from 'node:path';
 import type { TestServer } from '../../test-support/testServer';
 import { NOW, startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
-import { backUp, checkBackup, restore } from './backup';
+import { backUp } from './backup';
 import { backupsIn, backupState } from './backupFiles';
+import { checkFile } from './checkedFile';
 import { openDatabase } from './database';
 import { listMachines } from './machines';
+import { restore } from './restore';
 
 let server: TestServer;
 let folder: string;
@@ -59,7 +61,7 @@ describe('a backup', () => {
     await Promise.all(posts);
     const names = readdirSync(backups);
     expect(names).toHaveLength(3);
-    for (const name of names) await checkBackup(join(backups, name));
+    for (const name of names) await checkFile(join(backups, name));
   });
 
   it('is restored to the same yard, and what was there is kept beside it', async () => {

@@ -103,6 +103,7 @@ export async function forgetMachine(
 ): Promise<void> {
   await db.run('DELETE FROM machine_reads WHERE machine = $1', [machine], transaction);
   await db.run('DELETE FROM machine_drift WHERE machine = $1', [machine], transaction);
+  await db.run('DELETE FROM set_aside WHERE id = $1', [machine], transaction);
 }
 
 /** Forgets all that is derived: it is worked out anew when it is next read. */
@@ -116,4 +117,5 @@ export async function forget(db: Database, transaction: Transaction): Promise<vo
   await run('DELETE FROM sheet_reads');
   await run("INSERT INTO sheet_reads SELECT DISTINCT sheet, 1, '[]' FROM jobs");
   await run('DELETE FROM machine_drift');
+  await run('DELETE FROM set_aside');
 }

@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import type { Sequelize, Transaction } from 'sequelize';
 
 /** Every connection gets these; SQLite forgets all but the first between connections. */
@@ -16,9 +17,29 @@ export type Connection = {
   all(sql: string, bind: unknown[], done: (error: Error | null, rows: unknown[]) => void): void;
 };
 type ConnectionManager = {
+  refreshTypeParser(types: object): void;
   getConnection(options: { uuid?: string }): Promise<Connection>;
   releaseConnection(connection: Connection): void;
 };
+
+/** A document that is no JSON any more is read as null: one spoiled row stops no other. */
+export function readSpoiledAsNull(sequelize: Sequelize): void {
+  managerOf(sequelize).refreshTypeParser({
+    JSON: { key: 'JSON', types: { sqlite: ['JSON'] }, parse: jsonOrNull },
+  });
+}
+
+function jsonOrNull(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    return ignore('the nightly look names it')(error) ?? null;
+  }
+}
+
+function managerOf(sequelize: Sequelize): ConnectionManager {
+  return (sequelize as unknown as { connectionManager: ConnectionManager }).connectionManager;
+}
 
 /**
  * One connection reads and one writes, both kept open. Sequelize opens one for each transaction
@@ -28,8 +49,7 @@ type ConnectionManager = {
 export function keepConnections(
   sequelize: Sequelize,
 ): (within?: Transaction) => Promise<Connection> {
-  const manager = (sequelize as unknown as { connectionManager: ConnectionManager })
-    .connectionManager;
+  const manager = managerOf(sequelize);
   const open = manager.getConnection.bind(manager);
   const prepared = new WeakSet<object>();
   manager.getConnection = async ({ uuid, ...options }) => {

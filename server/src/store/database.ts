@@ -1,16 +1,14 @@
 import { ignore } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
-import { accessSync, constants, mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize';
-import { allOf, keepConnections } from './connections';
-import { migrate } from './migrate';
+import { RequestError } from '../requestError';
+import { keepCount, lostEvents } from './acknowledged';
+import { allOf, keepConnections, readSpoiledAsNull } from './connections';
+import { dataFile, FolderError, wayBack } from './dataFile';
 import type { Tables } from './tables';
 import { defineTables } from './tables';
-
-/** The folder of the database cannot be used; the message is fit for a person. */
-export class FolderError extends Error {}
+import { upgrade } from './upgrade';
 
 /** One open database: its tables, and one queue through which every write goes. */
 export type Database = {
@@ -27,65 +25,102 @@ export type Database = {
   writes(): number;
   /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
   copyInto(file: string): Promise<void>;
+  /** What was found wrong with it, for a person; null while it is whole. */
+  damage(): string | null;
+  /** It was found damaged: it is read as far as it can be, and nothing is written any more. */
+  foundDamaged(why: string): void;
+  /** How many events phones were told are kept, and are not: found when it was opened. */
+  lost: number;
   close(): Promise<void>;
 };
 
 /** Opens the database in `folder`, making both if need be. Throws FolderError. */
 export async function openDatabase(folder: string): Promise<Database> {
-  checkFolder(folder);
-  const sequelize = new Sequelize({
-    dialect: 'sqlite',
-    storage: join(folder, 'longbar.sqlite'),
-    logging: false,
-  });
-  const connection = keepConnections(sequelize);
-  await migrate(sequelize);
+  const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
+  const { sequelize, connection } = connect(file);
+  await upgraded(sequelize, folder);
   const tables = defineTables(sequelize);
+  const rows = async <Row>(sql: string, bind: unknown[] = [], within?: Transaction) =>
+    allOf<Row>(await connection(within), sql, bind);
+  const lastHeld = async () => {
+    const [held] = await rows<{ seq: number }>(
+      "SELECT seq FROM sqlite_sequence WHERE name = 'events'",
+    );
+    return held?.seq ?? 0;
+  };
+  const lost = lostEvents(folder, await lastHeld());
+  // Phones hold what is missing: they offer it to another generation.
+  if (lost > 0) await rows('UPDATE identity SET generation = $1', [randomUUID()]);
+  const count = keepCount(folder, lastHeld);
+  if (lost > 0) count.kept();
   let last: Promise<unknown> = Promise.resolve();
   let kept = 0;
+  let damage: string | null = null;
   // Parallel transactions on SQLite end in SQLITE_BUSY, so they stand in line.
   const inLine = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
-    const mine = last.then(() => sequelize.transaction({ type: IMMEDIATE }, work));
+    const mine = last.then(() => {
+      if (damage !== null) throw new RequestError(503, damage);
+      return sequelize.transaction({ type: IMMEDIATE }, work);
+    });
     last = mine.catch(ignore('who asked for it is told'));
     return mine;
   };
   return {
     tables,
-    rows: async (sql, bind = [], within) => allOf(await connection(within), sql, bind),
+    rows,
     run: async (sql, bind, within) => {
-      await allOf(await connection(within), sql, bind);
+      await rows(sql, bind, within);
     },
     writes: () => kept,
     async write(work) {
       const answer = await inLine(work);
       // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
       kept += 1;
+      count.kept();
       return answer;
     },
     derive: (work) => inLine(work),
     async copyInto(file) {
       await sequelize.query('VACUUM INTO ?', { replacements: [file] });
     },
+    lost,
+    damage: () => damage,
+    foundDamaged(why) {
+      damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${wayBack(folder)}`;
+    },
     async close() {
       await last;
+      await count.close();
       await sequelize.close();
     },
   };
 }
 
-const IMMEDIATE = 'IMMEDIATE' as Transaction.TYPES;
+function connect(storage: string) {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage, logging: false });
+  readSpoiledAsNull(sequelize);
+  return { sequelize, connection: keepConnections(sequelize) };
+}
 
-function checkFolder(folder: string): void {
+/** Brings it up to date. Throws FolderError, closed again, where it cannot be read or written. */
+async function upgraded(sequelize: Sequelize, folder: string): Promise<void> {
   try {
-    mkdirSync(folder, { recursive: true });
-    accessSync(folder, constants.W_OK);
-    // A read-only file system passes the check above when one is root.
-    const probe = join(folder, `.probe-${randomUUID()}`);
-    writeFileSync(probe, '');
-    rmSync(probe);
-  } catch {
-    throw new FolderError(
-      `The folder ${folder} cannot be written. Set LONGBAR_DATA to one that can.`,
-    );
+    await upgrade(sequelize, folder);
+  } catch (error) {
+    await sequelize.close();
+    if (error instanceof FolderError) throw error;
+    const why = error instanceof Error ? error.message : String(error);
+    throw new FolderError(`The database in ${folder} cannot be opened: ${why}. ${wayBack(folder)}`);
   }
 }
+
+/** A new database in a file of its own, closed again. */
+async function makeDatabase(file: string, folder: string): Promise<void> {
+  const { sequelize } = connect(file);
+  await upgraded(sequelize, folder);
+  // All of it in the one file, which gets its name only then.
+  await sequelize.query('PRAGMA journal_mode = DELETE');
+  await sequelize.close();
+}
+
+const IMMEDIATE = 'IMMEDIATE' as Transaction.TYPES;

@@ -11,7 +11,10 @@ import { driftChanged } from './changes';
 import type { Database } from './database';
 import { hourMeterOf } from './hourMeter';
 import { checkTexts, jobLines } from './jobReads';
+import type { Thing } from './setAside';
+import { backIn, setAside } from './setAside';
 import { readSheet } from './sheets';
+import { diskTrouble } from './trouble';
 
 /**
  * Works out the drift of every machine whose last check it does not rest on yet, and keeps when
@@ -24,7 +27,7 @@ export async function settleDrift(
   const wanted = await unknownDrift(db);
   let done = 0;
   for (const { machine, job } of wanted) {
-    await settleOne(db, machine, job);
+    await settleOrSetAside(db, machine, job);
     said(++done, wanted.length);
   }
   return done;
@@ -49,6 +52,23 @@ function unknownDrift(db: Database): Promise<{ machine: string; job: string }[]>
 const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
   WHERE json_extract(summary, '$.signed') IS NOT NULL GROUP BY machine`;
 
+/** A machine whose drift cannot be worked out asks for no look, and stops no other. */
+async function settleOrSetAside(db: Database, machine: string, job: string): Promise<void> {
+  try {
+    await settleOne(db, machine, job);
+  } catch (error) {
+    if (diskTrouble(error) !== undefined) throw error;
+    await db.derive(async (transaction) => {
+      const thing: Thing = { kind: 'drift', id: machine, name: 'The drift of a machine' };
+      await setAside(db, thing, error, transaction);
+      await db.run(KNOWN, [machine, job, '{"id":null}'], transaction);
+    });
+  }
+}
+
+const KNOWN = `INSERT INTO machine_drift VALUES ($1, $2, $3)
+  ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3`;
+
 async function settleOne(db: Database, machine: string, job: string): Promise<void> {
   const row = (await db.tables.machines.findByPk(machine))?.get();
   const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
@@ -63,12 +83,8 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
     // A check that came meanwhile makes this one of yesterday: the next time sees it.
     const now = await checkTexts(db, machine);
     if (now.join() !== checks.join()) return;
-    await db.run(
-      `INSERT INTO machine_drift VALUES ($1, $2, $3)
-       ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3`,
-      [machine, job, JSON.stringify(recheckAt)],
-      transaction,
-    );
+    await db.run(KNOWN, [machine, job, JSON.stringify(recheckAt)], transaction);
+    await backIn(db, { kind: 'drift', id: machine }, transaction);
     await driftChanged(db, machine, transaction);
   });
 }

@@ -4,6 +4,7 @@ import type { Database } from './database';
 import { checksChanged, jobChanged } from './changes';
 import { headOf } from './jobHead';
 import { unpack } from './packedAnswers';
+import { orSetAside } from './setAside';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import type { JobRead } from './summary';
@@ -18,16 +19,35 @@ export async function settleJobs(
   said: (done: number) => void = () => undefined,
 ): Promise<number> {
   for (let done = 0; ;) {
-    const stale = await db.rows<{ job: string }>(
-      `SELECT job FROM job_reads WHERE stale = 1 LIMIT ${AT_ONCE}`,
+    const stale = await db.rows<StaleJob>(
+      `SELECT job, job_reads.at, coalesce(name, 'a machine that is gone') AS name
+       FROM job_reads LEFT JOIN machines ON machines.id = machine
+       WHERE stale = 1 LIMIT ${AT_ONCE}`,
     );
     if (stale.length === 0) return done;
     await db.derive(async (transaction) => {
-      for (const { job } of stale) await settleJob(db, job, transaction);
+      for (const thing of stale) await settleOrSetAside(db, thing, transaction);
     });
     done += stale.length;
     said(done);
   }
+}
+
+type StaleJob = { job: string; at: string; name: string };
+
+/** A job that cannot be worked out is left as it was read before, until its journal grows. */
+function settleOrSetAside(
+  db: Database,
+  { job, at, name }: StaleJob,
+  transaction: Transaction,
+): Promise<void> {
+  return orSetAside(
+    db,
+    { kind: 'job', id: job, name: `The job at ${name} of ${at.slice(0, 10)}` },
+    transaction,
+    () => settleJob(db, job, transaction),
+    () => db.run('UPDATE job_reads SET stale = 2 WHERE job = $1', [job], transaction),
+  );
 }
 
 async function settleJob(db: Database, id: string, transaction: Transaction): Promise<void> {

@@ -7,13 +7,14 @@ import { lastLeftOf, notesOf } from './history';
 import { hourMeterOf, readingsOnRecord } from './hourMeter';
 import { checksOf, jobLines } from './jobReads';
 import { unpack } from './packedAnswers';
+import { orSetAside } from './setAside';
 import { readSheet } from './sheets';
 import type { MachineRow } from './tables';
 
 /** So many machines are worked out in one transaction: a phone waits no longer for its own. */
 const AT_ONCE = 20;
 
-type Stale = { machine: string; day: string };
+type Stale = { machine: string; day: string; name: string };
 
 /** Works out what is read of each machine that has changed, or was worked out another day. */
 export async function settleMachines(
@@ -23,16 +24,41 @@ export async function settleMachines(
 ): Promise<number> {
   for (let done = 0; ;) {
     const stale = await db.rows<Stale>(
-      `SELECT machine, day FROM machine_reads WHERE day <> $1 LIMIT ${AT_ONCE}`,
+      `SELECT machine, day, name FROM machine_reads JOIN machines ON id = machine
+       WHERE day <> $1 LIMIT ${AT_ONCE}`,
       [today],
     );
     if (stale.length === 0) return done;
     await db.derive(async (transaction) => {
-      for (const each of stale) await settleMachine(db, each, today, transaction);
+      for (const each of stale) {
+        const { machine: id, name } = each;
+        await orSetAside(
+          db,
+          { kind: 'machine', id, name },
+          transaction,
+          () => settleMachine(db, each, today, transaction),
+          () => leaveOut(db, id, today, transaction),
+        );
+      }
     });
     done += stale.length;
     said(done);
   }
+}
+
+/** A machine that cannot be worked out is not in the lists until something changes of it. */
+async function leaveOut(
+  db: Database,
+  id: string,
+  today: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    "UPDATE machine_reads SET day = $1, line = '{}' WHERE machine = $2",
+    [today, id],
+    transaction,
+  );
+  unpack(db, 'yard', 'yard retired', `machine ${id}`, `checks ${id}`);
 }
 
 async function settleMachine(

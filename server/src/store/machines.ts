@@ -3,6 +3,7 @@ import { RequestError } from '../requestError';
 import type { Database } from './database';
 import { checkTexts, lockPairsOn } from './jobReads';
 import { settle } from './readTables';
+import { whySetAside } from './setAside';
 import type { MachineRow } from './tables';
 
 /**
@@ -13,7 +14,7 @@ export async function machineLines(db: Database, today: string, retired = false)
   await settle(db, today);
   const rows = await db.rows<{ line: string }>(
     `SELECT line FROM machine_reads JOIN machines ON id = machine
-     WHERE (retiredAt IS NOT NULL) = $1 ORDER BY name`,
+     WHERE (retiredAt IS NOT NULL) = $1 AND line <> '{}' ORDER BY name`,
     [retired ? 1 : 0],
   );
   return `[${rows.map(({ line }) => line).join(',')}]`;
@@ -32,6 +33,10 @@ export async function machineDetail(db: Database, id: string, today: string): Pr
     [id],
   );
   if (!row) throw new RequestError(404, 'There is no such machine.');
+  if (row.line === '{}' || row.page === '{}') {
+    const why = await whySetAside(db, { kind: 'machine', id });
+    throw new RequestError(409, `What is kept of this machine cannot be worked out: ${why}`);
+  }
   const parts = [row.line, row.page].map((object) => object.slice(1, -1));
   return `{${parts.join(',')},"lockPairs":${await lockPairsOn(db, row.sheet)}}`;
 }

@@ -10,6 +10,8 @@ import { machines } from './migrations/0006-machines';
 import { shop } from './migrations/0007-shop';
 import { fittedMeters } from './migrations/0008-fitted-meters';
 import { retiredSheets } from './migrations/0009-retired-sheets';
+import { generation } from './migrations/0010-generation';
+import { setAside } from './migrations/0011-set-aside';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -21,15 +23,24 @@ const MIGRATIONS: Migration[] = [
   shop,
   fittedMeters,
   retiredSheets,
+  generation,
+  setAside,
 ];
 
-/** Brings the schema up to date; each step runs once. */
-export async function migrate(sequelize: Sequelize): Promise<void> {
+/** The steps a database has done and those it has not; each runs once, up to one if it is named. */
+export async function pendingSteps(
+  sequelize: Sequelize,
+): Promise<{ done: string[]; pending: string[]; run: (to?: string) => Promise<unknown> }> {
   const queries = sequelize.getQueryInterface();
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: () => up(queries) })),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
   });
-  await umzug.up();
+  const names = (steps: readonly { name: string }[]) => steps.map(({ name }) => name);
+  return {
+    done: names(await umzug.executed()),
+    pending: names(await umzug.pending()),
+    run: (to) => umzug.up(to === undefined ? {} : { to }),
+  };
 }

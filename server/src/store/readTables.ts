@@ -1,9 +1,11 @@
 import { ignore } from '@longbar/core';
+import { RequestError } from '../requestError';
 import type { Database } from './database';
 import { forget } from './changes';
 import { settleDrift } from './drift';
 import { settleJobs, settleSheets } from './jobReads';
 import { settleMachines } from './machineReads';
+import { diskTrouble } from './trouble';
 
 type Settling = {
   present: Promise<void>;
@@ -33,13 +35,20 @@ export function settle(db: Database, day: string): Promise<void> {
   if (done && Date.now() - settled.at < OTHERS) return Promise.resolve();
   state.next ??= state.present.catch(ignore('who waited for it was told')).then(() => {
     state.next = undefined;
-    state.present = run(db, day, state);
+    state.present = run(db, day, state).catch(goOnReading);
     return state.present;
   });
   if (!done) return state.next;
   // Should it fail, the next who has something to wait for is told.
   state.next.catch(ignore('the next who has something to wait for is told'));
   return Promise.resolve();
+}
+
+/** Where nothing can be written, reading goes on from what was worked out before. */
+function goOnReading(error: unknown): void {
+  const damaged = error instanceof RequestError && error.status === 503;
+  if (!damaged && diskTrouble(error) === undefined) throw error;
+  ignore('what is derived stays as it was until there is room again')(error);
 }
 
 async function run(db: Database, day: string, state: Settling): Promise<void> {

@@ -18,6 +18,9 @@ export async function readSheet(
     order: [['revision', 'DESC']],
   });
   if (!row) return undefined;
+  if (!isReadable(row.get())) {
+    throw new RequestError(409, `Revision ${row.get().revision} of this sheet cannot be read.`);
+  }
   return detailOf(row.get());
 }
 
@@ -41,7 +44,7 @@ export async function listSheets({ tables }: Database, retired = false): Promise
     tables.machines.findAll({ where: { retiredAt: null }, order: [['name', 'ASC']] }),
   ]);
   return newestOf(sheets.map((row) => row.get()))
-    .filter(({ retiredAt }) => Boolean(retiredAt) === retired)
+    .filter((row) => Boolean(row.retiredAt) === retired && isReadable(row))
     .map(({ id, revision, publishedAt, document, retiredAt }) => ({
       id,
       revision,
@@ -52,6 +55,11 @@ export async function listSheets({ tables }: Database, retired = false): Promise
       machines: machines.filter((row) => row.get().sheet === id).map((row) => row.get().name),
     }))
     .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/** A document that cannot be read stops no other; the nightly look names it. */
+function isReadable({ document }: { document: EngineSheet | null }): boolean {
+  return document !== null;
 }
 
 /** Of rows in the order of their revisions, the newest of each sheet. */

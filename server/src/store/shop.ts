@@ -3,7 +3,8 @@ import { NEW_SHOP } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { openJobsChanged } from './changes';
-import type { ShopRow } from './tables';
+import { listSetAside } from './setAside';
+import type { IdentityRow, ShopRow } from './tables';
 
 /** There is one shop in a database. */
 const ONLY = 'shop';
@@ -19,19 +20,30 @@ export async function readShop({ tables }: Database): Promise<Shop> {
 
 /** The shop, and which of all shops it is. */
 export async function readShopHere(db: Database): Promise<ShopHere> {
-  const [shop, named, identity] = await Promise.all([
+  const [shop, named, identity, aside] = await Promise.all([
     readShop(db),
     db.tables.shops.count(),
     identityOf(db),
+    listSetAside(db),
   ]);
-  return { ...shop, ...identity, unnamed: named === 0 };
+  const damage = db.damage();
+  return {
+    ...shop,
+    ...identity,
+    unnamed: named === 0,
+    ...(damage !== null && { damage }),
+    ...(db.lost > 0 && { lost: db.lost }),
+    ...(aside.length > 0 && { setAside: aside }),
+  };
 }
 
-/** Which shop this database holds. */
-export async function identityOf(db: Database): Promise<{ id: string; demo: boolean }> {
-  const [row] = await db.rows<{ id: string; demo: number }>('SELECT id, demo FROM identity');
+/** Which shop this database holds, and which life of its database this is. */
+export async function identityOf(db: Database): Promise<IdentityRow> {
+  const [row] = await db.rows<IdentityRow & { demo: unknown }>(
+    'SELECT id, demo, generation FROM identity',
+  );
   if (!row) throw new Error('The database does not say which shop it holds.');
-  return { id: row.id, demo: row.demo === 1 };
+  return { ...row, demo: Number(row.demo) === 1 };
 }
 
 /** Keeps the shop's rules in place of those there were. */

@@ -22,7 +22,7 @@ export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
   soon: Shop['soon'] | null;
 };
 /** Which shop this is: one row, made with the database. */
-export type IdentityRow = { id: string; demo: boolean };
+export type IdentityRow = { id: string; demo: boolean; generation: string };
 export type SheetRow = {
   id: string;
   revision: number;
@@ -95,7 +95,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       timestamps: false,
     }) as unknown as Table<Row>;
   return {
-    identity: define<IdentityRow>('identity', { id, demo: DataTypes.BOOLEAN }),
+    identity: define<IdentityRow>('identity', { id, demo: DataTypes.BOOLEAN, generation: text }),
     shops: define<ShopRow>('shops', {
       id,
       name: text,

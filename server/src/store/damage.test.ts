@@ -1,0 +1,167 @@
+import { randomUUID } from 'node:crypto';
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startTestServer } from '../../test-support/testServer';
+import { loadDemo } from '../demo/loadDemo';
+import { MACHINES } from '../demo/yard';
+import { quickLook, thoroughLook } from './damage';
+import type { Database } from './database';
+import { openDatabase } from './database';
+import { listMachines } from './machines';
+import { listSetAside } from './setAside';
+
+const NOW = new Date('2026-11-23T09:00:00Z');
+const TODAY = '2026-11-23';
+let whole: string;
+type Page = { name: string; pageno: number; pagetype: string; ncell: number };
+let pages: Page[];
+const folders: string[] = [];
+
+beforeAll(async () => {
+  whole = mkdtempSync(join(tmpdir(), 'longbar-whole-'));
+  const db = await openDatabase(whole);
+  await loadDemo(db, NOW);
+  await listMachines(db, TODAY);
+  await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
+  pages = await db.rows<Page>('SELECT name, pageno, pagetype, ncell FROM dbstat');
+  await db.close();
+});
+afterAll(() => {
+  for (const folder of [whole, ...folders]) rmSync(folder, { recursive: true, force: true });
+});
+
+function copyWith(change: (file: Buffer) => void): string {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-flip-'));
+  folders.push(folder);
+  cpSync(whole, folder, { recursive: true });
+  const path = join(folder, 'longbar.sqlite');
+  const file = readFileSync(path);
+  change(file);
+  writeFileSync(path, file);
+  return folder;
+}
+
+/** What is said of a folder when it is opened and looked through. */
+async function saidOf(folder: string): Promise<string> {
+  let db: Database | undefined;
+  try {
+    db = await openDatabase(folder);
+    await quickLook(db);
+    const spoiled = db.damage() === null ? await thoroughLook(db) : [];
+    return [db.damage() ?? '', ...spoiled].join(' ').trim();
+  } catch (error) {
+    return error instanceof Error ? error.message : String(error);
+  } finally {
+    await db?.close();
+  }
+}
+
+const SIZE = 4096;
+
+describe('a damaged database', () => {
+  it('is known whichever page and whatever in its head was flipped', async () => {
+    const kinds = new Map<string, Page>();
+    for (const page of pages.filter(({ ncell }) => ncell > 0)) {
+      const what = page.name.startsWith('sqlite_autoindex') ? 'index' : page.name;
+      kinds.set(`${page.pagetype} ${what === 'events' || what === 'index' ? what : ''}`, page);
+    }
+    expect(kinds.size).toBeGreaterThanOrEqual(5);
+    const flips = [...kinds.values()]
+      .filter(({ pagetype }) => pagetype !== 'overflow')
+      .flatMap(({ pageno }) => [0, 3, 5, 8].map((byte) => (pageno - 1) * SIZE + byte));
+    flips.push(1, 5, 17, 20);
+    expect(flips.length).toBeGreaterThanOrEqual(24);
+    const unnoticed: number[] = [];
+    for (const at of flips) {
+      const said = await saidOf(copyWith((file) => file.writeUInt8(file.readUInt8(at) ^ 0x55, at)));
+      if (said === '') unnoticed.push(at);
+      expect(said).not.toMatch(/^\s+at /m);
+    }
+    expect(unnoticed).toEqual([]);
+  });
+
+  it('is known by its seals where a figure of a signed job was flipped', async () => {
+    const folder = copyWith((file) => {
+      const at = file.indexOf('"type":"reading.taken"');
+      const digit = file.indexOf('"go":', at) + 5;
+      file.writeUInt8(file.readUInt8(digit) ^ 1, digit);
+    });
+    expect(await saidOf(folder)).toContain('has lost its seal');
+  });
+
+  it('is read as far as it can be, and not written to; the way back is named', async () => {
+    const server = await startTestServer();
+    try {
+      await server.get('/machines');
+      server.db.foundDamaged('a page is in no tree');
+      expect((await server.get('/health')).body.ok).toBe(false);
+      const shop = (await server.get('/shop')).body;
+      expect(shop.damage).toContain('a page is in no tree');
+      expect(shop.damage).toContain('npm run restore');
+      expect((await server.get('/machines')).body).toHaveLength(MACHINES.length);
+      const machine = MACHINES[0]!.id;
+      const job = { id: randomUUID(), machine, method: 'each', sheetRevision: 1, by: 'Ina' };
+      const refused = await server.post('/jobs', { ...job, at: NOW.toISOString() });
+      expect(refused.status).toBe(503);
+      expect(refused.body.error.message).toBe(shop.damage);
+    } finally {
+      await server.close();
+    }
+  });
+});
+
+describe('one spoiled row', () => {
+  const spoil: [string, string, string][] = [
+    ['machines', `UPDATE machines SET baseline = '{"last":' WHERE id = $1`, 'machine'],
+    ['a machine’s meters', `UPDATE machines SET meter = '7' WHERE id = $1`, 'machine'],
+    [
+      'events',
+      `UPDATE events SET body = '{"id"' WHERE job = (SELECT id FROM jobs WHERE machine = $1)`,
+      'job',
+    ],
+  ];
+  it.each(spoil)('of %s stops nothing else, and is named under Shop', async (_, sql, kind) => {
+    const server = await startTestServer();
+    try {
+      const spoiled = MACHINES.find(({ jobs }) => jobs.length > 0)!;
+      await server.db.write(async (transaction) => {
+        await server.db.run(sql, [spoiled.id], transaction);
+        await server.db.run("UPDATE machine_reads SET day = ''", [], transaction);
+        await server.db.run('UPDATE job_reads SET stale = 1', [], transaction);
+      });
+      const yard = await server.get('/machines');
+      expect(yard.status).toBe(200);
+      const names: string[] = yard.body.map(({ name }: { name: string }) => name);
+      const others = MACHINES.filter(({ id }) => id !== spoiled.id).map(({ name }) => name);
+      expect(names).toEqual(expect.arrayContaining(others));
+      const { setAside } = (await server.get('/shop')).body;
+      expect(setAside.map(({ name }: { name: string }) => name).join()).toContain(spoiled.name);
+      const page = await server.get(`/machines/${spoiled.id}`);
+      expect(page.status).toBe(kind === 'machine' ? 409 : 200);
+      for (const path of ['/sheets', '/due.ics', '/readings.csv', '/search?q=brine']) {
+        expect([path, (await server.get(path)).status]).toEqual([path, 200]);
+      }
+    } finally {
+      await server.close();
+    }
+  });
+
+  it('of sheets stops no list, and the nightly look names it', async () => {
+    const server = await startTestServer();
+    try {
+      const { id } = MACHINES[0]!.sheet;
+      await server.db.write((transaction) =>
+        server.db.run(`UPDATE sheets SET document = '{' WHERE id = $1`, [id], transaction),
+      );
+      const sheets = await server.get('/sheets');
+      expect(sheets.status).toBe(200);
+      expect(sheets.body.length).toBeGreaterThan(3);
+      expect(await thoroughLook(server.db)).toEqual([`sheets ${id}: its document cannot be read.`]);
+      expect(await listSetAside(server.db)).toEqual([]);
+      expect((await server.get(`/sheets/${id}`)).status).toBe(409);
+    } finally {
+      await server.close();
+    }
+  });
+});
