@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
 import { root, TestServer } from './support/server';
 
 const run = promisify(execFile);
@@ -84,5 +85,36 @@ test('a backup while the server runs is put back by one command, once it has sto
   await page.reload();
   await expect(readings).toContainText('6,590 h');
   await expect(readings).not.toContainText('6,595 h');
+  await server.end();
+});
+
+test('after an older backup was put back, the phone sends what it holds and the server lost', async ({
+  browser,
+}) => {
+  const server = await TestServer.start();
+  const phone = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
+  const page = await phone.newPage();
+  const job = new JobPage(page);
+  await job.start(server.url, 'Brine pump 2');
+  const api = `${server.url}/api${new URL(page.url()).pathname}/events?after=0`;
+  const held = async () => (await (await fetch(api)).json()).events?.length ?? 0;
+  const backedUp = await command(['tools/data.mjs', 'backup'], server.data);
+  const file = /Backed up to (.*)$/m.exec(backedUp.said)?.[1] ?? '';
+  const then = await held();
+  await job.prepare('6601');
+  await expect.poll(held).toBeGreaterThan(then + 2);
+  const before = await held();
+
+  await server.down();
+  await command(['tools/data.mjs', 'restore', file], server.data);
+  await server.up();
+  await expect.poll(held, { timeout: 40_000 }).toBeGreaterThanOrEqual(before);
+  await job.tap('Leave the job; nothing is lost');
+  await expect(page.getByText('put back to an earlier state', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: /unsent|refused/ })).toHaveCount(0);
+  await phone.close();
   await server.end();
 });

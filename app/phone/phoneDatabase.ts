@@ -60,6 +60,8 @@ export type PhoneDatabase = {
   keepWord(word: MachineWord, now: string): Promise<void>;
   /** What was said of machines and is not sent yet, in order. */
   machineWords(): Promise<MachineWord[]>;
+  /** Puts things behind all that waits. */
+  queue(items: readonly Outgoing[]): Promise<void>;
   /** What is oldest behind a place of the outbox. */
   outgoing(limit: number, after: number): Promise<Keyed<Outgoing>[]>;
   sent(seqs: readonly number[]): Promise<void>;
@@ -69,6 +71,8 @@ export type PhoneDatabase = {
   unsent(): Promise<{ count: number; since: string | null; aside: SetAside[] }>;
   keepBlob(blob: KeptBlob, now: string): Promise<void>;
   blob(sha256: string): Promise<KeptBlob | undefined>;
+  /** The hashes of all photos and clips that are kept. */
+  blobNames(): Promise<string[]>;
   keepAnswer(answer: KeptAnswer): Promise<void>;
   answer(path: string): Promise<KeptAnswer | undefined>;
 };
@@ -125,11 +129,8 @@ function jobStore(db: Db) {
 
 function outboxStore(db: Db) {
   return {
-    async keepWord(word: MachineWord, now: string) {
-      const tx = db.transaction('outbox', 'readwrite', STRICT);
-      await tx.store.add({ ...word, since: now });
-      await tx.done;
-    },
+    keepWord: (word: MachineWord, now: string) => queue(db, [{ ...word, since: now }]),
+    queue: (items: readonly Outgoing[]) => queue(db, items),
     async machineWords() {
       return (await db.getAll('outbox')).filter(isMachineWord);
     },
@@ -175,6 +176,12 @@ function outboxStore(db: Db) {
   };
 }
 
+async function queue(db: Db, items: readonly Outgoing[]): Promise<void> {
+  const tx = db.transaction('outbox', 'readwrite', STRICT);
+  await Promise.all(items.map((item) => tx.store.add(item)));
+  await tx.done;
+}
+
 /** Whether what waits to be sent is about a machine itself. */
 function isMachineWord(item: Outgoing): item is MachineWord & { since: string } {
   return item.kind === 'machine' || item.kind === 'change' || item.kind === 'hours';
@@ -189,6 +196,7 @@ function blobStore(db: Db) {
       await tx.done;
     },
     blob: (sha256: string) => db.get('blobs', sha256),
+    blobNames: () => db.getAllKeys('blobs'),
   };
 }
 

@@ -1,4 +1,10 @@
-import { phoneDatabaseName, shopAnswered, shopHeader } from './shopOfPhone';
+import {
+  isAnotherLife,
+  noteLife,
+  phoneDatabaseName,
+  shopAnswered,
+  shopHeader,
+} from './shopOfPhone';
 
 const kept = new Map<string, string>();
 beforeAll(() => {
@@ -25,6 +31,17 @@ describe('the shops a phone has worked for', () => {
     expect(shopHeader()).toEqual({ 'x-longbar-shop': 'own' });
     // Going back finds what was left there.
     expect(shopAnswered('demo')).toBe(true);
+    expect(phoneDatabaseName()).toBe('longbar');
+  });
+
+  it('are known by their life: another one is told once, and one never seen is none', () => {
+    expect(isAnotherLife('demo', 'first')).toBe(false);
+    noteLife('demo', 'first');
+    expect(isAnotherLife('demo', 'first')).toBe(false);
+    expect(isAnotherLife('demo', 'second')).toBe(true);
+    expect(isAnotherLife('own', 'second')).toBe(false);
+    noteLife('demo', 'second');
+    expect(isAnotherLife('demo', 'second')).toBe(false);
     expect(phoneDatabaseName()).toBe('longbar');
   });
 

@@ -1,4 +1,4 @@
-import { SHOP_HEADER } from '@longbar/core';
+import { ignore, SHOP_HEADER } from '@longbar/core';
 import * as v from 'valibot';
 
 /**
@@ -14,6 +14,8 @@ const KnownSchema = v.object({
   present: v.nullable(v.string()),
   /** The database of each shop, by its id. */
   databases: v.record(v.string(), v.string()),
+  /** Which life of each shop's database this phone has been told of. */
+  generations: v.optional(v.record(v.string(), v.string()), {}),
 });
 type Known = v.InferOutput<typeof KnownSchema>;
 
@@ -24,7 +26,7 @@ function known(): Known {
   } catch {
     // What cannot be read is as if no shop had ever answered.
   }
-  return { present: null, databases: {} };
+  return { present: null, databases: {}, generations: {} };
 }
 
 /** The name of the database that holds the present shop; drafts are kept under it, too. */
@@ -44,16 +46,39 @@ export function shopHeader(): Record<string, string> {
  * belongs to that, so it is to be loaded anew.
  */
 export function shopAnswered(id: string): boolean {
-  const { present, databases } = known();
+  const { present, databases, generations } = known();
   if (id === present) return false;
   const isFirst = present === null && !Object.values(databases).includes(FIRST);
   const name = databases[id] ?? (isFirst ? FIRST : `${FIRST}-${id}`);
   try {
-    const next: Known = { present: id, databases: { ...databases, [id]: name } };
-    localStorage.setItem(KEY, JSON.stringify(next));
+    keep({ present: id, databases: { ...databases, [id]: name }, generations });
   } catch {
     // A browser that keeps nothing has nothing to mix up.
     return false;
   }
   return !isFirst;
+}
+
+/**
+ * Whether this life of the shop's database is another than the one this phone worked with before:
+ * a backup was restored, and the server may lack what it had acknowledged.
+ */
+export function isAnotherLife(id: string, generation: string): boolean {
+  const before = known().generations[id];
+  return before !== undefined && before !== generation;
+}
+
+/** From here on this life of the shop's database is the one this phone works with. */
+export function noteLife(id: string, generation: string): void {
+  const { generations, ...rest } = known();
+  if (generations[id] === generation) return;
+  try {
+    keep({ ...rest, generations: { ...generations, [id]: generation } });
+  } catch (error) {
+    ignore('a browser that keeps nothing has nothing to offer')(error);
+  }
+}
+
+function keep(next: Known): void {
+  localStorage.setItem(KEY, JSON.stringify(next));
 }

@@ -11,6 +11,8 @@ type Unsent = {
   aside: SetAside[];
   /** Of what is unsent: what the server cannot take yet. */
   held: Held[];
+  /** So much was sent again since the server was put back to an earlier state. */
+  offered: number;
   reachable: boolean;
 };
 type JobsState = {
@@ -25,7 +27,7 @@ type JobsState = {
 const initialState: JobsState = {
   ready: false,
   byId: {},
-  unsent: { count: 0, since: null, aside: [], held: [], reachable: true },
+  unsent: { count: 0, since: null, aside: [], held: [], offered: 0, reachable: true },
   storeFailed: null,
 };
 

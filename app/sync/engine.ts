@@ -19,11 +19,12 @@ import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
+import { offerLacking } from './offer';
 import type { Request } from './outbox';
 import { beginWalk, retryDelay, sendOldest } from './outbox';
 import type { Held, KeptBlob, MachineWord, PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
-import { shopAnswered } from '../phone/shopOfPhone';
+import { isAnotherLife, noteLife, shopAnswered } from '../phone/shopOfPhone';
 
 /**
  * Ties the phone's store, the screen's state and the server together: an act is kept on the
@@ -38,6 +39,7 @@ export class SyncEngine {
     () => this.signalBack(),
   );
   private last: Promise<unknown> = Promise.resolve();
+  private looking: Promise<void> | undefined;
   private sending = false;
   private failures = 0;
   /** Asked to send while it was sending. */
@@ -75,19 +77,41 @@ export class SyncEngine {
   }
 
   /** Asks which shop answers; another one's page begins from what this phone kept of that. */
-  private async lookForShop(): Promise<void> {
+  private lookForShop(): Promise<void> {
+    this.looking ??= this.lookForShopNow().finally(() => {
+      this.looking = undefined;
+    });
+    return this.looking;
+  }
+
+  private async lookForShopNow(): Promise<void> {
     const answer = await request('/shop').catch(ignore('without signal it is the same shop'));
     const shop = v.safeParse(ShopHereSchema, answer?.body);
     if (!shop.success) return;
-    const { id, units = null } = shop.output;
+    const { id, generation, units = null } = shop.output;
     this.store.dispatch(preferencesChanged({ units }));
-    if (shopAnswered(id)) globalThis.location?.reload();
+    if (shopAnswered(id)) return globalThis.location?.reload();
+    if (generation !== undefined) await this.lookForLife(id, generation);
+  }
+
+  /** A server that was put back to an earlier state is offered what it lacks. */
+  private async lookForLife(id: string, generation: string): Promise<void> {
+    if (isAnotherLife(id, generation)) {
+      const offered = await offerLacking(await this.opening, lookAt, this.now()).catch(
+        ignore('it is offered when the server answers next'),
+      );
+      if (offered === undefined) return;
+      this.store.dispatch(unsentCounted({ offered }));
+      this.streams.fromStart();
+      await this.count();
+    }
+    noteLife(id, generation);
   }
 
   /** The waits begin anew: a network that has just come back may need a moment yet. */
   private signalBack(): void {
     this.failures = 0;
-    void this.send();
+    void this.lookForShop().then(() => this.send());
   }
 
   /** Keeps what is said of a machine on this phone; the server learns of it when it can. */
@@ -287,6 +311,10 @@ async function get(path: string): Promise<unknown> {
   const { ok, status, body } = await request(path);
   if (!ok) throw new Error(`The server answered ${status}.`);
   return body;
+}
+
+async function lookAt(path: string, method: 'GET' | 'HEAD' = 'GET'): Promise<Answered> {
+  return request(path, { method, signal: AbortSignal.timeout(ANSWER_WITHIN) });
 }
 
 const ANSWER_WITHIN = 10_000;

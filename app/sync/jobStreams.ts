@@ -57,6 +57,16 @@ export class JobStreams {
     });
   }
 
+  /** Hears every job from its start again: the server counts anew. */
+  fromStart(): void {
+    this.open.forEach((followed, job) => {
+      followed.source.close();
+      clearTimeout(followed.again);
+      followed.serial = 0;
+      this.connect(job, followed);
+    });
+  }
+
   private begin(job: string): Followed {
     const followed: Followed = {
       source: eventsOf(job, 0),

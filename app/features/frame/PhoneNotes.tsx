@@ -8,9 +8,12 @@ export function PhoneNotes() {
   const { keptSince, keptBecause, nearlyFull, cannotReopen, newVersion } = useAppSelector(
     ({ phone }) => phone,
   );
+  const offered = useAppSelector(({ jobs }) => jobs.unsent.offered);
   const notes = [
     keptSince !== null &&
       `${keptBecause ?? 'The server could not be reached.'} This is as kept on this phone ${formatInstant(keptSince)}. Jobs, machines and hours go on; sheets and the shop’s rules need the server.`,
+    offered > 0 &&
+      `The server was put back to an earlier state. ${offered === 1 ? 'One thing' : `${offered} things`} that it had lost, and this phone holds, went out to it again.`,
     nearlyFull &&
       'This phone is nearly full. Make room before a long job: what cannot be kept here cannot be recorded.',
     cannotReopen &&

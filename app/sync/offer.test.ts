@@ -1,0 +1,103 @@
+import 'fake-indexeddb/auto';
+import type { JobContext, JobEvent, SheetDetail } from '@longbar/core';
+import { addedMachine } from '@longbar/core';
+import { inlineSix } from '../../core/test-support/engines';
+import type { PhoneDatabase } from '../phone/phoneDatabase';
+import { openPhoneDatabase } from '../phone/phoneDatabase';
+import type { Look } from './offer';
+import { offerLacking } from './offer';
+
+const NOW = '2026-05-02T08:00:00.000Z';
+const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
+const [JOB, OTHER, PUMP, SKIFF, SHEET] = [1, 2, 3, 4, 5].map(id) as [
+  string,
+  string,
+  string,
+  string,
+  string,
+];
+const photo = { sha256: 'a'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) };
+
+function event(n: number, job: string): JobEvent {
+  const own = `00000000-0000-4000-9000-${job.slice(-2)}${String(n).padStart(10, '0')}`;
+  return { id: own, job, n, at: NOW, by: 'Ina', type: 'bar.out' };
+}
+const contextOf = (job: string, machine: string) =>
+  ({ head: { id: job, machine, at: NOW } }) as JobContext;
+
+/** A server that holds these events, machines and photos, and answers two events at a time. */
+function serverWith(
+  events: Record<string, JobEvent[]>,
+  machines: string[],
+  photos: string[] = [],
+): Look {
+  const found = (there: boolean) => ({ status: there ? 200 : 404, body: null });
+  return async (path) => {
+    const [, kind = '', name = ''] = path.split('/');
+    if (kind === 'machines') return found(machines.includes(name));
+    if (kind === 'blobs') return found(photos.includes(name));
+    const held = events[name];
+    if (!held) return found(false);
+    const after = Number(path.split('after=')[1]);
+    const page = held.slice(after, after + 2);
+    const serial = after + page.length;
+    return { status: 200, body: { events: page, serial, more: serial < held.length } };
+  };
+}
+
+let names = 0;
+let db: PhoneDatabase;
+beforeEach(async () => {
+  db = await openPhoneDatabase(`offer-${names++}`);
+  await db.keepJob(contextOf(JOB, PUMP), false, NOW);
+  await db.keepJob(contextOf(OTHER, SKIFF), false, NOW);
+  await db.mergeEvents([5, 1, 3, 2, 4].map((n) => event(n, JOB)));
+  await db.mergeEvents([event(1, OTHER)]);
+});
+
+const waiting = async () =>
+  (await db.outgoing(99, -1)).map((item) =>
+    item.kind === 'event' ? [item.event.job, item.event.n] : item.kind,
+  );
+
+describe('after the server was put back to an earlier state', () => {
+  it('what this phone holds and it lacks is sent again, in order, and nothing else', async () => {
+    const held = { [JOB]: [1, 2, 3].map((n) => event(n, JOB)) };
+    const lacking = await offerLacking(db, serverWith(held, [PUMP, SKIFF]), NOW);
+    expect(lacking).toBe(4);
+    expect(await waiting()).toEqual([[JOB, 4], [JOB, 5], 'job', [OTHER, 1]]);
+  });
+
+  it('nothing is sent where it lacks nothing', async () => {
+    const held = { [JOB]: [1, 2, 3, 4, 5].map((n) => event(n, JOB)), [OTHER]: [event(1, OTHER)] };
+    expect(await offerLacking(db, serverWith(held, [PUMP, SKIFF]), NOW)).toBe(0);
+    expect(await waiting()).toEqual([]);
+  });
+
+  it('a machine goes before its jobs, with the hours that are known of it; photos too', async () => {
+    await db.keepBlob(photo, NOW);
+    await db.sent((await db.outgoing(9, -1)).map(({ seq }) => seq));
+    const sheet = { id: SHEET, revision: 1, document: inlineSix() } as SheetDetail;
+    const skiff = addedMachine({ id: SKIFF, name: 'Skiff', sheet: SHEET }, sheet, '2026-05-02');
+    const readings = [
+      { date: '2026-05-01', hours: 9, id: '12' },
+      { date: '2026-04-01', hours: 7, id: '11' },
+      { date: '2026-03-01', hours: 5, id: OTHER },
+    ];
+    const body = { ...skiff, place: 'Quay', readings };
+    await db.keepAnswer({ path: `/machines/${SKIFF}`, body, at: NOW });
+    await offerLacking(db, serverWith({ [JOB]: [] }, [PUMP]), NOW);
+    const all = await db.outgoing(99, -1);
+    expect(all.map(({ kind }) => kind).slice(0, 4)).toEqual(['machine', 'hours', 'hours', 'blob']);
+    expect(all[0]).toMatchObject({ machine: { id: SKIFF, name: 'Skiff', place: 'Quay' } });
+    expect(all[1]).toMatchObject({ machine: SKIFF, reading: { date: '2026-04-01', hours: 7 } });
+  });
+
+  it('does nothing half where the server stops answering in the middle', async () => {
+    const server = serverWith({}, [PUMP, SKIFF]);
+    const failing: Look = (path) =>
+      path.includes(OTHER) ? Promise.resolve({ status: 503, body: null }) : server(path);
+    await expect(offerLacking(db, failing, NOW)).rejects.toThrow();
+    expect(await waiting()).toEqual([]);
+  });
+});
