@@ -49,6 +49,11 @@ const jobs = createSlice({
       // The journal itself, not a draft of it: a draft of each of thousands of events is slow.
       if (job) job.events = merged(original(job)?.events ?? job.events, payload.events);
     },
+    /** The server says which events came too late to count. */
+    lateKnown(state, { payload }: PayloadAction<{ job: string; late: readonly string[] }>) {
+      const context = state.byId[payload.job]?.context;
+      if (context) context.late = [...new Set([...(context.late ?? []), ...payload.late])];
+    },
     unsentCounted(state, { payload }: PayloadAction<Partial<Unsent>>) {
       Object.assign(state.unsent, payload);
     },
@@ -65,7 +70,8 @@ function merged(known: readonly JobEvent[], more: readonly JobEvent[]): JobEvent
   return [...known, ...fresh.values()];
 }
 
-export const { jobsRead, jobKept, eventsKept, unsentCounted, storeFailed } = jobs.actions;
+export const { jobsRead, jobKept, eventsKept, lateKnown, unsentCounted, storeFailed } =
+  jobs.actions;
 export const jobsReducer = jobs.reducer;
 
 /**
@@ -87,7 +93,7 @@ export function triedSince(
 /** One job as it stands: its setting and the fold of its journal. */
 export const openJob = createSelector([(job: KeptJob) => job], ({ context, events }) => {
   const { id } = context.head;
-  const job = foldOn(folded.get(id), events);
+  const job = foldOn(folded.get(id), events, context.late);
   folded.set(id, job);
   return { context, setting: settingOf(begunOf(context), job.state), state: job.state };
 });

@@ -1,4 +1,4 @@
-import type { Beat, JobAct, JobContext, JobEvent } from '@longbar/core';
+import type { Beat, EventsPage, JobAct, JobContext, JobEvent } from '@longbar/core';
 import {
   ANSWER_WITHIN_MS,
   dueActs,
@@ -13,7 +13,15 @@ import * as v from 'valibot';
 import type { Answered } from '../api/request';
 import { request } from '../api/request';
 import { api } from '../state/api';
-import { eventsKept, jobKept, jobsRead, openJob, storeFailed, unsentCounted } from '../state/jobs';
+import {
+  eventsKept,
+  jobKept,
+  jobsRead,
+  lateKnown,
+  openJob,
+  storeFailed,
+  unsentCounted,
+} from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
 import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
@@ -33,8 +41,8 @@ import { isAnotherLife, noteLife, shopAnswered } from '../phone/shopOfPhone';
 export class SyncEngine {
   private readonly opening: Promise<PhoneDatabase>;
   private readonly streams = new JobStreams(
-    (job, { events }) => {
-      this.take(job, events).catch((error) => this.store.dispatch(storeFailed(describe(error))));
+    (job, page) => {
+      this.take(job, page).catch((error) => this.store.dispatch(storeFailed(describe(error))));
     },
     () => this.signalBack(),
   );
@@ -222,7 +230,7 @@ export class SyncEngine {
     }
     for (let serial = 0, more = true; more;) {
       const page = v.parse(EventsPageSchema, await get(`/jobs/${job}/events?after=${serial}`));
-      await this.take(job, page.events);
+      await this.take(job, page);
       ({ serial, more } = page);
     }
   }
@@ -243,12 +251,18 @@ export class SyncEngine {
   }
 
   /** Keeps what came from the server, where it is not here already. */
-  private async take(job: string, events: JobEvent[]): Promise<void> {
-    const known = new Set(this.store.getState().jobs.byId[job]?.events.map(({ id }) => id));
-    const fresh = events.filter(({ id }) => !known.has(id));
-    if (fresh.length === 0) return;
-    await (await this.opening).mergeEvents(fresh);
-    this.store.dispatch(eventsKept({ job, events: fresh }));
+  private async take(job: string, { events, late = [] }: EventsPage): Promise<void> {
+    const known = this.store.getState().jobs.byId[job];
+    const held = new Set(known?.events.map(({ id }) => id));
+    const fresh = events.filter(({ id }) => !held.has(id));
+    const news = late.filter((id) => !known?.context.late?.includes(id));
+    const db = await this.opening;
+    if (fresh.length > 0) await db.mergeEvents(fresh);
+    // Before the events are shown: what came too late is never seen to count.
+    if (news.length > 0) this.store.dispatch(lateKnown({ job, late: news }));
+    if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
+    const context = this.store.getState().jobs.byId[job]?.context;
+    if (news.length > 0 && context) await db.keepJob(context, false, this.now());
   }
 
   /** Sends until nothing is left or nobody answers; then tries again by itself. */

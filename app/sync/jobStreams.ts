@@ -1,9 +1,8 @@
-import type { Beat } from '@longbar/core';
+import type { Beat, EventsPage } from '@longbar/core';
 import { BeatSchema, EventsPageSchema } from '@longbar/core';
 import * as v from 'valibot';
 import { API } from '../api/request';
 
-type Page = v.InferOutput<typeof EventsPageSchema>;
 type Followed = {
   source: EventSource;
   followers: number;
@@ -27,7 +26,7 @@ export class JobStreams {
 
   /** `onOpen` is called whenever the server can be heard again. */
   constructor(
-    private readonly onPage: (job: string, page: Page) => void,
+    private readonly onPage: (job: string, page: EventsPage) => void,
     private readonly onOpen: () => void,
   ) {}
 

@@ -138,7 +138,7 @@ export type { AdjusterStep, SettableEntry } from './job/instruction/adjusterStep
 export { jobSteps, presentStep, presentStop } from './job/instruction/steps';
 export type { Step } from './job/instruction/steps';
 export { dueActs, jobPlan, methodOf } from './job/instruction/jobPlan';
-export { instructionOf, jobInstruction } from './job/instruction/jobInstruction';
+export { instructionOf, jobInstruction, maySign } from './job/instruction/jobInstruction';
 export type {
   BarInstruction,
   Figure,
@@ -296,7 +296,7 @@ export type {
 export { FoundSchema, SearchSchema } from './wire/search';
 export type { Found } from './wire/search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
-export type { Seal } from './wire/journal';
+export type { EventsPage, Seal } from './wire/journal';
 
 export { ignore } from './ignore';
 export { daysBetween, localDay } from './calendar';

@@ -69,7 +69,13 @@ const LINES = {
     /** The hash its events had when it was signed. */
     seal: v.nullable(Sha256Schema),
   }),
-  event: v.object({ type: v.literal('event'), event: JobEventSchema, receivedAt: instant }),
+  event: v.object({
+    type: v.literal('event'),
+    event: JobEventSchema,
+    receivedAt: instant,
+    /** It came when the job was signed, or is a signature that came too soon. */
+    late: v.optional(v.boolean()),
+  }),
   /**
    * The record of a signed job, for whoever has the archive and no Long Bar. It is made from the
    * journal, so what stands here is not taken in: the journal's own is.

@@ -5,8 +5,12 @@ import { JobEventSchema } from '../job/journal/events';
 export const EventsPageSchema = v.object({
   events: v.array(JobEventSchema),
   serial: v.number(),
+  /** Which of these came too late to count: the job was signed, or it is no signature yet. */
+  late: v.optional(v.array(v.string())),
   more: v.boolean(),
 });
+
+export type EventsPage = v.InferOutput<typeof EventsPageSchema>;
 
 /** The seal of a signed job, and whether its events still have it. */
 export const SealSchema = v.object({ seal: v.nullable(v.string()), holds: v.boolean() });

@@ -174,6 +174,8 @@ export const JobContextSchema = v.object({
   /** What earlier jobs at this machine left for the next one, newest first. */
   notes: v.optional(v.array(machineNote)),
   lockPairs,
+  /** The events of its journal that came too late to count, by id. */
+  late: v.optional(v.array(v.string())),
 });
 /** What working on a job needs besides its journal. */
 export type JobContext = v.InferOutput<typeof JobContextSchema>;

@@ -85,7 +85,7 @@ async function keepMachine(
   for (const past of machine.jobs) {
     const { head, events } = signedJob(machine, past, now);
     await keepJob(db, head, machine.sheet.id, transaction);
-    const row = { id: head.id, machine: machine.id, at: head.at, seal: null };
+    const row = { ...head, sheet: machine.sheet.id, seal: null };
     await keepEvents(db, row, events, now.toISOString(), transaction);
   }
 }

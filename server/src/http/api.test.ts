@@ -12,8 +12,9 @@ import {
 } from '@longbar/core';
 import { QueryTypes } from 'sequelize';
 import * as v from 'valibot';
+import { signedAnew } from '../../test-support/signedAnew';
 import type { TestServer } from '../../test-support/testServer';
-import { startTestServer } from '../../test-support/testServer';
+import { NOW, startTestServer } from '../../test-support/testServer';
 import { openDatabase } from '../store/database';
 import { MACHINES } from '../demo/yard';
 
@@ -60,15 +61,14 @@ describe('machines', () => {
   it('keeps a job closed as incomplete on record, and the check due', async () => {
     const welder = MACHINES.find(({ name }) => name === 'Welder')!.id;
     const due = (await server.get(`/machines/${welder}`)).body.due;
-    const of = head(welder);
-    expect((await server.post('/jobs', of)).status).toBe(201);
-    const answer = await server.post(`/jobs/${of.id}/events`, [
-      event(of.id, 1, { type: 'hours.read', hours: 41 }),
-      event(of.id, 2, { type: 'adjuster.unset', adjuster: 'exhaust.1', reason: 'seized' }),
-      event(of.id, 3, { type: 'machine.noted', text: 'Nut rounded' }),
-      event(of.id, 4, { type: 'job.signed', name: 'Ina', incomplete: true }),
+    const { head: of, events } = signedAnew('Welder', 41, NOW, (told) => [
+      ...told.slice(0, -1),
+      { type: 'adjuster.unset', adjuster: 'exhaust.1', reason: 'seized' },
+      { type: 'machine.noted', text: 'Nut rounded' },
+      { type: 'job.signed', name: 'Ina', incomplete: true },
     ]);
-    expect(answer.status).toBe(200);
+    expect((await server.post('/jobs', of)).status).toBe(201);
+    expect((await server.post(`/jobs/${of.id}/events`, events)).status).toBe(200);
     const { body } = await server.get(`/machines/${welder}`);
     expect(body.history[0].summary.signed).toMatchObject({ incomplete: true });
     expect(body.due).toMatchObject({ by: due.by, atHours: due.atHours });
@@ -99,12 +99,11 @@ describe('machines', () => {
   it('counts on from a meter that was replaced before a job', async () => {
     const standby = MACHINES.find(({ name }) => name === 'Standby set')!.id;
     const before = (await server.get(`/machines/${standby}`)).body;
-    const of = head(standby);
+    const { head: of, events } = signedAnew('Standby set', 2, NOW, (told) =>
+      told.map((each) => (each.type === 'hours.read' ? { ...each, replaced: true } : each)),
+    );
     await server.post('/jobs', of);
-    await server.post(`/jobs/${of.id}/events`, [
-      event(of.id, 1, { type: 'hours.read', hours: 2, replaced: true }),
-      event(of.id, 2, { type: 'job.signed', name: 'Ina' }),
-    ]);
+    await server.post(`/jobs/${of.id}/events`, events);
     const { body } = await server.get(`/machines/${standby}`);
     const ran = before.hours.hours + (before.meter.at(-1)?.offset ?? 0);
     expect(body.hours.hours).toBe(2);

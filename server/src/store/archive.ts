@@ -55,8 +55,8 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
       limit: PAGE,
     });
     for (const row of rows) {
-      const { body, receivedAt } = row.get();
-      yield write({ type: 'event', event: body, receivedAt });
+      const { body, receivedAt, late } = row.get();
+      yield write({ type: 'event', event: body, receivedAt, ...(late && { late }) });
     }
     if (rows.length < PAGE) break;
     after = rows[rows.length - 1]?.get().serial ?? after;
@@ -169,12 +169,13 @@ async function keep(
   const jobs = of('job').map(({ head, sheet, seal }) => ({ ...head, sheet, seal }));
   await tables.jobs.bulkCreate(jobs, { transaction });
   await tables.events.bulkCreate(
-    events.map(({ event, receivedAt }) => ({
+    events.map(({ event, receivedAt, late = false }) => ({
       id: event.id,
       job: event.job,
       n: event.n,
       body: event,
       receivedAt,
+      late,
     })),
     { transaction },
   );

@@ -1,4 +1,4 @@
-import type { JobEvent } from '@longbar/core';
+import { standingOf } from './arrival';
 import type { Database } from './database';
 import { sealOf } from './seal';
 
@@ -62,12 +62,8 @@ async function brokenSeals(db: Database): Promise<string[]> {
   );
   const found: string[] = [];
   for (const { id, seal } of sealed) {
-    const rows = await db.rows<{ body: string }>(
-      'SELECT CAST(body AS TEXT) AS body FROM events WHERE job = $1 AND json_valid(body)',
-      [id],
-    );
-    const events = rows.map(({ body }) => JSON.parse(body) as JobEvent);
-    if (sealOf(events) !== seal) found.push(`The signed job ${id} has lost its seal.`);
+    if (sealOf(await standingOf(db, id)) !== seal)
+      found.push(`The signed job ${id} has lost its seal.`);
   }
   return found;
 }

@@ -55,7 +55,8 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
   if (!sheet) throw new Error(`Job ${id} has lost its sheet.`);
   const journal = await db.rows<{ body: string; receivedAt: string }>(
-    `SELECT CAST(body AS TEXT) AS body, receivedAt FROM events WHERE job = $1 ORDER BY serial`,
+    `SELECT CAST(body AS TEXT) AS body, receivedAt FROM events
+     WHERE job = $1 AND late = 0 ORDER BY serial`,
     [id],
     transaction,
   );

@@ -3,6 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import { RequestError, wrongField } from '../requestError';
+import { judgeArrival, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from './changes';
 import type { Database } from './database';
 import { readSheet } from './sheets';
@@ -61,12 +62,10 @@ export async function appendEvents(
   events: readonly JobEvent[],
   now: string,
 ): Promise<string[]> {
-  const [row] = await db.rows<JobRow>('SELECT id, machine, at, seal FROM jobs WHERE id = $1', [
-    job,
-  ]);
-  if (!row) throw new RequestError(404, 'There is no such job.');
   await db.write(async (transaction) => {
-    const known = await refuseForeign(db, job, events, transaction);
+    const [row] = await db.rows<JobRow>('SELECT * FROM jobs WHERE id = $1', [job], transaction);
+    if (!row) throw new RequestError(404, 'There is no such job.');
+    const known = await refuseMisfits(db, row, events, transaction);
     const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
     if (fresh.size > 0) await keepEvents(db, row, [...fresh.values()], now, transaction);
   });
@@ -76,55 +75,29 @@ export async function appendEvents(
 /** Keeps events that are new to their job; with the signature the job gets its seal. */
 export async function keepEvents(
   db: Database,
-  job: Pick<JobRow, 'id' | 'machine' | 'at' | 'seal'>,
+  job: JobRow,
   events: readonly JobEvent[],
   now: string,
   transaction: Transaction,
 ): Promise<void> {
-  const rows = events.map((event) => [event.id, event.n, JSON.stringify(event)]);
+  const { late, seal } = await judgeArrival(db, job, events, now, transaction);
+  const rows = events.map((event) => [
+    event.id,
+    event.n,
+    JSON.stringify(event),
+    late.has(event.id) ? 1 : 0,
+  ]);
   await db.run(APPEND, [job.id, now, JSON.stringify(rows)], transaction);
   await journalGrew(db, job, transaction);
-  const signs = events.some(({ type }) => type === 'job.signed');
-  if (signs && job.seal === null) await seal(db, job.id, transaction);
+  if (seal === job.seal) return;
+  await db.run('UPDATE jobs SET seal = $1 WHERE id = $2', [seal, job.id], transaction);
 }
 
 /** All events of a batch in one statement: each of its own costs more than the writing. */
-const APPEND = `INSERT INTO events (id, job, n, body, receivedAt)
+const APPEND = `INSERT INTO events (id, job, n, body, receivedAt, late)
   SELECT json_extract(value, '$[0]'), $1, json_extract(value, '$[1]'),
-    json_extract(value, '$[2]'), $2
+    json_extract(value, '$[2]'), $2, json_extract(value, '$[3]')
   FROM json_each($3)`;
-
-/** The seal is set once, when the signature comes, and never after. */
-async function seal(db: Database, job: string, transaction: Transaction): Promise<void> {
-  const all = await db.tables.events.findAll({ where: { job }, transaction });
-  await db.tables.jobs.update(
-    { seal: sealOf(all.map((event) => event.get().body)) },
-    { where: { id: job, seal: null }, transaction },
-  );
-}
-
-/** The ids of these events that are kept already; an id of another job's event is refused. */
-async function refuseForeign(
-  db: Database,
-  job: string,
-  events: readonly JobEvent[],
-  transaction: Transaction,
-): Promise<Set<string>> {
-  const ids = events.map(({ id }) => id);
-  const kept = await db.rows<{ id: string; job: string }>(
-    'SELECT id, job FROM events WHERE id IN (SELECT value FROM json_each($1))',
-    [JSON.stringify(ids)],
-    transaction,
-  );
-  const issues = kept
-    .filter((row) => row.job !== job)
-    .map(({ id }) => ({
-      path: `${ids.indexOf(id)}.id`,
-      message: 'An event of another job has this id.',
-    }));
-  if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
-  return new Set(kept.map(({ id }) => id));
-}
 
 /** A page of the journal in the order of arrival, after a serial; `serial` is the last. */
 export async function readEvents(db: Database, job: string, after: number) {
@@ -137,9 +110,11 @@ export async function readEvents(db: Database, job: string, after: number) {
   const last = rows[rows.length - 1]?.get().serial ?? after;
   // What is no JSON any more is named by the nightly look, and keeps nobody from the rest.
   const events = rows.map((row) => row.get().body as JobEvent | null);
+  const late = rows.filter((row) => row.get().late).map((row) => row.get().id);
   return {
     events: events.filter((event) => event !== null),
     serial: last,
+    ...(late.length > 0 && { late }),
     more: rows.length === PAGE,
   };
 }
@@ -150,12 +125,13 @@ export async function readJob(db: Database, id: string, today: string): Promise<
   if (!row) throw new RequestError(404, 'There is no such job.');
   const job = row.get();
   await settle(db, today);
-  const [sheet, machine, shop, earlier, lockPairs] = await Promise.all([
+  const [sheet, machine, shop, earlier, lockPairs, late] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
     db.tables.machines.findByPk(job.machine),
     readShop(db),
     jobLines(db, job.machine, job.at),
     lockPairsOn(db, job.sheet),
+    db.rows<{ id: string }>('SELECT id FROM events WHERE job = $1 AND late = 1', [id]),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
   return {
@@ -166,6 +142,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     lastLeft: await lastLeftOf(db, earlier),
     notes: notesOf(earlier),
     lockPairs: JSON.parse(lockPairs) as JobContext['lockPairs'],
+    ...(late.length > 0 && { late: late.map((event) => event.id) }),
   };
 }
 
@@ -173,8 +150,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
 export async function checkSeal(db: Database, id: string) {
   const row = await db.tables.jobs.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such job.');
-  const events = await db.tables.events.findAll({ where: { job: id } });
   const { seal: kept } = row.get();
-  const now = sealOf(events.map((event) => event.get().body));
+  const now = sealOf(await standingOf(db, id));
   return { seal: kept, holds: kept !== null && kept === now };
 }

@@ -12,6 +12,7 @@ import { fittedMeters } from './migrations/0008-fitted-meters';
 import { retiredSheets } from './migrations/0009-retired-sheets';
 import { generation } from './migrations/0010-generation';
 import { setAside } from './migrations/0011-set-aside';
+import { late } from './migrations/0012-late';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -25,6 +26,7 @@ const MIGRATIONS: Migration[] = [
   retiredSheets,
   generation,
   setAside,
+  late,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

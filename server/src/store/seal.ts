@@ -13,14 +13,19 @@ export function canonical(value: unknown): string {
 }
 
 /**
- * The seal of a signed job: SHA-256 over its events in the order that counts, up to the
- * signature, each as canonical JSON on a line. Null where it is not signed. What a phone that
- * was cut off adds below the signature's place changes it, and shows.
+ * The seal of a signed job: SHA-256 over the events that stood when it was signed, in the order
+ * that counts, up to the signature, each as canonical JSON on a line. Null where it is not signed.
+ * What came later is late and is none of them.
  */
-export function sealOf(events: readonly JobEvent[]): string | null {
-  const journal = inOrder(events);
+export function sealOf(standing: readonly JobEvent[]): string | null {
+  const journal = inOrder(standing);
   const signature = journal.findIndex(({ type }) => type === 'job.signed');
   if (signature < 0) return null;
   const lines = journal.slice(0, signature + 1).map((event) => `${canonical(event)}\n`);
   return sha256(Buffer.from(lines.join('')));
+}
+
+/** The signature among the events that stand. */
+export function signatureIn(standing: readonly JobEvent[]): JobEvent | undefined {
+  return inOrder(standing).find(({ type }) => type === 'job.signed');
 }

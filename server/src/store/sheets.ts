@@ -12,10 +12,12 @@ export async function readSheet(
   { tables }: Database,
   id: string,
   revision?: number,
+  transaction?: Transaction,
 ): Promise<SheetDetail | undefined> {
   const row = await tables.sheets.findOne({
     where: revision === undefined ? { id } : { id, revision },
     order: [['revision', 'DESC']],
+    ...(transaction && { transaction }),
   });
   if (!row) return undefined;
   if (!isReadable(row.get())) {

@@ -10,8 +10,8 @@ import type { IdentityRow, ShopRow } from './tables';
 const ONLY = 'shop';
 
 /** The one shop of this database. */
-export async function readShop({ tables }: Database): Promise<Shop> {
-  const row = await tables.shops.findOne();
+export async function readShop({ tables }: Database, transaction?: Transaction): Promise<Shop> {
+  const row = await tables.shops.findOne({ ...(transaction && { transaction }) });
   if (!row) return NEW_SHOP;
   const { id: _id, name, policy, bladeSets, ...rest } = row.get();
   const said = Object.entries(rest).filter(([, value]) => value !== null);

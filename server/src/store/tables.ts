@@ -66,6 +66,8 @@ export type EventRow = {
   n: number;
   body: JobEvent;
   receivedAt: string;
+  /** It came when the job was signed, or is a signature that came too soon: it changes nothing. */
+  late?: boolean;
 };
 
 export type BlobRow = { sha256: string; type: string; body: Buffer; receivedAt: string };
@@ -153,6 +155,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       n: DataTypes.INTEGER,
       body: json,
       receivedAt: text,
+      late: DataTypes.BOOLEAN,
     }),
     blobs: define<BlobRow>('blobs', {
       sha256: { type: text, primaryKey: true },

@@ -41,9 +41,20 @@ export function jobInstruction(
   events: readonly JobEvent[],
   now: string,
 ): Instruction | undefined {
-  const job = foldOn(folded.get(begun), events);
+  const job = foldOn(folded.get(begun), events, begun.late);
   folded.set(begun, job);
   return instructionOf(settingOf(begun, job.state), job.state, now);
+}
+
+/** Whether a signature that comes now counts: all that it vouches for is done, as it says. */
+export function maySign(
+  setting: JobSetting,
+  state: JobState,
+  now: string,
+  { incomplete = false }: { incomplete?: boolean | undefined },
+): boolean {
+  const next = nextOf(setting, state, now);
+  return next?.do === 'sign' && next.incomplete === incomplete;
 }
 
 /** The same from the state of the journal, and from the sheet as it applies to this engine. */

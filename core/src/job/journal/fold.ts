@@ -9,13 +9,20 @@ import { emptyJob } from './state';
 
 /**
  * The state of a job from its journal: the same whatever the order of arrival and however
- * often an event arrives. Events are ordered by (n, id), for phones' clocks disagree.
+ * often an event arrives. Events are ordered by (n, id), for phones' clocks disagree. Those named
+ * `late` reached the server when it was signed already, or are a signature that came too soon:
+ * they are kept, told, and change nothing.
  */
-export function foldJob(events: Iterable<JobEvent>): JobState {
+export function foldJob(events: Iterable<JobEvent>, late: readonly string[] = []): JobState {
   const journal = inOrder(events);
-  const counting = upToSignature(journal);
+  const tooLate = new Set(late);
+  const counting = upToSignature(journal.filter(({ id }) => !tooLate.has(id)));
   const undone = undoneIds(counting);
-  const state: JobState = { ...emptyJob(), lastN: journal[journal.length - 1]?.n ?? 0 };
+  const state: JobState = {
+    ...emptyJob(),
+    late: journal.filter(({ id }) => tooLate.has(id)),
+    lastN: journal[journal.length - 1]?.n ?? 0,
+  };
   for (const event of counting) {
     if (undone.has(event.id) || !isKnown(event) || event.type === 'event.undone') continue;
     state.standing = state.standing.with(event);
@@ -32,9 +39,13 @@ export type FoldedJob = { events: readonly JobEvent[]; state: JobState };
  * before; anew where one was undone, came late or stands after the signature. The state before
  * stays as it was.
  */
-export function foldOn(before: FoldedJob | undefined, events: readonly JobEvent[]): FoldedJob {
-  const added = before && addedTo(before, events);
-  if (!added) return { events, state: foldJob(events) };
+export function foldOn(
+  before: FoldedJob | undefined,
+  events: readonly JobEvent[],
+  late: readonly string[] = [],
+): FoldedJob {
+  const added = late.length > 0 ? undefined : before && addedTo(before, events);
+  if (!added || !before) return { events, state: foldJob(events, late) };
   let { state } = before;
   for (const event of added) state = withOne(state, event);
   return { events, state };
@@ -43,7 +54,8 @@ export function foldOn(before: FoldedJob | undefined, events: readonly JobEvent[
 /** The events added at the end, where nothing else than that happened; undefined otherwise. */
 function addedTo(before: FoldedJob, events: readonly JobEvent[]): JobEvent[] | undefined {
   const count = before.events.length;
-  if (before.state.signed || events.length < count) return undefined;
+  const { signed, late } = before.state;
+  if (signed || late.length > 0 || events.length < count) return undefined;
   if (
     count > 0 &&
     (events[0] !== before.events[0] || events[count - 1] !== before.events[count - 1])
@@ -106,13 +118,14 @@ function upToSignature(journal: readonly JobEvent[]): readonly JobEvent[] {
   return [...journal.slice(0, signature + 1), ...added];
 }
 
-/** The ids taken back. An undoing that was itself undone takes nothing back. */
+/** The ids taken back. An undoing that was itself undone takes nothing back; no signature is. */
 function undoneIds(journal: readonly JobEvent[]): Set<string> {
   const undone = new Set<string>();
   for (const event of [...journal].reverse()) {
     if (!isKnown(event) || event.type !== 'event.undone' || undone.has(event.id)) continue;
     undone.add(event.target);
   }
+  for (const { id, type } of journal) if (type === 'job.signed') undone.delete(id);
   return undone;
 }
 

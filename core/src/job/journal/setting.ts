@@ -28,6 +28,8 @@ export type JobBegun = {
   /** The blade sets of the shop; a reading names the one it was taken with. */
   bladeSets?: readonly BladeSet[];
   lastLeft?: LastLeft;
+  /** The events of its journal that came too late to count, by id. */
+  late?: readonly string[] | undefined;
 };
 
 /** What a job is worked and judged with: the sheet as it applies to this engine, the rules kept. */
@@ -38,10 +40,11 @@ type Context = {
   sheet: EngineSheet;
   shop: Pick<JobBegun, 'policy' | 'round' | 'bladeSets'>;
   lastLeft?: LastLeft;
+  late?: readonly string[] | undefined;
 };
 
 /** What a job began with, from what the server tells of it. */
-export function begunOf({ head, sheet, shop, lastLeft }: Context): JobBegun {
+export function begunOf({ head, sheet, shop, lastLeft, late }: Context): JobBegun {
   const { policy, round, bladeSets } = shop;
   return {
     head,
@@ -50,6 +53,7 @@ export function begunOf({ head, sheet, shop, lastLeft }: Context): JobBegun {
     round,
     ...(bladeSets && { bladeSets }),
     ...(lastLeft && { lastLeft }),
+    ...(late && late.length > 0 && { late }),
   };
 }
 

@@ -8,7 +8,7 @@ import type { ShimPlan } from '../../gauging/shims';
 import type { Attachment } from '../../attachment';
 import type { RoundRule } from './roundRule';
 import { EventLog } from './eventLog';
-import type { EventOf, EXEMPTIBLE, UNSET_REASONS } from './events';
+import type { EventOf, EXEMPTIBLE, JobEvent, UNSET_REASONS } from './events';
 
 export type UnsetReason = (typeof UNSET_REASONS)[number];
 
@@ -156,6 +156,8 @@ export type JobState = {
   /** Begun by mistake: it is out of the way, and counts for nothing. */
   abandoned?: { reason: string; by: string; at: string };
   signed?: { name: string; at: string; incomplete?: boolean | undefined };
+  /** What reached the server when the job was signed already, or a signature that came too soon. */
+  late: readonly JobEvent[];
   /** The events that count, in order: undone ones and undoings left out. */
   standing: EventLog;
   /** The highest `n` seen in the journal. */
@@ -181,6 +183,7 @@ export function emptyJob(): JobState {
     handed: [],
     runs: [],
     amendments: [],
+    late: [],
     standing: EventLog.empty,
     lastN: 0,
   };

@@ -123,6 +123,8 @@ export type JobRecord = {
   attachments: Attachment[];
   /** Said after the signature, in order. */
   additions: JobState['amendments'];
+  /** What came when it was signed already, and a signature that came too soon: kept, not counted. */
+  late: JobState['late'];
   /** Begun by mistake, and by whom that was said. */
   abandoned: JobState['abandoned'];
   signed: JobState['signed'];

@@ -37,7 +37,7 @@ import { unansweredFindings } from './unansweredFindings';
  * @example recordOf(begun, []).counts // { adjusters: 12, entries: 0 }
  */
 export function recordOf(begun: JobBegun, events: readonly JobEvent[]): JobRecord {
-  const state = foldJob(events);
+  const state = foldJob(events, begun.late);
   return recordOfState(settingOf(begun, state), state);
 }
 
@@ -97,6 +97,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
       ...Object.values(state.adjusters).flatMap(({ unset }) => unset?.attachments ?? []),
     ],
     additions: state.amendments,
+    late: state.late,
     abandoned: state.abandoned,
     signed,
     counts: { adjusters: adjusters.length, entries: standing.length },

@@ -6,6 +6,8 @@ import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
 import { unitsShown } from '../../unitsShown';
+import type { JobEvent } from '../journal/events';
+import { isKnown } from '../journal/events';
 import type {
   JobRecord,
   JudgedReading,
@@ -14,6 +16,7 @@ import type {
 } from '../record/jobRecord';
 import { adjustersIn } from '../record/jobRecord';
 import {
+  describeEvent,
   describeLock,
   describeReading,
   describeShim,
@@ -77,11 +80,24 @@ export function recordPage(record: JobRecord): RecordPage {
     signature: signed
       ? `${signed.incomplete ? 'Closed as incomplete' : 'Signed'} by ${signed.name}, ${formatInstant(signed.at)}.`
       : unsignedWords(record),
-    additions: record.additions.map(
-      ({ text, by, at }) => `Added after signing, ${formatInstant(at)}, ${by}: ${text}`,
-    ),
+    additions: [
+      ...record.additions.map(
+        ({ text, by, at }) => `Added after signing, ${formatInstant(at)}, ${by}: ${text}`,
+      ),
+      ...record.late.map(lateWords),
+    ],
     footer: `Where this record and the maker’s current manual differ, the manual stands. ${counts.adjusters} adjusters, ${counts.entries} entries.`,
   };
+}
+
+/** What reached the server when it was signed already, or a signature that came too soon. */
+function lateWords(event: JobEvent): string {
+  const { by, at } = event;
+  const { what, detail } = isKnown(event) ? describeEvent(event) : { what: event.type, detail: '' };
+  const says = [what, detail].filter(Boolean).join(', ');
+  const why =
+    event.type === 'job.signed' ? 'A signature that does not count' : 'Came too late to count';
+  return `${why}, ${formatInstant(at)}, ${by}: ${says}`;
 }
 
 function unsignedWords({ abandoned }: JobRecord): string {

@@ -1,0 +1,204 @@
+import type { EngineSheet, EventOf, Issue, JobEvent } from '@longbar/core';
+import { adjustersOf, begunOf, foldJob, maySign, settingOf } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import { RequestError } from '../requestError';
+import type { Database } from './database';
+import { headOf } from './jobHead';
+import { canonical, sealOf, signatureIn } from './seal';
+import { readSheet } from './sheets';
+import { readShop } from './shop';
+import type { JobRow } from './tables';
+
+/** How far above the highest number held an event may stand: two phones apart are never so far. */
+const FARTHEST = 10_000;
+
+/**
+ * Checks what arrives against its job and what is kept of it. Answers the ids that are kept
+ * already. Throws RequestError with the place of each event that does not fit; nothing is kept.
+ */
+export async function refuseMisfits(
+  db: Database,
+  job: Pick<JobRow, 'id' | 'sheet'>,
+  events: readonly JobEvent[],
+  transaction: Transaction,
+): Promise<Set<string>> {
+  const kept = await keptAmong(db, events, transaction);
+  const fresh = events
+    .map((event, place) => ({ event, place }))
+    .filter(({ event }) => !kept.has(event.id));
+  const issues = [
+    ...changedAmong(job.id, events, kept),
+    ...(await tooFar(db, job.id, fresh, transaction)),
+    ...(await withoutAdjuster(db, job.sheet, fresh, transaction)),
+  ];
+  const [first] = issues;
+  if (first) throw new RequestError(409, first.message, issues);
+  return new Set(kept.keys());
+}
+
+type Kept = Map<string, { job: string; body: string }>;
+
+async function keptAmong(
+  db: Database,
+  events: readonly JobEvent[],
+  transaction: Transaction,
+): Promise<Kept> {
+  const rows = await db.rows<{ id: string; job: string; body: string }>(
+    `SELECT id, job, CAST(body AS TEXT) AS body FROM events
+     WHERE id IN (SELECT value FROM json_each($1))`,
+    [JSON.stringify(events.map(({ id }) => id))],
+    transaction,
+  );
+  return new Map(rows.map((row) => [row.id, row]));
+}
+
+/** An event that comes again is the same again, within the batch too. */
+function changedAmong(job: string, events: readonly JobEvent[], kept: Kept): Issue[] {
+  const seen = new Map<string, string>();
+  return events.flatMap((event, place): Issue[] => {
+    const before = kept.get(event.id);
+    const path = `${place}.id`;
+    if (before && before.job !== job) {
+      return [{ path, message: 'An event of another job has this id.' }];
+    }
+    const text = canonical(event);
+    const known = before ? canonical(JSON.parse(before.body)) : (seen.get(event.id) ?? text);
+    seen.set(event.id, text);
+    if (known === text) return [];
+    return [{ path, message: 'An event with this id is kept already, and says something else.' }];
+  });
+}
+
+type Placed = { event: JobEvent; place: number };
+
+/** An event with a number far above all others would end the job for everyone. */
+async function tooFar(
+  db: Database,
+  job: string,
+  fresh: readonly Placed[],
+  transaction: Transaction,
+): Promise<Issue[]> {
+  if (!fresh.some(({ event }) => event.n > FARTHEST)) return [];
+  const [held] = await db.rows<{ n: number | null }>(
+    'SELECT max(n) AS n FROM events WHERE job = $1',
+    [job],
+    transaction,
+  );
+  const most = (held?.n ?? 0) + FARTHEST;
+  return fresh
+    .filter(({ event }) => event.n > most)
+    .map(({ place }) => ({
+      path: `${place}.n`,
+      message: `n is at most ${FARTHEST} above the highest of the job.`,
+    }));
+}
+
+const adjustersBySheet = new WeakMap<Database, Map<string, Set<string>>>();
+
+/** An adjuster is one that any revision of the job's sheet has. */
+async function withoutAdjuster(
+  db: Database,
+  sheet: string,
+  fresh: readonly Placed[],
+  transaction: Transaction,
+): Promise<Issue[]> {
+  const named = fresh.flatMap(({ event, place }) => namedBy(event).map((id) => ({ id, place })));
+  const bySheet = adjustersBySheet.get(db) ?? new Map<string, Set<string>>();
+  adjustersBySheet.set(db, bySheet);
+  const isKnown = ({ id }: { id: string }) => bySheet.get(sheet)?.has(id) === true;
+  if (named.every(isKnown)) return [];
+  // A revision may have been published since.
+  bySheet.set(sheet, await adjustersOfAll(db, sheet, transaction));
+  return named
+    .filter((each) => !isKnown(each))
+    .map(({ id, place }) => ({
+      path: `${place}.adjuster`,
+      message: `No revision of this engine’s sheet has ${id}.`,
+    }));
+}
+
+function namedBy(event: JobEvent): string[] {
+  const { adjuster, adjusters } = event as { adjuster?: unknown; adjusters?: unknown };
+  return [adjuster, ...(Array.isArray(adjusters) ? adjusters : [])].filter(
+    (id): id is string => typeof id === 'string',
+  );
+}
+
+async function adjustersOfAll(
+  db: Database,
+  sheet: string,
+  transaction: Transaction,
+): Promise<Set<string>> {
+  const rows = await db.tables.sheets.findAll({ where: { id: sheet }, transaction });
+  const documents = rows.map((row): EngineSheet | null => row.get().document);
+  return new Set(
+    documents.flatMap((document) => (document ? adjustersOf(document).map(({ id }) => id) : [])),
+  );
+}
+
+/** What of the events that arrive counts: those that are late, and the seal if they sign the job. */
+export type Arrival = { late: Set<string>; seal: string | null };
+
+/**
+ * Judges what arrives, in its order. A signature counts where core says that all it vouches for is
+ * done; it is judged once. Whatever comes to a job that is signed is late, save an addition to its
+ * record.
+ */
+export async function judgeArrival(
+  db: Database,
+  job: JobRow,
+  events: readonly JobEvent[],
+  now: string,
+  transaction: Transaction,
+): Promise<Arrival> {
+  const late = new Set<string>();
+  if (job.seal === null && !events.some(isSigning)) return { late, seal: null };
+  const standing = await standingOf(db, job.id, transaction);
+  let { seal } = job;
+  for (const event of events) {
+    const signature = seal === null ? undefined : signatureIn(standing);
+    const added = event.type === 'record.amended' && event.n > (signature?.n ?? 0);
+    if (seal !== null && !added) late.add(event.id);
+    else if (isSigning(event) && !(await counts(db, job, standing, event, now, transaction))) {
+      late.add(event.id);
+    } else standing.push(event);
+    if (seal === null && isSigning(event)) seal = sealOf(standing);
+  }
+  return { late, seal };
+}
+
+function isSigning(event: JobEvent): event is EventOf<'job.signed'> {
+  return event.type === 'job.signed';
+}
+
+/** The events of a job that count, in no order. */
+export async function standingOf(
+  db: Database,
+  job: string,
+  transaction?: Transaction,
+): Promise<JobEvent[]> {
+  const rows = await db.rows<{ body: string }>(
+    `SELECT CAST(body AS TEXT) AS body FROM events
+     WHERE job = $1 AND late = 0 AND json_valid(body)`,
+    [job],
+    transaction,
+  );
+  return rows.map(({ body }) => JSON.parse(body) as JobEvent);
+}
+
+/** Whether a signature that comes after these events counts. */
+async function counts(
+  db: Database,
+  job: JobRow,
+  events: readonly JobEvent[],
+  signature: EventOf<'job.signed'>,
+  now: string,
+  transaction: Transaction,
+): Promise<boolean> {
+  const sheet = await readSheet(db, job.sheet, job.sheetRevision, transaction);
+  if (!sheet) throw new Error(`Job ${job.id} has lost its sheet.`);
+  const shop = await readShop(db, transaction);
+  const begun = begunOf({ head: headOf(job), sheet: sheet.document, shop });
+  const state = foldJob(events);
+  return maySign(settingOf(begun, state), state, now, signature);
+}
