@@ -5,7 +5,9 @@ import {
   EventsPageSchema,
   ignore,
   isOfCrank,
+  issuesOf,
   JobContextSchema,
+  JobEventSchema,
   ShopHereSchema,
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
@@ -199,6 +201,7 @@ export class SyncEngine {
     const after =
       kept && isOfCrank(act.type) ? { after: openJob(kept).state.crank.last } : undefined;
     const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
+    refuseOutOfBounds(event);
     await (await this.opening).appendOwn(event);
     return event;
   }
@@ -354,6 +357,23 @@ function dueOf(kept: KeptJob): JobAct[] {
   return dueActs(setting, state);
 }
 
+/** Why nothing was kept, for a person. */
 function describe(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
+  if (error instanceof OutOfBounds) return error.message;
+  return `The phone’s store failed: ${error instanceof Error ? error.message : String(error)}.`;
+}
+
+/** An act that no server would take; the message is fit for a person. */
+class OutOfBounds extends Error {}
+
+/** Holds what is to be written to the schema that the server holds it to, the clock among it. */
+function refuseOutOfBounds(event: JobEvent): void {
+  const checked = v.safeParse(JobEventSchema, event);
+  if (checked.success) return;
+  const [first] = issuesOf(checked.issues);
+  throw new OutOfBounds(
+    first?.path === 'at'
+      ? `This phone’s clock says ${event.at.slice(0, 10)}. Put it right, then tap again: nothing was recorded.`
+      : `This was not recorded. ${first?.path}: ${first?.message}`,
+  );
 }

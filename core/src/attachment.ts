@@ -11,6 +11,7 @@ const IMAGES = ['image/jpeg', 'image/png', 'image/webp', 'image/gif', 'image/hei
 /** What may be attached: pictures that hold no script, and sound. */
 export const BlobTypeSchema = v.pipe(
   v.string('Attach a photo or a sound clip.'),
+  v.maxLength(100, 'Attach a photo or a sound clip.'),
   v.check(
     (type) => IMAGES.includes(type) || /^(audio|video)\/[\w.+-]+$/.test(type),
     'Attach a photo or a sound clip.',

@@ -53,7 +53,7 @@ export function UnsentNote() {
 }
 
 function noteWords(count: number, aside: number, failed: string | null): string | undefined {
-  if (failed !== null) return 'This phone cannot keep anything';
+  if (failed !== null) return 'Not recorded';
   if (aside > 0) return `${aside} refused`;
   return count > 0 ? `${count} unsent` : undefined;
 }
@@ -88,9 +88,7 @@ function Explanation() {
   return (
     <View style={styles.explanation}>
       {storeFailed !== null && (
-        <Words color="stop">
-          The phone’s store failed: {storeFailed}. Do not go on until it is mended.
-        </Words>
+        <Words color="stop">{storeFailed} Do not go on until it is mended.</Words>
       )}
       {unsent.count > 0 && (
         <Words>

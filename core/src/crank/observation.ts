@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { textUpTo, wholeFrom } from '../bounds';
 
 /**
  * What a person sees or feels at the engine: a rocker that is loose or firm, a valve fully down
@@ -8,14 +9,14 @@ import * as v from 'valibot';
 export const ObservationSchema = v.union(
   [
     v.object({
-      id: v.pipe(v.string(), v.regex(/^(intake|exhaust)\.\d+(\.\d+)?$/)),
+      id: v.pipe(v.string(), v.regex(/^(intake|exhaust)\.\d{1,2}(\.\d{1,2})?$/)),
       state: v.picklist(['loose', 'firm', 'down', 'peak']),
     }),
     v.object({
-      cylinder: v.pipe(v.number(), v.integer()),
+      cylinder: wholeFrom(1, 24, 'A cylinder is a whole number from 1 to 24.'),
       state: v.picklist(['rocking', 'top']),
     }),
-    v.object({ mark: v.string(), state: v.literal('at') }),
+    v.object({ mark: textUpTo(200), state: v.literal('at') }),
   ],
   'Say what a rocker does (loose, firm, down, peak), which cylinder rocks or is at its top, or which mark is seen.',
 );

@@ -56,7 +56,7 @@ export function adjusterId({ kind, cylinder, n }: AdjusterName): string {
 }
 
 /** What an adjuster's id looks like: one of the kinds, its cylinder, and which of several. */
-export const ADJUSTER_ID = new RegExp(`^(${KIND_NAMES.join('|')})\\.(\\d+)(?:\\.(\\d+))?$`);
+export const ADJUSTER_ID = new RegExp(`^(${KIND_NAMES.join('|')})\\.(\\d{1,2})(?:\\.(\\d{1,2}))?$`);
 
 /**
  * What an adjuster's id names; throws on what is none, which no schema lets through.

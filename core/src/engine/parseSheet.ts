@@ -7,6 +7,9 @@ import { SheetSchema } from './sheet';
 
 export type ParsedSheet = { ok: true; sheet: EngineSheet } | { ok: false; issues: Issue[] };
 
+/** Far more than any manual says of one engine. */
+const LARGEST = 200_000;
+
 /**
  * Checks an engine sheet as it came from a file or a form: first its shape, then what a
  * person gets wrong although the shape is right. Answers the same document with nothing
@@ -15,6 +18,11 @@ export type ParsedSheet = { ok: true; sheet: EngineSheet } | { ok: false; issues
  * @example parseSheet({ format: 'longbar.sheet/1' }).ok // false
  */
 export function parseSheet(json: unknown): ParsedSheet {
+  const { length } = JSON.stringify(json) ?? '';
+  if (length > LARGEST) {
+    const message = `A sheet has at most ${LARGEST} characters, and this one ${length}.`;
+    return { ok: false, issues: [{ path: '', message }] };
+  }
   const shape = v.safeParse(SheetSchema, json);
   if (!shape.success) return { ok: false, issues: issuesOf(shape.issues) };
   const issues = implausibilities(shape.output);

@@ -1,10 +1,11 @@
 import * as v from 'valibot';
+import { listUpTo, MOST_HOURS, MOST_REVISIONS, numberFrom, wholeFrom, wordsUpTo } from '../bounds';
 import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
 import { BlobTypeSchema, Sha256Schema } from '../attachment';
 import { JobEventSchema } from '../job/journal/events';
-import { UuidSchema } from '../job/journal/fields';
+import { instant, UuidSchema } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
 import { BaselineSchema } from '../service/baseline';
 import { DateSchema, HoursSchema } from '../service/hours';
@@ -17,9 +18,8 @@ import { ShopSchema } from '../wire/shop';
  */
 export const ARCHIVE_FORMAT = 'longbar.archive/1';
 
-const instant = v.pipe(v.string('Give an instant.'), v.isoTimestamp('Give an instant.'));
-const revision = v.pipe(v.number(), v.integer(), v.minValue(1, 'Revisions count from 1.'));
-const name = v.pipe(v.string('Give a name.'), v.nonEmpty('Give a name.'));
+const revision = wholeFrom(1, MOST_REVISIONS, 'Revisions count from 1.');
+const name = wordsUpTo(200, 'Give a name.');
 
 const LINES = {
   archive: v.object({ type: v.literal('archive'), format: v.literal(ARCHIVE_FORMAT) }),
@@ -38,7 +38,13 @@ const LINES = {
     id: UuidSchema,
     name,
     sheet: UuidSchema,
-    meter: v.array(v.object({ date: DateSchema, offset: v.pipe(v.number(), v.finite()) })),
+    meter: listUpTo(
+      v.object({
+        date: DateSchema,
+        offset: numberFrom(-MOST_HOURS, MOST_HOURS, 'An offset is in hours.'),
+      }),
+      1000,
+    ),
     baseline: BaselineSchema,
     /** The revision it goes by; where an older archive names none, the newest. */
     sheetRevision: v.optional(revision),
@@ -60,7 +66,7 @@ const LINES = {
     /** The job it was read in, where it puts that job's reading right. */
     job: v.optional(v.nullable(UuidSchema)),
     /** What stood there before, the oldest first. */
-    was: v.optional(v.nullable(v.array(HoursSchema))),
+    was: v.optional(v.nullable(listUpTo(HoursSchema, 1000))),
   }),
   job: v.object({
     type: v.literal('job'),

@@ -1,15 +1,12 @@
 import * as v from 'valibot';
+import { textUpTo, wholeFrom } from '../bounds';
 import { UuidSchema } from '../job/journal/fields';
 import type { HoursReading, MeterChange } from '../service/hours';
 import { HoursQuestions } from '../service/questionHours';
 import { readNumber } from '../typedNumber';
 import type { LineIssue } from './archive';
 
-const column = v.pipe(
-  v.number('A column is counted from 0.'),
-  v.integer('A column is counted from 0.'),
-  v.minValue(0, 'A column is counted from 0.'),
-);
+const column = wholeFrom(0, 1000, 'A column is counted from 0.');
 
 /** Which columns of a table of hours hold what. */
 export const HoursColumnsSchema = v.object({
@@ -24,7 +21,7 @@ export type HoursColumns = v.InferOutput<typeof HoursColumnsSchema>;
 
 /** A table of hours as text, to be looked at or taken in. */
 export const HoursFileSchema = v.object({
-  text: v.string('Give the table as text.'),
+  text: textUpTo(32_000_000, 'Give the table as text.'),
   /** Null to have them guessed. */
   columns: v.nullable(HoursColumnsSchema),
   /** The one machine the whole table is of. */

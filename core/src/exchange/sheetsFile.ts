@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { listUpTo } from '../bounds';
 import type { ParsedSheet } from '../engine/parseSheet';
 import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
@@ -19,13 +20,14 @@ export const SheetsFileSchema = v.object(
   {
     format: v.literal(SHEETS_FORMAT, `The format is ${SHEETS_FORMAT}.`),
     sheets: v.pipe(
-      v.array(
+      listUpTo(
         v.object({ id: UuidSchema, document: v.unknown() }, 'A sheet has an id and a document.'),
+        5000,
         'Sheets is a list.',
       ),
       v.nonEmpty('There is no sheet in it.'),
     ),
-    photos: v.optional(v.array(photo, 'Photos is a list.'), []),
+    photos: v.optional(listUpTo(photo, 5000, 'Photos is a list.'), []),
   },
   'A file of sheets is one JSON object.',
 );

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { numberFrom } from '../bounds';
 import type { HoursReading } from './hours';
 import { DateSchema, HoursSchema } from './hours';
 
@@ -11,7 +12,7 @@ export const BaselineSchema = v.object({
   /** What the meter showed on that day. */
   hoursThen: v.optional(HoursSchema),
   /** Hours a year as somebody estimates them. */
-  hoursAYear: v.optional(v.pipe(v.number(), v.minValue(0))),
+  hoursAYear: v.optional(numberFrom(0, 8784, 'Hours a year are a number.')),
 });
 export type Baseline = v.InferOutput<typeof BaselineSchema>;
 

@@ -1,33 +1,33 @@
 import * as v from 'valibot';
+import { LARGEST_TORQUE, listUpTo, numberFrom, positive, wordsUpTo } from '../bounds';
 
-const place = v.pipe(v.number('A place is x and y on the head, in any unit.'), v.finite());
-const positive = (message: string) => v.pipe(v.number(message), v.minValue(0.001, message));
+const place = numberFrom(-1e6, 1e6, 'A place is x and y on the head, in any unit.');
 
 /** A stage: a share of the final torque, a torque of its own, or an angle onwards. */
 const StageSchema = v.union(
   [
-    v.looseObject({ percent: positive('A share is in percent of the torque.') }),
-    v.looseObject({ torque: positive('A torque is in N·m.') }),
-    v.looseObject({ angle: positive('An angle is in degrees.') }),
+    v.looseObject({ percent: positive(1000, 'A share is in percent of the torque.') }),
+    v.looseObject({ torque: positive(LARGEST_TORQUE, 'A torque is in N·m.') }),
+    v.looseObject({ angle: positive(3600, 'An angle is in degrees.') }),
   ],
   'A stage is a percent, a torque in N·m or an angle in degrees.',
 );
 
 /** Fasteners that are run down in a numbered sequence, in stages. */
 export const TorqueSchema = v.looseObject({
-  id: v.pipe(v.string('A sequence has an id.'), v.nonEmpty('A sequence has an id.')),
-  name: v.pipe(v.string('Say what is run down.'), v.nonEmpty('Say what is run down.')),
+  id: wordsUpTo(200, 'A sequence has an id.'),
+  name: wordsUpTo(200, 'Say what is run down.'),
   /** Before any lash is read, or while closing up. */
   when: v.picklist(['first', 'close'], 'Say when: first, or close.'),
   /** The final torque, N·m. */
-  torque: positive('The torque is in N·m.'),
+  torque: positive(LARGEST_TORQUE, 'The torque is in N·m.'),
   /** Where each lies, seen from above, in the order in which they are run down. */
   fasteners: v.pipe(
-    v.array(v.looseObject({ x: place, y: place }), 'List the fasteners in their order.'),
+    listUpTo(v.looseObject({ x: place, y: place }), 300, 'List the fasteners in their order.'),
     v.nonEmpty('List the fasteners in their order.'),
   ),
   stages: v.pipe(
-    v.array(StageSchema, 'List the stages.'),
+    listUpTo(StageSchema, 12, 'List the stages.'),
     v.nonEmpty('There is at least one stage.'),
   ),
 });

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { MOST_REVISIONS, wholeFrom } from '../bounds';
 import { Sha256Schema } from '../attachment';
 import { UuidSchema } from '../job/journal/fields';
 import { DateSchema, HoursSchema } from '../service/hours';
@@ -63,7 +64,9 @@ export const MachinePatchSchema = v.object(
     name: v.optional(name),
     /** The sheet it goes by from now on, in its newest revision where none is named. */
     sheet: v.optional(UuidSchema),
-    sheetRevision: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1))),
+    sheetRevision: v.optional(
+      wholeFrom(1, MOST_REVISIONS, 'The revision is a whole number from 1.'),
+    ),
     place: orNothing(words(120)),
     owner: orNothing(words(120)),
     serial: orNothing(words(80)),

@@ -1,21 +1,26 @@
 import * as v from 'valibot';
+import {
+  LARGEST_LENGTH,
+  listUpTo,
+  MOST_HOURS,
+  numberFrom,
+  textUpTo,
+  wholeFrom,
+  wordsUpTo,
+} from '../bounds';
 import { POLICIES } from '../gauging/judgeReading';
 import { count, UuidSchema } from '../job/journal/fields';
 import { ROUND_RULES } from '../job/journal/roundRule';
 import { fromThou } from '../units';
 
-const micrometres = v.pipe(
-  v.number('A size is a whole number of µm.'),
-  v.integer('A size is a whole number of µm.'),
-  v.minValue(1, 'A size is more than nothing.'),
-);
+const micrometres = wholeFrom(1, LARGEST_LENGTH, 'A size is a whole number of µm.');
 const bladeSet = v.object({
-  name: v.pipe(v.string(), v.trim(), v.nonEmpty('A blade set has a name.')),
+  name: wordsUpTo(200, 'A blade set has a name.'),
   unit: v.picklist(['mm', 'inch']),
   /** Forked: reads both adjusters of a pair at once. */
   forked: v.optional(v.boolean()),
   blades: v.pipe(
-    v.array(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })])),
+    listUpTo(v.union([micrometres, v.object({ go: micrometres, noGo: micrometres })]), 200),
     v.nonEmpty('A blade set has at least one blade.'),
   ),
 });
@@ -28,27 +33,32 @@ export const UnitsSchema = v.object({
 });
 
 export const ShopSchema = v.object({
-  name: v.pipe(v.string(), v.trim(), v.nonEmpty('The shop has a name.')),
+  name: wordsUpTo(200, 'The shop has a name.'),
   /** As it stands on what is printed. */
   address: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(300, 'At most 300 characters.'))),
   units: v.optional(UnitsSchema),
   /** Its days and hours are told by this, wherever the server runs. */
   timeZone: v.optional(
-    v.pipe(v.string(), v.check(isTimeZone, 'There is no such time zone. One is Etc/GMT+1.')),
+    v.pipe(textUpTo(100), v.check(isTimeZone, 'There is no such time zone. One is Etc/GMT+1.')),
   ),
   policy: v.picklist(POLICIES),
-  bladeSets: v.array(bladeSet),
+  bladeSets: listUpTo(bladeSet, 30),
   /** What is read once more on the round. */
   round: v.optional(v.picklist(ROUND_RULES)),
   /** The shims in the drawer, and those that can be bought, µm. */
   shims: v.optional(
     v.object({
-      stock: v.array(v.object({ size: micrometres, count })),
+      stock: listUpTo(v.object({ size: micrometres, count }), 500),
       buy: v.object({ from: micrometres, to: micrometres, step: micrometres }),
     }),
   ),
   /** From when on a check counts as soon: so many hours or days before it is due. */
-  soon: v.optional(v.object({ hours: v.number(), days: v.number() })),
+  soon: v.optional(
+    v.object({
+      hours: numberFrom(0, MOST_HOURS, 'Hours are a number.'),
+      days: numberFrom(0, 3660, 'Days are a number.'),
+    }),
+  ),
 });
 export type Shop = v.InferOutput<typeof ShopSchema>;
 

@@ -1,4 +1,13 @@
 import * as v from 'valibot';
+import {
+  LARGEST_LENGTH,
+  LARGEST_TORQUE,
+  listUpTo,
+  numberFrom,
+  textUpTo,
+  wholeFrom,
+  wordsUpTo,
+} from '../../bounds';
 import { BARRING_METHODS } from '../../barring/methods';
 import { ObservationSchema } from '../../crank/observation';
 import { ADJUSTER_ID, KIND_NAMES } from '../../engine/kinds';
@@ -24,6 +33,7 @@ const adjuster = v.pipe(
 const stopNumber = v.pipe(
   v.number('A stop is counted from 0.'),
   v.integer('A stop is counted from 0.'),
+  v.maxValue(1000, 'A plan has at most 1000 stops.'),
   v.minValue(0, 'A stop is counted from 0.'),
 );
 const angle = v.pipe(
@@ -32,12 +42,10 @@ const angle = v.pipe(
   v.maxValue(720, 'The crank angle is below 720.'),
 );
 
-const minutes = v.pipe(v.number('Give the minutes.'), v.minValue(0, 'Minutes are not negative.'));
-const shimSize = v.pipe(
-  v.number('A shim is a whole number of µm.'),
-  v.integer('A shim is a whole number of µm.'),
-  v.minValue(1, 'A shim is thicker than nothing.'),
-);
+const minutes = numberFrom(0, 10_000_000, 'Give the minutes.');
+const shimSize = wholeFrom(1, LARGEST_LENGTH, 'A shim is a whole number of µm.');
+/** The adjusters of one engine, or some of them. */
+const adjusters = listUpTo(adjuster, 250);
 
 /** A photo or a sound clip, kept under the hash of its bytes. */
 const attachments = v.pipe(
@@ -71,6 +79,9 @@ const watch = v.union(
   'A stop is told by a cylinder that rocks or a valve that is down.',
 );
 
+/** Where the crank stands, and what tells so. */
+const place = { at: angle, mark: v.optional(textUpTo(200)), watch: v.optional(watch) };
+
 /** What each known type of event carries besides the envelope. */
 const payloads = {
   /** Why the engine is opened. */
@@ -90,12 +101,14 @@ const payloads = {
     tag: note,
     reason: v.optional(words),
     /** The figures that the sheet gives for it: what the job is judged by. */
-    figures: v.optional(v.array(v.looseObject({ kind: v.picklist(KIND_NAMES), spec: SpecSchema }))),
+    figures: v.optional(
+      listUpTo(v.looseObject({ kind: v.picklist(KIND_NAMES), spec: SpecSchema }), 20),
+    ),
   },
   /** The rules of the shop that the job began with, and is judged by to its end. */
   'rules.kept': { policy: v.picklist(POLICIES), round: v.optional(v.picklist(ROUND_RULES)) },
   /** The metal's own temperature, which beats the clock, in °C. */
-  'metal.read': { celsius: v.pipe(v.number('A temperature is a number.'), v.finite()) },
+  'metal.read': { celsius: numberFrom(-100, 400, 'A temperature is in °C.') },
   /** A gate that cannot be met today, and why: the record says so. */
   'gate.exempted': {
     gate: v.picklist(EXEMPTIBLE, `The gate is one of ${EXEMPTIBLE.join(', ')}.`),
@@ -148,10 +161,8 @@ const payloads = {
   },
   /** The crank was turned: so far, give or take; null where nobody knows how far. */
   'crank.turned': {
-    degrees: v.nullable(
-      v.pipe(v.number('A turn is in degrees.'), v.finite('A turn is in degrees.')),
-    ),
-    within: v.optional(v.pipe(v.number(), v.minValue(0))),
+    degrees: v.nullable(numberFrom(-10_000, 10_000, 'A turn is in degrees.')),
+    within: v.optional(numberFrom(0, 10_000, 'Within is in degrees.')),
     /** The angle that it was turned to. */
     to: v.optional(angle),
     how: v.picklist(TURNS, `It was ${TURNS.join(', ')}.`),
@@ -164,30 +175,14 @@ const payloads = {
   /** The work lay for so many minutes by the clock of the phone that noticed. */
   'work.paused': { minutes, after },
   /** These rockers are off or backed off: they say nothing of the crank until they are set. */
-  'rockers.loosened': { adjusters: v.array(adjuster) },
+  'rockers.loosened': { adjusters },
   /** The stops as planned, each by its angle, and what no stop serves. */
   'plan.made': {
     method: v.picklist(BARRING_METHODS),
-    stops: v.array(
-      v.object({
-        at: angle,
-        mark: v.optional(v.string()),
-        watch: v.optional(watch),
-        set: v.array(adjuster),
-      }),
-    ),
-    unserved: v.array(adjuster),
+    stops: listUpTo(v.object({ ...place, set: adjusters }), 250),
+    unserved: adjusters,
     /** Where the manual's chart places what is off its condition there and served elsewhere. */
-    moved: v.optional(
-      v.array(
-        v.object({
-          id: adjuster,
-          at: angle,
-          mark: v.optional(v.string()),
-          watch: v.optional(watch),
-        }),
-      ),
-    ),
+    moved: v.optional(listUpTo(v.object({ id: adjuster, ...place }), 250)),
   },
   /** The engine goes back to work or is moved in the middle of the job. */
   'engine.returned': { why: v.picklist(RETURNS, `It is one of ${RETURNS.join(', ')}.`), after },
@@ -206,8 +201,8 @@ const payloads = {
     ),
     reading: ReadingSchema,
     /** The blades tried, in µm; an empty list takes the reading back. */
-    tried: v.optional(v.array(TrialSchema)),
-    bladeSet: v.optional(v.string()),
+    tried: v.optional(listUpTo(TrialSchema, 200)),
+    bladeSet: v.optional(textUpTo(200)),
   },
   /** Left as found: nothing was loosened. */
   'adjuster.kept': { adjuster },
@@ -215,7 +210,7 @@ const payloads = {
   'adjuster.locked': {
     adjuster,
     how: v.picklist(['torque', 'feel'], 'The nut is locked to torque or by feel.'),
-    torque: v.optional(v.pipe(v.number('A torque is in N·m.'), v.minValue(0))),
+    torque: v.optional(numberFrom(0, LARGEST_TORQUE, 'A torque is in N·m.')),
   },
   /** The dab on the finished nut. */
   'adjuster.painted': { adjuster },
@@ -252,19 +247,20 @@ const payloads = {
   'shim.found': { adjuster, size: shimSize },
   /** Which shims go where and in which order, as worked out from what was measured. */
   'shims.planned': {
-    rows: v.array(
+    rows: listUpTo(
       v.object({
         id: adjuster,
         old: shimSize,
         new: shimSize,
-        from: v.string(),
-        lash: v.number('A lash is in µm.'),
-        sum: v.string(),
+        from: textUpTo(100),
+        lash: numberFrom(-LARGEST_LENGTH, LARGEST_LENGTH, 'A lash is in µm.'),
+        sum: textUpTo(500),
       }),
+      250,
     ),
-    buy: v.array(v.object({ size: shimSize, count })),
-    outside: v.array(adjuster),
-    order: v.array(
+    buy: listUpTo(v.object({ size: shimSize, count }), 250),
+    outside: adjusters,
+    order: listUpTo(
       v.object({
         /** Its stop by place, in journals of earlier versions; the order is worked out now. */
         stop: v.optional(stopNumber),
@@ -272,6 +268,7 @@ const payloads = {
         out: v.nullable(shimSize),
         in: v.nullable(shimSize),
       }),
+      1000,
     ),
   },
   /** The shim put into the bucket, µm; null is a stand-in, there only to be barred with. */
@@ -360,7 +357,7 @@ const byType = new Map(
 const anyEvent = v.looseObject(
   {
     ...envelope,
-    type: v.pipe(v.string('An event has a type.'), v.nonEmpty('An event has a type.')),
+    type: wordsUpTo(60, 'An event has a type.'),
   },
   'An event is an object with id, job, n, at, by and type.',
 );

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { MOST_REVISIONS, wholeFrom } from '../../bounds';
 import { BARRING_METHODS } from '../../barring/methods';
 import { instant, person, UuidSchema } from './fields';
 
@@ -10,11 +11,7 @@ export const JobHeadSchema = v.object(
     /** The sheet it was begun by, should the machine go by another before the head arrives. */
     sheet: v.optional(UuidSchema),
     method: v.picklist(BARRING_METHODS, `The method is one of ${BARRING_METHODS.join(', ')}.`),
-    sheetRevision: v.pipe(
-      v.number('The revision is a whole number from 1.'),
-      v.integer('The revision is a whole number from 1.'),
-      v.minValue(1, 'The revision is a whole number from 1.'),
-    ),
+    sheetRevision: wholeFrom(1, MOST_REVISIONS, 'The revision is a whole number from 1.'),
     at: instant,
     by: person,
   },

@@ -9,6 +9,7 @@ export const scopeFields = {
   kinds: v.optional(
     v.pipe(
       v.array(v.picklist(KIND_NAMES, `A kind is one of ${KIND_NAMES.join(', ')}.`)),
+      v.maxLength(20, 'Name each kind once.'),
       v.minLength(1, 'Name at least one kind, or none for all of them.'),
     ),
   ),

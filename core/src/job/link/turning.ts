@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { degrees, textUpTo, wholeFrom } from '../../bounds';
 import type { Instruction } from '../instruction/instruction';
 import { UuidSchema } from '../journal/fields';
 
@@ -9,16 +10,18 @@ import { UuidSchema } from '../journal/fields';
  */
 export const ANSWER_WITHIN_MS = 2000;
 
-const count = v.pipe(v.number(), v.integer(), v.minValue(0));
+/** Beats of one side, several a second: months of them. */
+const count = wholeFrom(0, 100_000_000, 'Beats are counted from 0.');
+const turned = v.nullable(degrees('A turn is in degrees.'));
 
 /** One turn of the crank: how far (null where nobody knows yet), which way, to which mark. */
 const turn = v.object({
   id: UuidSchema,
-  degrees: v.nullable(v.number()),
+  degrees: turned,
   sense: v.picklist(['clockwise', 'counterclockwise']),
-  seenFrom: v.string(),
-  from: v.nullable(v.number()),
-  mark: v.optional(v.string()),
+  seenFrom: textUpTo(200),
+  from: turned,
+  mark: v.optional(textUpTo(200)),
 });
 export type Turn = v.InferOutput<typeof turn>;
 
