@@ -239,7 +239,7 @@ export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
 export type { PlannedWeek, Soon, Urgency } from './service/planner';
 export type { SheetInFile, SheetsFile } from './exchange/sheetsFile';
 export { readSheetsFile, SHEETS_FORMAT, SheetsFileSchema } from './exchange/sheetsFile';
-export { ARCHIVE_FORMAT, ARCHIVE_LINES, parseArchive } from './exchange/archive';
+export { ARCHIVE_FORMAT, ARCHIVE_LINES, ArchiveReader, parseArchive } from './exchange/archive';
 export type { ArchiveLine, LineIssue, ParsedArchive } from './exchange/archive';
 export {
   guessColumns,

@@ -12,7 +12,7 @@ import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
 import { workEveryNight } from './nights';
 import { keepBackedUp } from './keepBackedUp';
-import { backupPlan, certificateFrom, portFrom, StartError } from './settings';
+import { backupPlan, certificateFrom, hostsFrom, portFrom, StartError } from './settings';
 import { quickLook } from './store/damage';
 import type { Database } from './store/database';
 import { FolderError, wayBack } from './store/dataFile';
@@ -58,7 +58,8 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     console.log('Demo data loaded.');
   goByShop(await readShop(db));
   const backups = backupPlan(folder);
-  const app = createApp({ db, logger, run: randomUUID(), web, devOrigin, backups });
+  const hosts = [...hostsFrom(process.env.LONGBAR_HOSTS, secure?.cert), host];
+  const app = createApp({ db, logger, run: randomUUID(), web, devOrigin, hosts, backups });
   const server = secure ? createSecureServer(secure, app as RequestListener) : createServer(app);
   try {
     await listen(server, port, host);

@@ -1,3 +1,4 @@
+import { X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { BackupPlan } from './store/backupFiles';
@@ -25,6 +26,15 @@ export function certificateFrom(cert: string | undefined, key: string | undefine
     }
   };
   return { cert: read('TLS_CERT', cert), key: read('TLS_KEY', key) };
+}
+
+/** The names it is served by, as the environment and the certificate have them. */
+export function hostsFrom(named = '', cert?: Buffer): string[] {
+  const inCertificate = cert ? (new X509Certificate(cert).subjectAltName ?? '') : '';
+  return [
+    ...named.split(','),
+    ...inCertificate.split(',').map((name) => name.trim().replace(/^DNS:/, '')),
+  ].flatMap((name) => name.trim() || []);
 }
 
 /** How many backups are kept. */

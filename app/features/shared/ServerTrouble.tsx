@@ -9,7 +9,7 @@ export function ServerTrouble() {
   return (
     <>
       {damage !== undefined && (
-        <Caution>{`${damage} What is done on this phone is kept here meanwhile.`}</Caution>
+        <Caution>{`What is done on this phone is kept here meanwhile. ${damage}`}</Caution>
       )}
       {lost !== undefined && (
         <Caution>

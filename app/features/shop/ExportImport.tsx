@@ -65,7 +65,7 @@ function Preview({ taken, onTaken }: Props) {
     );
   }
   const holds = Object.entries(answer.counts)
-    .filter(([kind]) => kind !== 'archive')
+    .filter(([kind]) => kind !== 'archive' && kind !== 'end')
     .map(([kind, count]) => `${count} ${KINDS[kind] ?? kind}`)
     .join(', ');
   if (!taken.preview) return <Words role="status">Imported: {holds}.</Words>;

@@ -25,11 +25,25 @@ const told = (parsed: ParsedArchive) =>
 
 describe('an archive', () => {
   it('is read line by line, with or without an end to the last', () => {
-    const whole = [first, sheet, machine, hours, job, ...events];
+    const told = [first, sheet, machine, hours, job, ...events];
+    const whole = [...told, { type: 'end', lines: told.length, sha256: 'a'.repeat(64) }];
     expect(setting.head).toBe(head);
     expect(parse(...whole)).toEqual({ ok: true, lines: whole });
     const text = `${whole.map((line) => JSON.stringify(line)).join('\n')}\n`;
     expect(parseArchive(text).ok).toBe(true);
+  });
+
+  it('that was cut at a line is none, but for one of an earlier version', () => {
+    const lines = [first, sheet, machine, hours];
+    const end = { type: 'end', lines: 4, sha256: 'a'.repeat(64) };
+    for (let cut = 1; cut <= 4; cut++) {
+      expect(told(parse(...lines.slice(0, cut)))).toEqual([`${cut + 1} `]);
+    }
+    expect(told(parse(...lines, end))).toEqual([]);
+    expect(told(parse(...lines.slice(0, -1), end))).toEqual(['4 lines']);
+    expect(told(parse(...lines, end, hours))).toEqual(['6 ']);
+    const earlier = { ...first, format: 'longbar.archive/1' };
+    expect(parse(earlier, ...lines.slice(1)).ok).toBe(true);
   });
 
   it('begins by saying what it is, once', () => {

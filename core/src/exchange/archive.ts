@@ -3,7 +3,7 @@ import { listUpTo, MOST_HOURS, MOST_REVISIONS, numberFrom, wholeFrom, wordsUpTo 
 import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
-import { BlobTypeSchema, Sha256Schema } from '../attachment';
+import { Base64Schema, BlobTypeSchema, Sha256Schema } from '../attachment';
 import { JobEventSchema } from '../job/journal/events';
 import { instant, UuidSchema } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
@@ -14,15 +14,21 @@ import { ShopSchema } from '../wire/shop';
 
 /**
  * The archive of a whole shop: JSON lines, one thing a line, in an order in which everything
- * comes after what it belongs to. The first line says what it is.
+ * comes after what it belongs to. The first line says what it is, the last one that it is whole.
  */
-export const ARCHIVE_FORMAT = 'longbar.archive/1';
+export const ARCHIVE_FORMAT = 'longbar.archive/2';
+
+/** The same without a last line, as earlier versions wrote it. */
+const WITHOUT_END = 'longbar.archive/1';
 
 const revision = wholeFrom(1, MOST_REVISIONS, 'Revisions count from 1.');
 const name = wordsUpTo(200, 'Give a name.');
 
 const LINES = {
-  archive: v.object({ type: v.literal('archive'), format: v.literal(ARCHIVE_FORMAT) }),
+  archive: v.object({
+    type: v.literal('archive'),
+    format: v.picklist([ARCHIVE_FORMAT, WITHOUT_END], `The format is ${ARCHIVE_FORMAT}.`),
+  }),
   shop: v.object({ type: v.literal('shop'), shop: ShopSchema }),
   sheet: v.object({
     type: v.literal('sheet'),
@@ -92,7 +98,15 @@ const LINES = {
     sha256: Sha256Schema,
     blobType: BlobTypeSchema,
     receivedAt: instant,
-    base64: v.pipe(v.string(), v.base64('The bytes are in base64.')),
+    base64: Base64Schema,
+  }),
+  /** The last line: an archive that was cut off is none. */
+  end: v.object({
+    type: v.literal('end'),
+    /** How many lines came before. */
+    lines: wholeFrom(1, 1e9, 'Say how many lines came before.'),
+    /** SHA-256 over all of them, each with its end. */
+    sha256: Sha256Schema,
   }),
 } as const;
 
@@ -109,25 +123,76 @@ export type ParsedArchive = { ok: true; lines: ArchiveLine[] } | { ok: false; is
 const MOST_ISSUES = 50;
 
 /**
- * Reads an archive. Each line is checked by itself, and that what it belongs to came before it;
- * a mistake names its line and what would be right.
+ * Reads an archive line by line, however long it is. Each line is checked by itself, and that what
+ * it belongs to came before it; a mistake names its line and what would be right.
  */
-export function parseArchive(text: string): ParsedArchive {
-  const issues: LineIssue[] = [];
-  const lines: ArchiveLine[] = [];
-  const known = new Known();
-  const written = text.split('\n');
-  if (written[written.length - 1] === '') written.pop();
-  for (const [i, own] of written.entries()) {
-    if (issues.length >= MOST_ISSUES) break;
-    const wrong = (path: string, message: string) => issues.push({ line: i + 1, path, message });
-    const line = readLine(own, i === 0, wrong);
-    if (!line) continue;
-    known.add(line, wrong);
-    lines.push(line);
+export class ArchiveReader {
+  readonly issues: LineIssue[] = [];
+  private readonly known = new Known();
+  private lines = 0;
+  private withoutEnd = false;
+  private ended = false;
+
+  /** Whether so much is wrong that nobody reads on. */
+  get isHopeless(): boolean {
+    return this.issues.length >= MOST_ISSUES;
   }
-  if (written.length === 0) issues.push({ line: 1, path: '', message: 'The archive is empty.' });
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, lines };
+
+  /** The line that was read last, counted from 1. */
+  get place(): number {
+    return this.lines;
+  }
+
+  /** The next line as what it holds; undefined where it is mistaken. */
+  read(text: string): ArchiveLine | undefined {
+    const place = ++this.lines;
+    const wrong = (path: string, message: string) =>
+      this.issues.push({ line: place, path, message });
+    if (this.ended) return void wrong('', 'Nothing comes after the last line.');
+    const line = readLine(text, place === 1, wrong);
+    if (!line) return undefined;
+    if (line.type === 'archive') this.withoutEnd = line.format === WITHOUT_END;
+    if (line.type === 'end') {
+      this.ended = true;
+      if (line.lines !== place - 1) wrong('lines', `There are ${place - 1} lines before this one.`);
+    } else this.known.add(line, wrong);
+    return line;
+  }
+
+  /** There are no more lines. */
+  end(): void {
+    const line = this.lines + 1;
+    if (this.lines === 0) this.issues.push({ line: 1, path: '', message: 'The archive is empty.' });
+    else if (!this.ended && !this.withoutEnd && this.issues.length === 0) {
+      this.issues.push({ line, path: '', message: 'The archive is cut off: its end is missing.' });
+    }
+  }
+}
+
+/** Reads an archive that is at hand as a whole. */
+export function parseArchive(text: string): ParsedArchive {
+  const reader = new ArchiveReader();
+  const lines: ArchiveLine[] = [];
+  for (const own of linesIn(text)) {
+    if (reader.isHopeless) break;
+    const line = reader.read(own);
+    if (line) lines.push(line);
+  }
+  reader.end();
+  const { issues } = reader;
+  return issues.length > 0
+    ? { ok: false, issues: issues.slice(0, MOST_ISSUES) }
+    : { ok: true, lines };
+}
+
+/** The lines of a text one by one; what follows the last end is a line unless it is empty. */
+function* linesIn(text: string): Generator<string> {
+  let from = 0;
+  while (from < text.length) {
+    const end = text.indexOf('\n', from);
+    yield text.slice(from, end < 0 ? undefined : end);
+    from = end < 0 ? text.length : end + 1;
+  }
 }
 
 type Wrong = (path: string, message: string) => void;
@@ -165,6 +230,7 @@ class Known {
   add(line: ArchiveLine, wrong: Wrong): void {
     switch (line.type) {
       case 'archive':
+      case 'end':
         return;
       case 'shop':
         return this.once('shop', 'type', wrong);

@@ -4,7 +4,7 @@ import type { ParsedSheet } from '../engine/parseSheet';
 import { parseSheet } from '../engine/parseSheet';
 import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
-import { BlobTypeSchema, Sha256Schema } from '../attachment';
+import { Base64Schema, BlobTypeSchema, Sha256Schema } from '../attachment';
 import { UuidSchema } from '../job/journal/fields';
 
 export const SHEETS_FORMAT = 'longbar.sheets/1';
@@ -12,7 +12,7 @@ export const SHEETS_FORMAT = 'longbar.sheets/1';
 const photo = v.object({
   sha256: Sha256Schema,
   type: BlobTypeSchema,
-  base64: v.pipe(v.string('A photo is base64.'), v.base64('A photo is base64.')),
+  base64: Base64Schema,
 });
 
 /** Sheets that travel from one shop to another, with the photos that hang on them. */

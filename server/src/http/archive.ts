@@ -1,15 +1,27 @@
-import { Readable } from 'node:stream';
+import { randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Router, text } from 'express';
+import { createGunzip } from 'node:zlib';
+import type { Request } from 'express';
+import { Router } from 'express';
 import * as v from 'valibot';
-import { archiveLines, takeArchive } from '../store/archive';
+import { RequestError } from '../requestError';
+import { archiveLines } from '../store/archive';
 import type { Database } from '../store/database';
+import { linesOf } from '../store/linesOf';
+import { takeArchive } from '../store/takeArchive';
 import { checked } from './errors';
 
 const PreviewSchema = v.object({
   preview: v.optional(v.picklist(['0', '1'], 'Preview is 1 or 0.'), '0'),
 });
-const LARGEST = 512 * 1024 * 1024;
+
+/** The largest archive taken, unpacked: a big shop with years of photos. */
+const LARGEST = 16 * 1024 ** 3;
 
 /** The whole shop out as one file, and into an empty one. */
 export function archiveRoutes(db: Database): Router {
@@ -19,10 +31,42 @@ export function archiveRoutes(db: Database): Router {
     response.set('Content-Disposition', 'attachment; filename="long-bar-archive.jsonl"');
     await pipeline(Readable.from(archiveLines(db)), response);
   });
-  routes.post('/', text({ type: () => true, limit: LARGEST }), async (request, response) => {
+  routes.post('/', async (request, response) => {
     const { preview } = checked(PreviewSchema, request.query);
-    const body: unknown = request.body;
-    response.json(await takeArchive(db, typeof body === 'string' ? body : '', preview === '1'));
+    // On the disk first: nobody's slow upload holds the database, and no memory holds all of it.
+    const file = join(tmpdir(), `longbar-import-${randomUUID()}`);
+    try {
+      await spool(request, file);
+      response.json(await takeArchive(db, () => linesOf(file), preview === '1'));
+    } finally {
+      await rm(file, { force: true });
+    }
   });
   return routes;
+}
+
+/** Writes what comes into a file, unpacked. Throws RequestError where it cannot be unpacked. */
+async function spool(request: Request, file: string): Promise<void> {
+  const encoding = request.headers['content-encoding'] ?? 'identity';
+  const into = [atMost(LARGEST), createWriteStream(file)] as const;
+  if (encoding === 'identity') return pipeline(request, ...into);
+  if (encoding !== 'gzip') {
+    throw new RequestError(415, 'Send the archive as it is, or packed by gzip.');
+  }
+  await pipeline(request, createGunzip(), ...into).catch((error: NodeJS.ErrnoException) => {
+    if (!error.code?.startsWith('Z_')) throw error;
+    throw new RequestError(400, 'Nothing was imported. What came cannot be unpacked.');
+  });
+}
+
+/** Lets so many bytes through. */
+function atMost(most: number): Transform {
+  let bytes = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      if (bytes > most) done(new RequestError(413, 'That is too large to send at once.'));
+      else done(null, chunk);
+    },
+  });
 }

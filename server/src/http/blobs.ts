@@ -5,12 +5,14 @@ import { RequestError, wrongField } from '../requestError';
 import { keepBlob, readBlob } from '../store/blobs';
 import type { Database } from '../store/database';
 import { checked } from './errors';
+import { onlyHash } from './ids';
 
 const BlobSchema = v.object({ sha256: Sha256Schema, type: BlobTypeSchema });
 
 /** Photos and sound clips that events name, by the hash of their bytes. */
 export function blobRoutes(db: Database): Router {
   const routes = Router();
+  routes.param('sha256', onlyHash);
   routes.put(
     '/:sha256',
     raw({ type: () => true, limit: LARGEST_BLOB }),

@@ -29,7 +29,9 @@ import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
 import { refuseOtherShops } from './otherShop';
+import { limits, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
 import { sheetRoutes } from './sheets';
+import { refuseDeep } from './shallow';
 import { shopRoutes } from './shop';
 import { webApplication } from './webApplication';
 
@@ -42,6 +44,8 @@ export type AppOptions = {
   web?: string | undefined;
   /** While developing: the address the application is served from, on another port. */
   devOrigin?: string | undefined;
+  /** The names it is served by besides its addresses and this machine's. */
+  hosts?: readonly string[] | undefined;
   /** Where its backups are; none in tests. */
   backups?: BackupPlan | undefined;
 };
@@ -74,26 +78,39 @@ const LARGEST_SHEETS = '256mb';
 const FASTEST = 1;
 
 /** The one Express application: the API, and the web application beside it. */
-export function createApp({ db, logger, run, web, devOrigin, backups }: AppOptions): Express {
+export function createApp(options: AppOptions): Express {
+  const { db, logger, run, web, devOrigin, backups, hosts = [] } = options;
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
   // Over plain HTTP on a shop's network the browser must not be sent to HTTPS.
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
+  app.use(onlyKnownHosts(hosts));
   if (devOrigin) app.use(allowOrigin(devOrigin));
   const api = express.Router();
+  api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits);
   api.use(refuseOtherShops(db));
   api.use('/blobs', blobRoutes(db));
   api.use('/archive', archiveRoutes(db));
-  api.post('/hours', express.json({ limit: LARGEST_TABLE }), async (request, response) => {
-    const file = checked(HoursFileSchema, request.body);
-    response.json(await takeHours(db, file, localDay(new Date())));
-  });
-  api.post('/sheets/file', express.json({ limit: LARGEST_SHEETS }), async (request, response) => {
-    const { file, ...options } = checked(SheetsImportSchema, request.body);
-    response.json(await importSheets(db, file, options, new Date().toISOString()));
-  });
-  api.use(express.json({ limit: '1mb' }));
+  api.post(
+    '/hours',
+    express.json({ limit: LARGEST_TABLE }),
+    refuseDeep,
+    async (request, response) => {
+      const file = checked(HoursFileSchema, request.body);
+      response.json(await takeHours(db, file, localDay(new Date())));
+    },
+  );
+  api.post(
+    '/sheets/file',
+    express.json({ limit: LARGEST_SHEETS }),
+    refuseDeep,
+    async (request, response) => {
+      const { file, ...options } = checked(SheetsImportSchema, request.body);
+      response.json(await importSheets(db, file, options, new Date().toISOString()));
+    },
+  );
+  api.use(express.json({ limit: '1mb' }), refuseDeep);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -4,7 +4,9 @@ import * as v from 'valibot';
 import type { Database } from '../store/database';
 import { appendEvents, beginJob, checkSeal, readEvents, readJob } from '../store/jobs';
 import { RequestError } from '../requestError';
+import { BelievedBeats } from './beats';
 import { checked } from './errors';
+import { onlyUuid } from './ids';
 import type { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
 import { sendRecord } from '../record/recordPdf';
@@ -26,6 +28,8 @@ const PaperSchema = v.object({
 
 export function jobRoutes(db: Database, feed: JobFeed): Router {
   const routes = Router();
+  const believed = new BelievedBeats();
+  routes.param('id', onlyUuid);
   routes.post('/', async (request, response) => {
     const { head, made } = await beginJob(db, checked(JobHeadSchema, request.body));
     response.status(made ? 201 : 200).json(head);
@@ -67,7 +71,9 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
   });
 
   routes.post('/:id/beats', (request, response) => {
-    feed.beat(request.params.id, checked(BeatSchema, request.body));
+    const { id } = request.params;
+    const beat = checked(BeatSchema, request.body);
+    if (believed.isBelieved(id, beat, request.ip ?? '', Date.now())) feed.beat(id, beat);
     response.sendStatus(204);
   });
   return routes;

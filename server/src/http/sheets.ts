@@ -6,6 +6,7 @@ import type { Database } from '../store/database';
 import { listRevisions, listSheets, publishSheet, readSheet, retireSheet } from '../store/sheets';
 import { sheetsFile } from '../store/sheetsFile';
 import { checked } from './errors';
+import { onlyUuid } from './ids';
 
 const ListSchema = v.object({
   retired: v.optional(v.picklist(['0', '1'], 'Retired is 1 or 0.'), '0'),
@@ -16,6 +17,7 @@ const FileSchema = v.object({
 
 export function sheetRoutes(db: Database): Router {
   const routes = Router();
+  routes.param('id', onlyUuid);
   routes.get('/', async (request, response) => {
     const { retired } = checked(ListSchema, request.query);
     response.json(await listSheets(db, retired === '1'));
@@ -36,7 +38,9 @@ export function sheetRoutes(db: Database): Router {
   });
   routes.get('/:id/revisions/:revision', async (request, response) => {
     const { id, revision } = request.params;
-    const sheet = /^\d+$/.test(revision) ? await readSheet(db, id, Number(revision)) : undefined;
+    const sheet = /^\d{1,9}$/.test(revision)
+      ? await readSheet(db, id, Number(revision))
+      : undefined;
     if (!sheet) throw new RequestError(404, 'There is no such revision of a sheet.');
     response.json(sheet);
   });

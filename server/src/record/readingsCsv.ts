@@ -91,5 +91,6 @@ function figure(value: number | null | undefined): number | undefined {
 }
 
 function csv(lines: readonly unknown[][]): string {
-  return stringify([...lines], { record_delimiter: 'windows' });
+  // A cell that begins like a formula is none: what people wrote is never run by a spreadsheet.
+  return stringify([...lines], { record_delimiter: 'windows', escape_formulas: true });
 }

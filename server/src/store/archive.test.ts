@@ -1,3 +1,8 @@
+import { createHash } from 'node:crypto';
+import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import type { ParsedArchive } from '@longbar/core';
 import { parseArchive, SeededRandom } from '@longbar/core';
 import { loadDemo } from '../demo/loadDemo';
@@ -5,14 +10,17 @@ import { MACHINES } from '../demo/yard';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { emptyDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/testServer';
-import { archiveLines, takeArchive } from './archive';
+import { archiveLines } from './archive';
+import { linesOf } from './linesOf';
+import type { ArchiveCounts } from './takeArchive';
+import { takeArchive } from './takeArchive';
 import { keepBlob, sha256 } from './blobs';
 import type { Database } from './database';
 import { correctHours } from './hours';
 import { changeMachine } from './machineChanges';
 import { machineDetail } from './machines';
 
-jest.setTimeout(300_000);
+jest.setTimeout(900_000);
 const made: TestDatabase[] = [];
 async function empty(): Promise<Database> {
   const one = await emptyDatabase();
@@ -22,6 +30,19 @@ async function empty(): Promise<Database> {
 afterAll(async () => {
   for (const one of made) await one.end();
 });
+
+/** Takes an archive that is at hand as text. */
+function take(db: Database, text: string, preview: boolean): Promise<ArchiveCounts> {
+  const lines = text.split('\n');
+  if (lines.at(-1) === '') lines.pop();
+  return takeArchive(
+    db,
+    async function* source() {
+      yield* lines;
+    },
+    preview,
+  );
+}
 
 async function written(db: Database): Promise<string> {
   let text = '';
@@ -55,9 +76,9 @@ const counted = async (db: Database) => {
 describe('the archive of a shop', () => {
   it('restores an empty shop to the same state, and gives the same bytes again', async () => {
     const other = await empty();
-    const preview = await takeArchive(other, archive, true);
+    const preview = await take(other, archive, true);
     expect(await counted(other)).toEqual([0, 0, 0, 0, 0, 0, 0]);
-    expect(await takeArchive(other, archive, false)).toEqual(preview);
+    expect(await take(other, archive, false)).toEqual(preview);
     expect(preview).toMatchObject({ machine: 8, sheet: 8, blob: 1, archive: 1 });
     expect(await written(other)).toBe(archive);
     for (const { id } of MACHINES.slice(0, 2)) {
@@ -66,7 +87,49 @@ describe('the archive of a shop', () => {
       );
       expect(two).toEqual(one);
     }
-    await expect(takeArchive(other, archive, false)).rejects.toThrow('empty shop only');
+    await expect(take(other, archive, false)).rejects.toThrow('empty shop only');
+  });
+
+  it('takes large photos and many of them, from a file, line by line', async () => {
+    const from = await empty();
+    await loadDemo(from, NOW);
+    // With LONGBAR_SOAK two gigabytes of them.
+    const large: number[] = process.env.LONGBAR_SOAK ? Array(80).fill(25_000_000) : [9_000_000];
+    for (const [i, size] of [...large, ...Array<number>(160).fill(10)].entries()) {
+      const photo = Buffer.alloc(size, `${i} `);
+      await keepBlob(from, sha256(photo), 'image/jpeg', photo, NOW.toISOString());
+    }
+    const folder = mkdtempSync(join(tmpdir(), 'longbar-archive-'));
+    const writeInto = async (db: Database, file: string) => {
+      const hash = createHash('sha256');
+      const hashed = async function* hashed() {
+        for await (const line of archiveLines(db)) {
+          hash.update(line);
+          yield line;
+        }
+      };
+      await pipeline(hashed, createWriteStream(file));
+      return hash.digest('hex');
+    };
+    const file = join(folder, 'archive.jsonl');
+    const written = await writeInto(from, file);
+    const other = await empty();
+    const counts = await takeArchive(other, () => linesOf(file), false);
+    expect(counts).toMatchObject({ blob: large.length + 160, end: 1 });
+    expect(await writeInto(other, file)).toBe(written);
+    rmSync(folder, { recursive: true });
+  });
+
+  it('that was cut or changed on the way is refused, and nothing of it kept', async () => {
+    const lines = archive.split('\n').slice(0, -1);
+    const none = await empty();
+    const cut = lines.slice(0, -40).join('\n');
+    await expect(take(none, cut, false)).rejects.toThrow('The archive is cut off');
+    const missing = lines.filter((line) => !line.includes('"type":"hours"')).join('\n');
+    await expect(take(none, missing, false)).rejects.toThrow(/lines before this one/);
+    const changed = archive.replace('"name":"Barge"', '"name":"Berge"');
+    await expect(take(none, changed, false)).rejects.toThrow('they were changed');
+    expect(await counted(none)).toEqual([0, 0, 0, 0, 0, 0, 0]);
   });
 
   it('names the line and the field of a mistake', () => {
@@ -140,7 +203,7 @@ describe(`${SPOILED} spoiled archives`, () => {
         expect(line).toBeGreaterThan(0);
         expect(message).not.toBe('');
       }
-      if (seed % 100 === 0) await expect(takeArchive(db, text, false)).rejects.toThrow(/line \d+/);
+      if (seed % 100 === 0) await expect(take(db, text, false)).rejects.toThrow(/line \d+/);
     }
     expect(refused).toBeGreaterThan(SPOILED / 2);
     expect(await counted(db)).toEqual([0, 0, 0, 0, 0, 0, 0]);

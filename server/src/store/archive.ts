@@ -1,21 +1,33 @@
-import type { ArchiveLine, LineIssue } from '@longbar/core';
-import { ARCHIVE_FORMAT, ignore, parseArchive } from '@longbar/core';
-import type { Transaction } from 'sequelize';
+import { createHash } from 'node:crypto';
+import type { ArchiveLine } from '@longbar/core';
+import { ARCHIVE_FORMAT, ignore } from '@longbar/core';
 import { Op } from 'sequelize';
 import { recordOfJob } from '../record/recordOfJob';
-import { RequestError } from '../requestError';
-import { sha256 } from './blobs';
-import { forget } from './changes';
 import type { Database } from './database';
 import { headOf } from './jobHead';
 import { canonical } from './seal';
-import { readShop, writeShop } from './shop';
+import { readShop } from './shop';
 
 const PAGE = 1000;
 
-/** The whole shop as lines of an archive, in the order that `parseArchive` asks for. */
+/** The whole shop as lines of an archive; the last says how many came before, and their hash. */
 export async function* archiveLines(db: Database): AsyncGenerator<string> {
-  const write = (line: ArchiveLine) => `${canonical(line)}\n`;
+  const hash = createHash('sha256');
+  let lines = 0;
+  for await (const line of contents(db)) {
+    hash.update(line);
+    lines += 1;
+    yield line;
+  }
+  yield write({ type: 'end', lines, sha256: hash.digest('hex') });
+}
+
+function write(line: ArchiveLine): string {
+  return `${canonical(line)}\n`;
+}
+
+/** What there is, in the order in which an archive is read. */
+async function* contents(db: Database): AsyncGenerator<string> {
   const { tables } = db;
   yield write({ type: 'archive', format: ARCHIVE_FORMAT });
   if ((await tables.shops.count()) > 0) yield write({ type: 'shop', shop: await readShop(db) });
@@ -77,116 +89,4 @@ export async function* archiveLines(db: Database): AsyncGenerator<string> {
     const base64 = body.toString('base64');
     yield write({ type: 'blob', sha256: hash, blobType, receivedAt, base64 });
   }
-}
-
-/** What an archive holds, by kind of line. */
-export type ArchiveCounts = Record<string, number>;
-
-/**
- * Takes an archive into an empty shop, all of it or nothing; with `preview` nothing at all.
- * Answers what it holds. Throws RequestError 400 with the line of each mistake.
- */
-export async function takeArchive(
-  db: Database,
-  text: string,
-  preview: boolean,
-): Promise<ArchiveCounts> {
-  const parsed = parseArchive(text);
-  if (!parsed.ok) throw refusal(parsed.issues);
-  const { lines } = parsed;
-  const changed = lines.flatMap((line, i): LineIssue[] => {
-    if (line.type !== 'blob' || sha256(Buffer.from(line.base64, 'base64')) === line.sha256)
-      return [];
-    return [{ line: i + 1, path: 'base64', message: 'These bytes have another hash.' }];
-  });
-  if (changed.length > 0) throw refusal(changed);
-  if (!preview) {
-    await db.write(async (transaction) => {
-      const { machines, sheets } = db.tables;
-      const kept = (await machines.count({ transaction })) + (await sheets.count({ transaction }));
-      if (kept > 0) {
-        throw new RequestError(
-          409,
-          'An archive is imported into an empty shop only. This one is not.',
-        );
-      }
-      await keep(db, lines, transaction);
-    });
-  }
-  const counts: ArchiveCounts = {};
-  for (const { type } of lines) counts[type] = (counts[type] ?? 0) + 1;
-  return counts;
-}
-
-function refusal(issues: readonly LineIssue[]): RequestError {
-  const told = issues.map(({ line, path, message }) => ({
-    path: path === '' ? `line ${line}` : `line ${line}: ${path}`,
-    message,
-  }));
-  const first = told[0];
-  return new RequestError(400, `Nothing was imported. ${first?.path}: ${first?.message}`, told);
-}
-
-async function keep(
-  db: Database,
-  lines: readonly ArchiveLine[],
-  transaction: Transaction,
-): Promise<void> {
-  const { tables } = db;
-  const of = <T extends ArchiveLine['type']>(type: T) =>
-    lines.filter((line): line is Extract<ArchiveLine, { type: T }> => line.type === type);
-  const [shop] = of('shop');
-  if (shop) await writeShop(db, shop.shop, transaction);
-  const sheets = of('sheet').map(({ type: _, ...row }) => ({
-    ...row,
-    document: row.document as never,
-    retiredAt: row.retiredAt ?? null,
-  }));
-  const newestOf = (id: string) =>
-    Math.max(...sheets.filter((sheet) => sheet.id === id).map(({ revision }) => revision));
-  await tables.sheets.bulkCreate(sheets, { transaction });
-  await tables.machines.bulkCreate(
-    of('machine').map(({ type: _, ...row }) => ({
-      ...row,
-      about: row.about ?? null,
-      retiredAt: row.retiredAt ?? null,
-      added: row.added ?? null,
-      sheetRevision: row.sheetRevision ?? newestOf(row.sheet),
-    })),
-    { transaction },
-  );
-  await tables.hours.bulkCreate(
-    of('hours').map(({ type: _, ...row }) => ({
-      ...row,
-      job: row.job ?? null,
-      was: row.was ?? null,
-      takenBack: row.takenBack ?? null,
-      replaced: row.replaced ?? null,
-    })),
-    { transaction },
-  );
-  const events = of('event');
-  const jobs = of('job').map(({ head, sheet, seal }) => ({ ...head, sheet, seal }));
-  await tables.jobs.bulkCreate(jobs, { transaction });
-  await tables.events.bulkCreate(
-    events.map(({ event, receivedAt, late = false }) => ({
-      id: event.id,
-      job: event.job,
-      n: event.n,
-      body: event,
-      receivedAt,
-      late,
-    })),
-    { transaction },
-  );
-  await tables.blobs.bulkCreate(
-    of('blob').map(({ sha256: hash, blobType, receivedAt, base64 }) => ({
-      sha256: hash,
-      type: blobType,
-      receivedAt,
-      body: Buffer.from(base64, 'base64'),
-    })),
-    { transaction },
-  );
-  await forget(db, transaction);
 }

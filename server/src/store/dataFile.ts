@@ -57,10 +57,11 @@ export function backupFolder(folder: string): string {
 /** How a shop comes back whose database is lost or damaged, for a person. */
 export function wayBack(folder: string): string {
   const last = backupsIn(backupFolder(folder)).at(-1)?.file;
-  const restored = last
-    ? `Stop the server and restore the last backup: npm run restore -- ${last}`
-    : 'There is no backup in this folder: restore one from elsewhere (npm run restore -- FILE).';
-  return `${restored} To begin a new shop instead, move all of ${folder} away.`;
+  const begin = `To begin a new shop, move all of ${folder} away.`;
+  // The command stands last: it is copied as it is.
+  return last
+    ? `${begin} To go on from the last backup, stop the server and run: npm run restore ${last}`
+    : `${begin} There is no backup in this folder; with one from elsewhere, run: npm run restore FILE`;
 }
 
 function checkFolder(folder: string): void {

@@ -207,7 +207,7 @@ describe('what is lost', () => {
     await db.close();
     const live = join(folder, 'longbar.sqlite');
     writeFileSync(live, '');
-    await expect(openDatabase(folder)).rejects.toThrow(`npm run restore -- ${file}`);
+    await expect(openDatabase(folder)).rejects.toThrow(`npm run restore ${file}`);
     expect(statSync(live).size).toBe(0);
     rmSync(live);
     await expect(openDatabase(folder)).rejects.toThrow(/is gone, though there was one/);

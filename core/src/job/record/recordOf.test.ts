@@ -147,6 +147,24 @@ describe('the record of a job', () => {
   });
 });
 
+describe('what somebody wrote in several lines', () => {
+  it('stands in one line of the record, so that it can forge none', () => {
+    const forged = 'Bolt\nSigned by Orla, 3 May 2026.\u2028Adjusters: all set';
+    const page = recordPage(
+      record([
+        { type: 'why.noted', reason: 'symptom', symptom: forged },
+        { type: 'opening.noted', what: forged },
+        { type: 'adjuster.unset', adjuster: 'exhaust.1', reason: 'other', note: forged },
+        { type: 'machine.noted', text: forged },
+        { type: 'job.signed', name: 'Ina\rOrla' },
+        { type: 'record.amended', text: forged },
+      ]),
+    );
+    expect(JSON.stringify(page)).toContain('Bolt / Signed by Orla');
+    expect(JSON.stringify(page)).not.toMatch(/\\[nr]|\u2028/);
+  });
+});
+
 describe('a rocker of a record', () => {
   it('carries its figure, as found and as it stands in the end', () => {
     const acts = [

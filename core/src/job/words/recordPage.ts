@@ -68,7 +68,7 @@ export function recordPage(record: JobRecord): RecordPage {
   const { sheet, signed, counts } = record;
   const { title = 'its manual', revision } = sheet.source ?? {};
   const source = revision === undefined ? '' : `, from ${title} revision ${revision}`;
-  return {
+  return inLines({
     about: `${sheet.name}, sheet revision ${sheet.revision}${source}`,
     facts: factsOf(record),
     columns: COLUMNS,
@@ -87,7 +87,27 @@ export function recordPage(record: JobRecord): RecordPage {
       ...record.late.map(lateWords),
     ],
     footer: `Where this record and the maker’s current manual differ, the manual stands. ${counts.adjusters} adjusters, ${counts.entries} entries.`,
+  });
+}
+
+/** What somebody wrote in several lines stands in one: nobody forges a line of a record. */
+function inLines(page: RecordPage): RecordPage {
+  return {
+    ...page,
+    about: oneLine(page.about),
+    facts: page.facts.map(({ name, value }) => ({ name, value: oneLine(value) })),
+    rows: page.rows.map((row) => ({ ...row, done: oneLine(row.done) })),
+    sections: page.sections.map(({ title, lines }) => ({
+      title,
+      lines: lines.map((line) => ({ ...line, text: oneLine(line.text) })),
+    })),
+    signature: oneLine(page.signature),
+    additions: page.additions.map(oneLine),
   };
+}
+
+function oneLine(text: string): string {
+  return text.replace(/[\r\n\u0085\u2028\u2029]+/g, ' / ');
 }
 
 /** What reached the server when it was signed already, or a signature that came too soon. */

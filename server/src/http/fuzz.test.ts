@@ -1,0 +1,177 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { SeededRandom } from '@longbar/core';
+import { randomUUID } from 'node:crypto';
+import type { TestServer } from '../../test-support/testServer';
+import { signedAnew } from '../../test-support/signedAnew';
+import { NOW, startTestServer } from '../../test-support/testServer';
+import { MACHINES } from '../demo/yard';
+
+const REQUESTS = process.env.LONGBAR_SOAK ? 20_000 : 500;
+
+/** Where each file of routes hangs. */
+const HANGS: Record<string, string> = {
+  archive: '/archive',
+  blobs: '/blobs',
+  createApp: '',
+  demo: '/demo',
+  jobs: '/jobs',
+  machines: '/machines',
+  sheets: '/sheets',
+  shop: '/shop',
+};
+type Route = { method: string; path: string };
+
+/** Every route there is, as the sources name them. */
+function routes(): Route[] {
+  return readdirSync(__dirname)
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
+    .flatMap((name) => {
+      const source = readFileSync(join(__dirname, name), 'utf8');
+      const found = source.matchAll(/\b(?:routes|api)\.(get|post|put|patch|delete)\(\s*'([^']+)'/g);
+      const hangs = HANGS[name.replace('.ts', '')];
+      return [...found].flatMap(([, method = '', path = '']) => {
+        if (path.includes('{*path}')) return [];
+        if (hangs === undefined) throw new Error(`Nobody said where ${name} hangs.`);
+        return [{ method: method.toUpperCase(), path: `${hangs}${path}`.replace(/\/$/, '') }];
+      });
+    });
+}
+
+let server: TestServer;
+let known: string[];
+let bodies: unknown[];
+beforeAll(async () => {
+  server = await startTestServer();
+  const { head, events } = signedAnew('Barge', 5000, NOW);
+  await server.post('/jobs', head);
+  await server.post(`/jobs/${head.id}/events`, events.slice(0, 40));
+  const machine = MACHINES[0]!;
+  known = [machine.id, machine.sheet.id, head.id, randomUUID()];
+  const shop = (await server.get('/shop')).body;
+  bodies = [
+    head,
+    events.slice(38, 44),
+    shop,
+    { id: randomUUID(), name: 'Skiff', sheet: machine.sheet.id },
+    { id: machine.sheet.id, document: machine.sheet.document },
+    { date: '2026-11-23', hours: 9000 },
+    { hours: 7000, sure: true },
+    {
+      text: 'machine;date;hours\nBarge;2026-11-20;12',
+      columns: null,
+      machine: null,
+      leaveOut: false,
+      take: false,
+    },
+    { file: { format: 'longbar.sheets/1', sheets: [{ id: machine.sheet.id, document: {} }] } },
+    { retired: true },
+  ];
+});
+afterAll(() => server.close());
+
+const ODD_PARTS = [
+  '%00',
+  '..%2f..%2fetc',
+  '9'.repeat(400),
+  'x'.repeat(3000),
+  '%F0%9F%94%A7',
+  '%E0%A4%A',
+  '__proto__',
+  "'; DROP TABLE events; --",
+  ' ',
+];
+const ODD_VALUES: unknown[] = [
+  null,
+  -1,
+  1e308,
+  0.1,
+  '',
+  '\u0000',
+  'x'.repeat(5000),
+  [],
+  {},
+  [[]],
+  true,
+  { $gt: '' },
+  '2026-02-30',
+  '9999-12-31T00:00:00Z',
+  'e'.repeat(64),
+];
+
+/** A body with one thing in it put wrong, somewhere. */
+function spoiled(value: unknown, chance: SeededRandom): unknown {
+  if (chance.next() < 0.15 || typeof value !== 'object' || value === null) {
+    return chance.one(ODD_VALUES);
+  }
+  if (Array.isArray(value)) {
+    const at = Math.floor(chance.next() * value.length);
+    return value.map((each: unknown, i) => (i === at ? spoiled(each, chance) : each));
+  }
+  const keys = Object.keys(value);
+  const key =
+    keys.length === 0 || chance.next() < 0.1
+      ? chance.one(['type', '__proto__', 'x'])
+      : chance.one(keys);
+  return { ...value, [key]: spoiled((value as Record<string, unknown>)[key], chance) };
+}
+
+function deep(levels: number): string {
+  return `${'{"a":'.repeat(levels)}1${'}'.repeat(levels)}`;
+}
+
+async function fire({ method, path }: Route, chance: SeededRandom): Promise<[number, string]> {
+  const part = () => (chance.next() < 0.5 ? chance.one(known) : chance.one(ODD_PARTS));
+  const filled = path.replace(/:\w+/g, part);
+  const query =
+    chance.next() < 0.3
+      ? `?${chance.one(['after', 'preview', 'q', 'id', 'paper', 'retired'])}${chance.one(['', '[]', '[a]'])}=${part()}`
+      : '';
+  const body = method === 'GET' ? undefined : bodyOf(chance);
+  const type =
+    chance.next() < 0.9
+      ? 'application/json'
+      : chance.one(['image/png', 'text/plain', 'application/json; charset=x']);
+  const url = `${server.url}${filled}${query}`;
+  const ended = AbortSignal.timeout(20_000);
+  const answer = await fetch(url, {
+    method,
+    headers: { 'content-type': type },
+    body: body ?? null,
+    signal: ended,
+  });
+  // A stream goes on: its head is enough.
+  if (answer.headers.get('content-type')?.startsWith('text/event-stream')) {
+    await answer.body?.cancel();
+    return [answer.status, ''];
+  }
+  return [answer.status, await answer.text()];
+}
+
+function bodyOf(chance: SeededRandom): string {
+  const what = chance.next();
+  if (what < 0.08) return deep(chance.one([70, 5000]));
+  if (what < 0.14) return chance.one(['', '{', 'null', '"x"', '[', '\u0000']);
+  const body = chance.one(bodies);
+  return JSON.stringify(what < 0.8 ? spoiled(body, chance) : body);
+}
+
+describe('whatever is sent to whichever route', () => {
+  it('every route is known', () => {
+    expect(routes().length).toBeGreaterThan(30);
+  });
+
+  it(`is answered and no fault of the server’s, ${REQUESTS} times over`, async () => {
+    const all = routes().filter(({ method, path }) => !(method === 'DELETE' && path === '/demo'));
+    const faults: unknown[] = [];
+    for (let seed = 1; seed <= REQUESTS; seed++) {
+      const chance = new SeededRandom(seed);
+      const route = chance.one(all);
+      const [status, text] = await fire(route, chance);
+      if (status >= 500) faults.push([seed, route, status, text.slice(0, 200)]);
+      if (status >= 400 && status < 500) expect(JSON.parse(text).error.message).not.toBe('');
+    }
+    expect(faults).toEqual([]);
+    expect((await server.get('/machines')).status).toBe(200);
+  }, 900_000);
+});

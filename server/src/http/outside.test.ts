@@ -1,0 +1,143 @@
+import type { Beat } from '@longbar/core';
+import { randomUUID } from 'node:crypto';
+import { request as ask } from 'node:http';
+import type { TestServer } from '../../test-support/testServer';
+import { startTestServer } from '../../test-support/testServer';
+import { MACHINES } from '../demo/yard';
+import { hostsFrom } from '../settings';
+import { BelievedBeats } from './beats';
+import { LIMITS } from './outside';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.close());
+
+/** One request with headers that no browser lets a page choose. */
+function send(
+  method: string,
+  path: string,
+  headers: Record<string, string>,
+  body = '{}',
+): Promise<{ status: number; text: string }> {
+  const { hostname, port } = new URL(server.url);
+  return new Promise((resolve, reject) => {
+    const options = { hostname, port, method, path: `/api${path}`, headers };
+    const sent = ask(options, (answer) => {
+      let text = '';
+      answer.on('data', (part) => (text += String(part)));
+      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, text }));
+    });
+    sent.on('error', reject);
+    sent.end(method === 'GET' || method === 'DELETE' ? undefined : body);
+  });
+}
+const JSON_TYPE = { 'content-type': 'application/json' };
+const here = () => new URL(server.url).host;
+
+describe('the house is open to its own', () => {
+  it.each([
+    ['127.0.0.1:8640', 200],
+    ['[::1]:8640', 200],
+    ['localhost', 200],
+    ['192.168.4.20', 200],
+    ['rebound.example', 403],
+    ['localhost.rebound.example', 403],
+  ])('served as %s: %i', async (host, status) => {
+    expect((await send('GET', '/health', { host })).status).toBe(status);
+  });
+
+  it('knows the names it was given', () => {
+    expect(hostsFrom('works.lan, bench.lan')).toEqual(['works.lan', 'bench.lan']);
+    expect(hostsFrom(undefined)).toEqual([]);
+  });
+
+  it('lets no page of another site change anything, whatever it says of itself', async () => {
+    const post = (headers: Record<string, string>) =>
+      send('POST', '/machines', { ...JSON_TYPE, ...headers });
+    expect((await post({})).status).toBe(400);
+    expect((await post({ origin: `http://${here()}` })).status).toBe(400);
+    expect((await post({ 'sec-fetch-site': 'same-origin' })).status).toBe(400);
+    for (const headers of [
+      { origin: 'http://elsewhere.example' },
+      { origin: 'null' },
+      { 'sec-fetch-site': 'cross-site' },
+      { 'sec-fetch-site': 'same-site', origin: `http://${here()}` },
+    ]) {
+      expect((await post(headers)).status).toBe(403);
+    }
+    const elsewhere = { origin: 'http://elsewhere.example' };
+    expect((await send('GET', '/health', elsewhere)).status).toBe(200);
+    expect((await send('DELETE', '/demo', elsewhere)).status).toBe(403);
+  });
+
+  it('takes what a form of another site can send nowhere', async () => {
+    for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data']) {
+      for (const path of ['/machines', '/archive', '/sheets', '/hours']) {
+        expect((await send('POST', path, { 'content-type': type })).status).toBe(403);
+      }
+    }
+    expect((await send('POST', '/machines', {})).status).toBe(403);
+    // Loading the demo sends nothing, and says so.
+    expect((await send('POST', '/demo', { 'content-length': '0' }, '')).status).toBe(409);
+    const json = await send('POST', '/archive', JSON_TYPE);
+    expect(json.status).toBe(403);
+  });
+
+  it('lets one address ask for so many imports a minute', async () => {
+    const statuses: number[] = [];
+    for (let i = 0; i <= LIMITS.imports + 1; i++) {
+      statuses.push((await send('POST', '/hours', JSON_TYPE)).status);
+    }
+    expect(statuses.slice(0, 20)).toEqual(Array(20).fill(400));
+    expect(statuses.at(-1)).toBe(429);
+    expect((await server.get('/machines')).status).toBe(200);
+  });
+});
+
+describe('a beat', () => {
+  const job = randomUUID();
+  const beatOf = (device: string, beat: number) => ({ device, beat }) as Beat;
+
+  it('is believed from its own device only, in order, and without a jump', () => {
+    const beats = new BelievedBeats();
+    const device = randomUUID();
+    const hear = (beat: number, address: string, at: number) =>
+      beats.isBelieved(job, beatOf(device, beat), address, at);
+    expect(hear(1, 'a', 0)).toBe(true);
+    expect(hear(2, 'a', 300)).toBe(true);
+    expect(hear(2, 'a', 400)).toBe(false);
+    expect(hear(1, 'a', 500)).toBe(false);
+    expect(hear(3, 'b', 600)).toBe(false);
+    expect(hear(9000, 'a', 700)).toBe(false);
+    expect(hear(9000, 'b', 700)).toBe(false);
+    expect(hear(12, 'a', 900)).toBe(true);
+    // A phone that went from one network to another is heard again once it was silent.
+    expect(hear(13, 'b', 7000)).toBe(true);
+    expect(hear(14, 'a', 7300)).toBe(false);
+  });
+
+  it('of one device says nothing of another, nor of another job', () => {
+    const beats = new BelievedBeats();
+    const [one, other] = [randomUUID(), randomUUID()];
+    expect(beats.isBelieved(job, beatOf(one, 5), 'a', 0)).toBe(true);
+    expect(beats.isBelieved(job, beatOf(other, 1), 'b', 1)).toBe(true);
+    expect(beats.isBelieved(randomUUID(), beatOf(one, 1), 'b', 2)).toBe(true);
+  });
+});
+
+describe('what people wrote', () => {
+  it('begins no formula in a table and no line of its own in a calendar', async () => {
+    const { id } = MACHINES[1]!;
+    const name = '=1+1\r\nEND:VEVENT\rBEGIN:VALARM';
+    expect((await server.patch(`/machines/${id}`, { name })).status).toBe(200);
+    const csv: string = (await server.get('/readings.csv')).body;
+    expect(csv).not.toMatch(/(^|,|\n)"?[=+@\t]/);
+    const calendar: string = (await server.get('/due.ics')).body;
+    expect(calendar.match(/^BEGIN:VALARM/gm)).toBeNull();
+    const events = calendar.match(/^BEGIN:VEVENT/gm)?.length;
+    expect(calendar.match(/^END:VEVENT/gm)?.length).toBe(events);
+    expect(calendar.split('\r\n').some((line) => /[\r\n]/.test(line))).toBe(false);
+  });
+});

@@ -1,0 +1,95 @@
+import type { RequestHandler } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import { isIP } from 'node:net';
+import { hostname } from 'node:os';
+import { RequestError } from '../requestError';
+
+/**
+ * Serves only under the names it is known by. A page of another site whose name was made to point
+ * here would else be taken for the application itself; an address cannot be made to.
+ */
+export function onlyKnownHosts(names: readonly string[]): RequestHandler {
+  const known = new Set(
+    ['localhost', hostname(), `${hostname()}.local`, ...names].map((name) => name.toLowerCase()),
+  );
+  return (request, _response, next) => {
+    const name = (request.hostname ?? '').replace(/^\[|\]$/g, '').toLowerCase();
+    if (isIP(name) > 0 || known.has(name)) return next();
+    throw new RequestError(
+      403,
+      `This server does not go by the name ${name}. Add it to LONGBAR_HOSTS, or open it by its address.`,
+    );
+  };
+}
+
+const CHANGES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+
+/**
+ * Takes changes from its own pages and from what is no page at all: another site's page cannot
+ * have a browser send them. Refused before anything of it is read.
+ */
+export function onlyOwnPages(devOrigin: string | undefined): RequestHandler {
+  return (request, _response, next) => {
+    if (!CHANGES.has(request.method)) return next();
+    const { origin, host } = request.headers;
+    const site = request.headers['sec-fetch-site'];
+    const fromDev = devOrigin !== undefined && origin === devOrigin;
+    const fromElsewhere =
+      (site !== undefined && site !== 'same-origin' && site !== 'none') ||
+      (origin !== undefined && hostOf(origin) !== host);
+    if (fromElsewhere && !fromDev) {
+      throw new RequestError(403, 'A page of another site may change nothing here.');
+    }
+    next();
+  };
+}
+
+function hostOf(origin: string): string | undefined {
+  return URL.canParse(origin) ? new URL(origin).host : undefined;
+}
+
+/** What each place takes: JSON, an archive its lines. */
+export const onlyOwnTypes: RequestHandler = (request, _response, next) => {
+  if (!CHANGES.has(request.method) || request.method === 'DELETE') return next();
+  const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase() ?? '';
+  const { path } = request;
+  // A photo's own route says what it takes: no form of another site can send a PUT.
+  if (path.startsWith('/blobs')) return next();
+  const wanted = path.startsWith('/archive') ? 'application/x-ndjson' : 'application/json';
+  // Where nothing is sent there is nothing to name, as for loading the demo.
+  const { headers } = request;
+  const empty = Number(headers['content-length'] ?? 0) === 0 && !headers['transfer-encoding'];
+  if (type === wanted || (empty && type === '')) return next();
+  throw new RequestError(403, `Nothing is taken here as “${type.slice(0, 80)}”.`);
+};
+
+const A_MINUTE = 60_000;
+
+/** So many requests a minute from one address; who asks for more waits. */
+function atMost(limit: number, isMeant: (method: string, path: string) => boolean): RequestHandler {
+  return rateLimit({
+    windowMs: A_MINUTE,
+    limit,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    skip: ({ method, path }) => !isMeant(method, path),
+    handler: () => {
+      throw new RequestError(429, 'That is too much at once from this address. It waits a minute.');
+    },
+  });
+}
+
+const isImport = (method: string, path: string) =>
+  method === 'POST' && /^\/(archive|hours|sheets\/file)\/?$/.test(path);
+const isBeat = (method: string, path: string) => method === 'POST' && path.endsWith('/beats');
+
+/** Far above what a shop does, and below what takes it down. */
+export const LIMITS = { imports: 120, beats: 6_000, streams: 1_200, writes: 60_000 };
+
+/** How much one address may ask for: imports, beats, streams, and writes of all kinds. */
+export const limits: RequestHandler[] = [
+  atMost(LIMITS.imports, isImport),
+  atMost(LIMITS.beats, isBeat),
+  atMost(LIMITS.streams, (method, path) => method === 'GET' && path.endsWith('/stream')),
+  atMost(LIMITS.writes, (method) => CHANGES.has(method)),
+];
