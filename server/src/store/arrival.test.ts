@@ -94,6 +94,18 @@ describe('a signature', () => {
   });
 });
 
+describe('a job that was signed without signal', () => {
+  it('counts whichever engine it was and however many days later it arrives', async () => {
+    const weeks = new Date(NOW.getTime() + 20 * 86_400_000).toISOString();
+    for (const { name } of MACHINES) {
+      const { head, events } = signedAnew(name, 8000, NOW);
+      await beginJob(server.db, head);
+      await appendEvents(server.db, head.id, events, weeks);
+      expect([name, (await checkSeal(server.db, head.id)).holds]).toEqual([name, true]);
+    }
+  });
+});
+
 /** Two phones that were apart: one works the job to its end and signs, the other adds meanwhile. */
 async function round(seed: number): Promise<void> {
   const chance = new SeededRandom(seed);

@@ -140,15 +140,14 @@ async function adjustersOfAll(
 export type Arrival = { late: Set<string>; seal: string | null };
 
 /**
- * Judges what arrives, in its order. A signature counts where core says that all it vouches for is
- * done; it is judged once. Whatever comes to a job that is signed is late, save an addition to its
+ * Judges what arrives, in its order. A signature counts where core says that all it vouches for was
+ * done when it was given; it is judged once. Whatever comes to a job that is signed is late, save an addition to its
  * record.
  */
 export async function judgeArrival(
   db: Database,
   job: JobRow,
   events: readonly JobEvent[],
-  now: string,
   transaction: Transaction,
 ): Promise<Arrival> {
   const late = new Set<string>();
@@ -159,7 +158,7 @@ export async function judgeArrival(
     const signature = seal === null ? undefined : signatureIn(standing);
     const added = event.type === 'record.amended' && event.n > (signature?.n ?? 0);
     if (seal !== null && !added) late.add(event.id);
-    else if (isSigning(event) && !(await counts(db, job, standing, event, now, transaction))) {
+    else if (isSigning(event) && !(await counts(db, job, standing, event, transaction))) {
       late.add(event.id);
     } else standing.push(event);
     if (seal === null && isSigning(event)) seal = sealOf(standing);
@@ -192,7 +191,6 @@ async function counts(
   job: JobRow,
   events: readonly JobEvent[],
   signature: EventOf<'job.signed'>,
-  now: string,
   transaction: Transaction,
 ): Promise<boolean> {
   const sheet = await readSheet(db, job.sheet, job.sheetRevision, transaction);
@@ -200,5 +198,6 @@ async function counts(
   const shop = await readShop(db, transaction);
   const begun = begunOf({ head: headOf(job), sheet: sheet.document, shop });
   const state = foldJob(events);
-  return maySign(settingOf(begun, state), state, now, signature);
+  // By its own time: a phone that was offline for days signed when the work was done.
+  return maySign(settingOf(begun, state), state, signature.at, signature);
 }

@@ -80,7 +80,7 @@ export async function keepEvents(
   now: string,
   transaction: Transaction,
 ): Promise<void> {
-  const { late, seal } = await judgeArrival(db, job, events, now, transaction);
+  const { late, seal } = await judgeArrival(db, job, events, transaction);
   const rows = events.map((event) => [
     event.id,
     event.n,
