@@ -24,6 +24,13 @@ const read = (...lines: string[]) =>
   readHours(rowsOf(...lines), COLUMNS, [PUMP, LAUNCH], null, TODAY);
 
 describe('a table of hours', () => {
+  it('stands still over no cell, however long', () => {
+    const blanks = `7${' '.repeat(200_000)}x`;
+    const { readings, issues } = read(`Launch;2026-11-19;${blanks}`, `Launch;${blanks};7`);
+    expect(readings).toEqual([]);
+    expect(issues.map(({ line, path }) => `${line} ${path}`)).toEqual(['2 hours', '3 date']);
+  });
+
   it('is read by machine and day, the last of a day alone, what is known left out', () => {
     const { readings, known, issues } = read(
       'brine  pump 2;2026-11-20;6600',

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { textUpTo, wholeFrom } from '../bounds';
+import { MOST_HOURS, textUpTo, wholeFrom } from '../bounds';
 import { UuidSchema } from '../job/journal/fields';
 import type { HoursReading, MeterChange } from '../service/hours';
 import { HoursQuestions } from '../service/questionHours';
@@ -181,11 +181,14 @@ function dayOf(cell: string, dayFirst: boolean): string | undefined {
   return there ? written : undefined;
 }
 
-const MOST_HOURS = 1_000_000;
+/** No hours are written longer, with their unit. */
+const LONGEST_FIGURE = 40;
 
 /** A figure as 6612.5, 6,612.5, 6.612,5, 6612,5 or 6612:30; undefined where it is none. */
 function figureOf(cell: string): number | undefined {
-  const text = cell.trim().replace(/\s*h(ours|rs)?$/i, '');
+  const whole = cell.trim();
+  if (whole.length > LONGEST_FIGURE) return undefined;
+  const text = whole.replace(/h(ours|rs)?$/i, '').trimEnd();
   const minutes = /^(\d+):([0-5]\d)(:[0-5]\d)?$/.exec(text);
   const figure = minutes
     ? Number(minutes[1]) + Number(minutes[2]) / 60

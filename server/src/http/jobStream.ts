@@ -3,6 +3,9 @@ import type { Database } from '../store/database';
 import { readEvents } from '../store/jobs';
 import type { JobFeed } from './jobFeed';
 
+/** So many bytes wait for a reader, then it is let go. */
+const MOST_UNREAD = 8_000_000;
+
 /** A sign of life for what stands between server and phone, ms. */
 const ALIVE = 15_000;
 
@@ -27,9 +30,14 @@ export async function streamJob(
     'Cache-Control': 'no-store, no-transform',
     'X-Accel-Buffering': 'no',
   });
+  const write = (text: string) => {
+    // Who does not read is let go, and asks again from the last it has.
+    if (response.writableLength > MOST_UNREAD) response.destroy();
+    else response.write(text);
+  };
   const send = (page: Awaited<ReturnType<typeof readEvents>>) => {
     serial = page.serial;
-    response.write(`id: ${serial}\nevent: events\ndata: ${JSON.stringify(page)}\n\n`);
+    write(`id: ${serial}\nevent: events\ndata: ${JSON.stringify(page)}\n\n`);
   };
   const catchUp = async () => {
     again = true;
@@ -54,9 +62,9 @@ export async function streamJob(
   const stop = feed.listen(
     job,
     () => void catchUp(),
-    (beat) => response.write(`event: beat\ndata: ${JSON.stringify(beat)}\n\n`),
+    (beat) => write(`event: beat\ndata: ${JSON.stringify(beat)}\n\n`),
   );
-  const alive = setInterval(() => response.write(': alive\n\n'), ALIVE);
+  const alive = setInterval(() => write(': alive\n\n'), ALIVE);
   response.on('close', () => {
     clearInterval(alive);
     stop();

@@ -60,6 +60,32 @@ describe('the stream of a job', () => {
     expect(later[0].events).toEqual([second]);
   });
 
+  it('comes in pages of a bounded size, and all of it', async () => {
+    const job = await someJob();
+    const long = Array.from({ length: 400 }, (_, i) => ({
+      ...event(job, i + 1),
+      type: 'ready.done',
+      item: `${i} ${'x'.repeat(1900)}`,
+      later: 'y'.repeat(2000),
+    }));
+    for (let from = 0; from < long.length; from += 100) {
+      const answer = await server.post(`/jobs/${job}/events`, long.slice(from, from + 100));
+      expect(answer.status).toBe(200);
+    }
+    const seen: unknown[] = [];
+    let pages = 0;
+    for (let serial = 0, more = true; more; pages++) {
+      const { body } = await server.get(`/jobs/${job}/events?after=${serial}`);
+      expect(JSON.stringify(body).length).toBeLessThan(1_100_000);
+      seen.push(...body.events);
+      ({ serial, more } = body);
+    }
+    expect(pages).toBeGreaterThan(1);
+    expect(seen).toEqual(long);
+    const streamed = await hear(`/jobs/${job}/stream`, 'events', 2, () => Promise.resolve());
+    expect(streamed.flatMap(({ events }) => events)).toEqual(long);
+  });
+
   it('passes beats on and refuses what is none', async () => {
     const job = await someJob();
     const beat = {

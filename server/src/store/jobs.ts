@@ -1,7 +1,6 @@
 import type { JobContext, JobEvent, JobHead } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
-import { Op } from 'sequelize';
 import { RequestError, wrongField } from '../requestError';
 import { judgeArrival, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from './changes';
@@ -16,6 +15,8 @@ import { sealOf } from './seal';
 import type { JobRow } from './tables';
 
 const PAGE = 500;
+/** Characters of one page. */
+const LARGEST_PAGE = 1_000_000;
 
 /** Begins a job. The same one again changes nothing and answers the same. */
 export async function beginJob(
@@ -99,24 +100,41 @@ const APPEND = `INSERT INTO events (id, job, n, body, receivedAt, late)
     json_extract(value, '$[2]'), $2, json_extract(value, '$[3]')
   FROM json_each($3)`;
 
+type PageRow = { id: string; serial: number; late: number; body: string };
+
 /** A page of the journal in the order of arrival, after a serial; `serial` is the last. */
 export async function readEvents(db: Database, job: string, after: number) {
   if (!(await db.tables.jobs.findByPk(job))) throw new RequestError(404, 'There is no such job.');
-  const rows = await db.tables.events.findAll({
-    where: { job, serial: { [Op.gt]: after } },
-    order: [['serial', 'ASC']],
-    limit: PAGE,
-  });
-  const last = rows[rows.length - 1]?.get().serial ?? after;
-  // What is no JSON any more is named by the nightly look, and keeps nobody from the rest.
-  const events = rows.map((row) => row.get().body as JobEvent | null);
-  const late = rows.filter((row) => row.get().late).map((row) => row.get().id);
+  const found = await db.rows<PageRow>(
+    `SELECT id, serial, late, CAST(body AS TEXT) AS body FROM events
+     WHERE job = $1 AND serial > $2 ORDER BY serial LIMIT ${PAGE}`,
+    [job, after],
+  );
+  const rows = found.slice(0, fitting(found));
+  const events = rows.map(({ body }) => eventIn(body));
+  const late = rows.filter((row) => row.late === 1).map(({ id }) => id);
   return {
     events: events.filter((event) => event !== null),
-    serial: last,
+    serial: rows.at(-1)?.serial ?? after,
     ...(late.length > 0 && { late }),
-    more: rows.length === PAGE,
+    more: rows.length < found.length || found.length === PAGE,
   };
+}
+
+/** How many of these go into one page: at least one, and no more than a phone takes at once. */
+function fitting(rows: readonly PageRow[]): number {
+  let size = 0;
+  const tooMuch = rows.findIndex(({ body }) => (size += body.length) > LARGEST_PAGE);
+  return tooMuch < 0 ? rows.length : Math.max(1, tooMuch);
+}
+
+/** What is no JSON any more is named by the nightly look, and keeps nobody from the rest. */
+function eventIn(body: string): JobEvent | null {
+  try {
+    return JSON.parse(body) as JobEvent;
+  } catch {
+    return null;
+  }
 }
 
 /** A job with all that working on it needs: its head, its sheet revision and the shop. */
