@@ -31,7 +31,7 @@ import { machineRoutes } from './machines';
 import { refuseOtherShops } from './otherShop';
 import { limits, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
 import { sheetRoutes } from './sheets';
-import { refuseDeep } from './shallow';
+import { refuseDeep } from './refuseDeep';
 import { shopRoutes } from './shop';
 import { webApplication } from './webApplication';
 
