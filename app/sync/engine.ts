@@ -95,7 +95,7 @@ export class SyncEngine {
   }
 
   private async lookForShopNow(): Promise<void> {
-    const answer = await request('/shop').catch(ignore('without signal it is the same shop'));
+    const answer = await lookAt('/shop').catch(ignore('without signal it is the same shop'));
     const shop = v.safeParse(ShopHereSchema, answer?.body);
     if (!shop.success) return;
     const { id, generation, units = null } = shop.output;
@@ -113,7 +113,7 @@ export class SyncEngine {
       if (offered === undefined) return;
       this.store.dispatch(unsentCounted({ offered }));
       this.streams.fromStart();
-      await this.count();
+      void this.send();
     }
     noteLife(id, generation);
   }
@@ -121,7 +121,8 @@ export class SyncEngine {
   /** The waits begin anew: a network that has just come back may need a moment yet. */
   private signalBack(): void {
     this.failures = 0;
-    void this.lookForShop().then(() => this.send());
+    void this.send();
+    void this.lookForShop();
   }
 
   /** Keeps what is said of a machine on this phone; the server learns of it when it can. */

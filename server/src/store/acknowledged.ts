@@ -1,4 +1,5 @@
 import { ignore } from '@longbar/core';
+import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -8,13 +9,16 @@ const FILE = 'longbar-acknowledged';
 /** Written at most so often, ms. */
 const EVERY = 1000;
 
-/** How many events of those that phones were told are kept are missing, `last` being the last held. */
-export function lostEvents(folder: string, last: number): number {
-  const file = join(folder, FILE);
-  if (!existsSync(file)) return 0;
-  const told = Number(readFileSync(file, 'utf8'));
-  return Number.isSafeInteger(told) ? Math.max(0, told - last) : 0;
-}
+type Rows = <Row extends object>(sql: string, bind?: unknown[]) => Promise<Row[]>;
+
+/** The count of what was acknowledged, kept outside the database. */
+export type Acknowledged = {
+  /** How many events phones were told are kept, and are missing now. */
+  lost: number;
+  /** Something was kept and will be acknowledged. */
+  kept(): void;
+  close(): Promise<void>;
+};
 
 /** Begins the count anew, as for a restored database. */
 export function forgetAcknowledged(folder: string): void {
@@ -23,27 +27,40 @@ export function forgetAcknowledged(folder: string): void {
 
 /**
  * Keeps the count of what was acknowledged outside the database, so that a log that vanished is
- * noticed at the next start. It may lag behind what is kept, never run ahead of it.
+ * noticed at the next start: the database is in another life then, and phones offer what it lacks.
+ * The count may lag behind what is kept, never run ahead of it.
  */
-export function keepCount(folder: string, lastHeld: () => Promise<number>) {
+export async function countAcknowledged(folder: string, rows: Rows): Promise<Acknowledged> {
+  const file = join(folder, FILE);
+  const held = async () => {
+    const found = await rows<{ seq: number }>(
+      "SELECT seq FROM sqlite_sequence WHERE name = 'events'",
+    );
+    return found[0]?.seq ?? 0;
+  };
+  const told = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0;
+  const lost = Number.isSafeInteger(told) ? Math.max(0, told - (await held())) : 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const write = async () => {
     timer = undefined;
-    const file = join(folder, FILE);
     try {
-      const last = await lastHeld();
-      writeFileSync(`${file}.part`, String(last));
+      writeFileSync(`${file}.part`, String(await held()));
       renameSync(`${file}.part`, file);
     } catch (error) {
       ignore('it is written after the next write again')(error);
     }
   };
+  const kept = () => {
+    timer ??= setTimeout(() => void write(), EVERY).unref();
+  };
+  if (lost > 0) {
+    await rows('UPDATE identity SET generation = $1', [randomUUID()]);
+    kept();
+  }
   return {
-    /** Something was kept and will be acknowledged. */
-    kept(): void {
-      timer ??= setTimeout(() => void write(), EVERY).unref();
-    },
-    async close(): Promise<void> {
+    lost,
+    kept,
+    async close() {
       if (timer === undefined) return;
       clearTimeout(timer);
       await write();

@@ -1,9 +1,8 @@
 import { ignore } from '@longbar/core';
-import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize';
 import { RequestError } from '../requestError';
-import { keepCount, lostEvents } from './acknowledged';
+import { countAcknowledged } from './acknowledged';
 import { allOf, keepConnections, readSpoiledAsNull } from './connections';
 import { dataFile, FolderError, wayBack } from './dataFile';
 import type { Tables } from './tables';
@@ -42,29 +41,12 @@ export async function openDatabase(folder: string): Promise<Database> {
   const tables = defineTables(sequelize);
   const rows = async <Row>(sql: string, bind: unknown[] = [], within?: Transaction) =>
     allOf<Row>(await connection(within), sql, bind);
-  const lastHeld = async () => {
-    const [held] = await rows<{ seq: number }>(
-      "SELECT seq FROM sqlite_sequence WHERE name = 'events'",
-    );
-    return held?.seq ?? 0;
-  };
-  const lost = lostEvents(folder, await lastHeld());
-  // Phones hold what is missing: they offer it to another generation.
-  if (lost > 0) await rows('UPDATE identity SET generation = $1', [randomUUID()]);
-  const count = keepCount(folder, lastHeld);
-  if (lost > 0) count.kept();
-  let last: Promise<unknown> = Promise.resolve();
+  const acknowledged = await countAcknowledged(folder, rows);
   let kept = 0;
   let damage: string | null = null;
-  // Parallel transactions on SQLite end in SQLITE_BUSY, so they stand in line.
-  const inLine = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
-    const mine = last.then(() => {
-      if (damage !== null) throw new RequestError(503, damage);
-      return sequelize.transaction({ type: IMMEDIATE }, work);
-    });
-    last = mine.catch(ignore('who asked for it is told'));
-    return mine;
-  };
+  const { inLine, ended } = queueOn(sequelize, () => {
+    if (damage !== null) throw new RequestError(503, damage);
+  });
   return {
     tables,
     rows,
@@ -76,23 +58,39 @@ export async function openDatabase(folder: string): Promise<Database> {
       const answer = await inLine(work);
       // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
       kept += 1;
-      count.kept();
+      acknowledged.kept();
       return answer;
     },
     derive: (work) => inLine(work),
     async copyInto(file) {
       await sequelize.query('VACUUM INTO ?', { replacements: [file] });
     },
-    lost,
+    lost: acknowledged.lost,
     damage: () => damage,
     foundDamaged(why) {
       damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${wayBack(folder)}`;
     },
     async close() {
-      await last;
-      await count.close();
+      await ended();
+      await acknowledged.close();
       await sequelize.close();
     },
+  };
+}
+
+/** One transaction after the other, for parallel ones on SQLite end in SQLITE_BUSY. */
+function queueOn(sequelize: Sequelize, refuse: () => void) {
+  let last: Promise<unknown> = Promise.resolve();
+  return {
+    inLine<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+      const mine = last.then(() => {
+        refuse();
+        return sequelize.transaction({ type: IMMEDIATE }, work);
+      });
+      last = mine.catch(ignore('who asked for it is told'));
+      return mine;
+    },
+    ended: () => last,
   };
 }
 
