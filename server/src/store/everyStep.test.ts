@@ -28,6 +28,9 @@ import { identityOf, readShopHere } from './shop';
 const NOW = new Date('2026-11-23T09:00:00Z');
 const TODAY = '2026-11-23';
 
+// Every step takes its time where all of them are looked at.
+if (process.env.LONGBAR_SOAK) jest.setTimeout(3_600_000);
+
 const folders: string[] = [];
 const fresh = () => {
   const folder = mkdtempSync(join(tmpdir(), 'longbar-steps-'));
