@@ -157,6 +157,16 @@ function bodyOf(chance: SeededRandom): string {
 }
 
 describe('whatever is sent to whichever route', () => {
+  it('a name that is none is refused before anything is looked up by it', async () => {
+    const [machine] = known;
+    for (const odd of ['%00', '9'.repeat(400), "'--"]) {
+      const paths = [`/machines/${odd}`, `/jobs/${odd}`, `/sheets/${odd}`, `/blobs/${odd}`];
+      for (const path of paths) expect((await server.get(path)).status).toBe(400);
+      const put = await server.patch(`/machines/${machine}/hours/${odd}`, { hours: 7 });
+      expect(put.status).toBe(400);
+    }
+  });
+
   it('every route is known', () => {
     expect(routes().length).toBeGreaterThan(30);
   });

@@ -14,3 +14,11 @@ export const onlyHash: RequestParamHandler = (_request, _response, next, value: 
   if (!v.is(Sha256Schema, value)) throw wrongField(name, 'A hash is 64 hexadecimal digits.');
   next();
 };
+
+/** A reading of the hour meter is named by its number, or by the job it was read in. */
+export const onlyReading: RequestParamHandler = (_request, _response, next, value: unknown) => {
+  if (!v.is(UuidSchema, value) && !/^\d{1,15}$/.test(String(value))) {
+    throw wrongField('reading', 'A reading is named by its number or its job.');
+  }
+  next();
+};

@@ -17,7 +17,7 @@ import { machineChecks, machineDetail, machineLines } from '../store/machines';
 import { packedAnswer } from '../store/packedAnswers';
 import { settle } from '../store/readTables';
 import { checked } from './errors';
-import { onlyUuid } from './ids';
+import { onlyReading, onlyUuid } from './ids';
 
 const unpacked = promisify(gunzip);
 
@@ -32,6 +32,7 @@ const ListSchema = v.object({
 export function machineRoutes(db: Database): Router {
   const routes = Router();
   routes.param('id', onlyUuid);
+  routes.param('reading', onlyReading);
   /** Sends what is asked for most as it was packed once. */
   const send = async (
     request: Request,
