@@ -7,7 +7,8 @@ import {
   isOfCrank,
   issuesOf,
   JobContextSchema,
-  JobEventSchema,
+  JobBeginSchema,
+  JobEventsSchema,
   ShopHereSchema,
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
@@ -148,6 +149,7 @@ export class SyncEngine {
 
   /** Begins a job on this phone; the server learns of it when it can. */
   async beginJob(context: JobContext): Promise<void> {
+    refuseOutOfBounds(JobBeginSchema, context.head, context.head.at);
     const db = await this.opening;
     await db.keepJob(context, true, this.now());
     this.store.dispatch(jobKept({ context, events: [] }));
@@ -202,7 +204,7 @@ export class SyncEngine {
     const after =
       kept && isOfCrank(act.type) ? { after: openJob(kept).state.crank.last } : undefined;
     const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
-    refuseOutOfBounds(event);
+    refuseOutOfBounds(JobEventsSchema, [event], event.at);
     await (await this.opening).appendOwn(event);
     return event;
   }
@@ -364,17 +366,17 @@ function describe(error: unknown): string {
   return `The phone’s store failed: ${error instanceof Error ? error.message : String(error)}.`;
 }
 
-/** An act that no server would take; the message is fit for a person. */
+/** What no server would take; the message is fit for a person. */
 class OutOfBounds extends Error {}
 
 /** Holds what is to be written to the schema that the server holds it to, the clock among it. */
-function refuseOutOfBounds(event: JobEvent): void {
-  const checked = v.safeParse(JobEventSchema, event);
+function refuseOutOfBounds(schema: v.GenericSchema, written: unknown, at: string): void {
+  const checked = v.safeParse(schema, written);
   if (checked.success) return;
   const [first] = issuesOf(checked.issues);
   throw new OutOfBounds(
-    first?.path === 'at'
-      ? `This phone’s clock says ${event.at.slice(0, 10)}. Put it right, then tap again: nothing was recorded.`
+    /(^|\.)at$/.test(first?.path ?? '')
+      ? `This phone’s clock says ${at.slice(0, 10)}. Put it right, then tap again: nothing was recorded.`
       : `This was not recorded. ${first?.path}: ${first?.message}`,
   );
 }

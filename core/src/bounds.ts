@@ -93,6 +93,7 @@ function isDay(date: string): boolean {
   return exists && Number.isFinite(Date.parse(date));
 }
 
-function isOfYears(first: number, last: number): (date: string) => boolean {
+/** Whether a date or an instant lies in these years. */
+export function isOfYears(first: number, last: number): (date: string) => boolean {
   return (date) => Number(date.slice(0, 4)) >= first && Number(date.slice(0, 4)) <= last;
 }

@@ -122,7 +122,7 @@ export { UNSET_REASONS } from './job/journal/events';
 export type { EventOf, JobAct, JobEvent, KnownEvent } from './job/journal/events';
 export { UuidSchema } from './job/journal/fields';
 export type { JobHead } from './job/journal/jobHead';
-export { JobHeadSchema } from './job/journal/jobHead';
+export { JobBeginSchema, JobHeadSchema } from './job/journal/jobHead';
 export { foldJob, foldOn, inOrder } from './job/journal/fold';
 export type { FoldedJob } from './job/journal/fold';
 export { torqueKey } from './job/journal/foldPhase';

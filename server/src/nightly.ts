@@ -1,4 +1,5 @@
 import { goByShop } from './goByShop';
+import { noteLook } from './lastLook';
 import { thoroughLook } from './store/damage';
 import { openDatabase } from './store/database';
 import { settleDrift } from './store/drift';
@@ -13,7 +14,8 @@ import { readShop } from './store/shop';
  */
 const orphaned = () => process.exit(1);
 process.on('disconnect', orphaned);
-const db = await openDatabase(process.argv[2] ?? '');
+const folder = process.argv[2] ?? '';
+const db = await openDatabase(folder);
 goByShop(await readShop(db));
 const said = (done: number, of: number) =>
   // Where nobody listens any more, it has ended by the time that is told.
@@ -29,6 +31,7 @@ process.disconnect?.();
 
 async function lookThrough(): Promise<void> {
   const spoiled = await thoroughLook(db);
+  noteLook(folder);
   const damage = db.damage();
   if (damage === null) await keepSpoiled(db, spoiled);
   else process.send?.({ damage });

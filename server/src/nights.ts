@@ -4,16 +4,21 @@ import { constants, setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { Logger } from 'pino';
 import type { Database } from './store/database';
+import { isLookOld } from './lastLook';
 import { isDriftDue } from './store/drift';
 
 /** After the start, ms: the first phones are served before. */
 const FIRST = 5000;
 /** The hour of the night at which it is done. */
 const HOUR = 2;
+const AN_HOUR = 3_600_000;
+/** After the start, ms, where the last look through all of it is old. */
+const FIRST_LOOK = 120_000;
 
 /**
  * Works out the drift of the yard soon after the start and then every night, when the whole
- * database is looked through as well. Answers what ends it, and waits until it has.
+ * database is looked through as well; in a workshop whose computer is off at night, some minutes
+ * after a start. Answers what ends it, and waits until it has.
  */
 export function workEveryNight(db: Database, folder: string, logger: Logger): () => Promise<void> {
   let child: ChildProcess | undefined;
@@ -35,14 +40,17 @@ export function workEveryNight(db: Database, folder: string, logger: Logger): ()
   };
   const begin = (thorough: boolean) =>
     void work(thorough).catch((error: unknown) => logger.error(error));
-  const timer = setTimeout(() => begin(false), FIRST);
+  const timers = [
+    setTimeout(() => begin(false), FIRST),
+    setTimeout(() => isLookOld(folder, Date.now()) && begin(true), FIRST_LOOK),
+  ];
   const night = setInterval(() => {
-    // Looked at every hour: a clock that was put right is followed.
-    if (new Date().getHours() === HOUR) begin(true);
-  }, 3_600_000);
+    // Asked every hour: a clock that was put right is followed.
+    if (new Date().getHours() === HOUR || isLookOld(folder, Date.now())) begin(true);
+  }, AN_HOUR);
   return async () => {
     ended = true;
-    clearTimeout(timer);
+    timers.forEach(clearTimeout);
     clearInterval(night);
     const running = child;
     if (!running) return;

@@ -3,7 +3,7 @@ import { parseSheet } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { goByShop } from '../goByShop';
 import { RequestError } from '../requestError';
-import { machineChanged } from '../store/changes';
+import { emptyDerived, machineChanged } from '../store/changes';
 import type { Database } from '../store/database';
 import { keepEvents, keepJob } from '../store/jobs';
 import { unpack } from '../store/packedAnswers';
@@ -37,13 +37,7 @@ export async function removeDemo(db: Database): Promise<void> {
       throw new RequestError(409, 'This is no demo. Nothing was removed.');
     }
     const { events, jobs, hours, machines, sheets, blobs, shops } = db.tables;
-    const derived = [
-      ...['job_words', 'job_reads', 'machine_reads', 'sheet_reads', 'machine_drift'],
-      'set_aside',
-    ];
-    for (const table of derived) {
-      await db.run(`DELETE FROM ${table}`, [], transaction);
-    }
+    await emptyDerived(db, transaction);
     const inOrder = [events, jobs, hours, machines, sheets, blobs, shops];
     for (const table of inOrder as { destroy(of: object): Promise<number> }[]) {
       await table.destroy({ where: {}, transaction });

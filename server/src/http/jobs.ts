@@ -1,4 +1,4 @@
-import { BeatSchema, JobEventsSchema, JobHeadSchema, localDay, MOST_EVENTS } from '@longbar/core';
+import { BeatSchema, JobBeginSchema, JobEventsSchema, localDay, MOST_EVENTS } from '@longbar/core';
 import { Router } from 'express';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
@@ -31,7 +31,7 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
   const believed = new BelievedBeats();
   routes.param('id', onlyUuid);
   routes.post('/', async (request, response) => {
-    const { head, made } = await beginJob(db, checked(JobHeadSchema, request.body));
+    const { head, made } = await beginJob(db, checked(JobBeginSchema, request.body));
     response.status(made ? 201 : 200).json(head);
   });
   routes.get('/:id', async (request, response) => {

@@ -3,7 +3,14 @@ import { Router } from 'express';
 import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
-import { listRevisions, listSheets, publishSheet, readSheet, retireSheet } from '../store/sheets';
+import {
+  listRevisions,
+  listSheets,
+  publishSheet,
+  readSheet,
+  retireSheet,
+  tellable,
+} from '../store/sheets';
 import { sheetsFile } from '../store/sheetsFile';
 import { checked } from './errors';
 import { onlyUuid } from './ids';
@@ -29,7 +36,7 @@ export function sheetRoutes(db: Database): Router {
   routes.get('/:id', async (request, response) => {
     const sheet = await readSheet(db, request.params.id);
     if (!sheet) throw new RequestError(404, 'There is no such sheet.');
-    response.json(sheet);
+    response.json(tellable(sheet));
   });
   routes.get('/:id/revisions', async (request, response) => {
     const revisions = await listRevisions(db, request.params.id);
@@ -42,7 +49,7 @@ export function sheetRoutes(db: Database): Router {
       ? await readSheet(db, id, Number(revision))
       : undefined;
     if (!sheet) throw new RequestError(404, 'There is no such revision of a sheet.');
-    response.json(sheet);
+    response.json(tellable(sheet));
   });
   routes.patch('/:id', async (request, response) => {
     const { retired } = checked(SheetPatchSchema, request.body);

@@ -1,5 +1,5 @@
-import type { JobAct, JobEvent } from '@longbar/core';
-import { foldJob, SeededRandom } from '@longbar/core';
+import type { EventOf, JobAct, JobContext, JobEvent } from '@longbar/core';
+import { begunOf, foldJob, inOrder, maySign, SeededRandom, settingOf } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
@@ -106,6 +106,24 @@ describe('a job that was signed without signal', () => {
   });
 });
 
+const isSignature = (event: JobEvent): event is EventOf<'job.signed'> =>
+  event.type === 'job.signed';
+
+/** Whether all that a signature vouches for is done by the events that stand before it. */
+function vouchedFor(
+  context: JobContext,
+  events: readonly JobEvent[],
+  signature: EventOf<'job.signed'>,
+): boolean {
+  const journal = inOrder(events.filter(({ id }) => !context.late?.includes(id)));
+  const before = journal.slice(
+    0,
+    journal.findIndex(({ id }) => id === signature.id),
+  );
+  const state = foldJob(before);
+  return maySign(settingOf(begunOf(context), state), state, signature.at, signature);
+}
+
 /** Two phones that were apart: one works the job to its end and signs, the other adds meanwhile. */
 async function round(seed: number): Promise<void> {
   const chance = new SeededRandom(seed);
@@ -145,6 +163,9 @@ async function round(seed: number): Promise<void> {
     state.signed !== undefined,
     state.signed !== undefined,
   ]);
+  const { body } = await server.get(`/jobs/${head.id}`);
+  const standing = [...state.standing].find(isSignature);
+  if (standing) expect([seed, vouchedFor(body, page.events, standing)]).toEqual([seed, true]);
   // Whoever has all of it, in whatever order, has the same.
   const shuffled = [...page.events].sort(() => chance.next() - 0.5);
   expect(foldJob(shuffled, late)).toEqual(state);

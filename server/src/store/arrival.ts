@@ -1,5 +1,5 @@
 import type { EngineSheet, EventOf, Issue, JobEvent } from '@longbar/core';
-import { adjustersOf, begunOf, foldJob, maySign, settingOf } from '@longbar/core';
+import { adjustersOf, begunOf, foldJob, inOrder, maySign, settingOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
 import type { Database } from './database';
@@ -141,8 +141,8 @@ export type Arrival = { late: Set<string>; seal: string | null };
 
 /**
  * Judges what arrives, in its order. A signature counts where core says that all it vouches for was
- * done when it was given; it is judged once. Whatever comes to a job that is signed is late, save an addition to its
- * record.
+ * done when it was given; it is judged once. Whatever comes to a job that is signed is late, save an
+ * addition to its record.
  */
 export async function judgeArrival(
   db: Database,
@@ -185,7 +185,7 @@ export async function standingOf(
   return rows.map(({ body }) => JSON.parse(body) as JobEvent);
 }
 
-/** Whether a signature that comes after these events counts. */
+/** Whether a signature counts: by what stands before it, for that is what it seals. */
 async function counts(
   db: Database,
   job: JobRow,
@@ -197,7 +197,8 @@ async function counts(
   if (!sheet) throw new Error(`Job ${job.id} has lost its sheet.`);
   const shop = await readShop(db, transaction);
   const begun = begunOf({ head: headOf(job), sheet: sheet.document, shop });
-  const state = foldJob(events);
+  const journal = inOrder([...events, signature]);
+  const state = foldJob(journal.slice(0, journal.indexOf(signature)));
   // By its own time: a phone that was offline for days signed when the work was done.
   return maySign(settingOf(begun, state), state, signature.at, signature);
 }

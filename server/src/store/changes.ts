@@ -106,16 +106,26 @@ export async function forgetMachine(
   await db.run('DELETE FROM set_aside WHERE id = $1', [machine], transaction);
 }
 
+/** Every table of what is derived. */
+const DERIVED = [
+  'job_words',
+  'job_reads',
+  'machine_reads',
+  'sheet_reads',
+  'machine_drift',
+  'set_aside',
+] as const;
+
+/** Empties every table of what is derived. */
+export async function emptyDerived(db: Database, transaction: Transaction): Promise<void> {
+  for (const table of DERIVED) await db.run(`DELETE FROM ${table}`, [], transaction);
+}
+
 /** Forgets all that is derived: it is worked out anew when it is next read. */
 export async function forget(db: Database, transaction: Transaction): Promise<void> {
   const run = (sql: string) => db.run(sql, [], transaction);
-  await run('DELETE FROM job_words');
-  await run('DELETE FROM job_reads');
+  await emptyDerived(db, transaction);
   await run("INSERT INTO job_reads SELECT id, machine, at, 1, '{}', '{}' FROM jobs");
-  await run('DELETE FROM machine_reads');
   await run("INSERT INTO machine_reads SELECT id, '', '{}', '{}' FROM machines");
-  await run('DELETE FROM sheet_reads');
   await run("INSERT INTO sheet_reads SELECT DISTINCT sheet, 1, '[]' FROM jobs");
-  await run('DELETE FROM machine_drift');
-  await run('DELETE FROM set_aside');
 }

@@ -1,7 +1,9 @@
+import { EventsPageSchema, MachineLinesSchema } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import * as v from 'valibot';
 import { startTestServer } from '../../test-support/testServer';
 import { loadDemo } from '../demo/loadDemo';
 import { MACHINES } from '../demo/yard';
@@ -142,6 +144,60 @@ describe('one spoiled row', () => {
       for (const path of ['/sheets', '/due.ics', '/readings.csv', '/search?q=brine']) {
         expect([path, (await server.get(path)).status]).toEqual([path, 200]);
       }
+    } finally {
+      await server.close();
+    }
+  });
+
+  it('of a sheet kept before it had bounds sets its machine aside by the field', async () => {
+    const server = await startTestServer();
+    try {
+      const { id, sheet, name } = MACHINES[0]!;
+      const sql = `UPDATE sheets SET document = json_set(document, '$.service.everyMonths', 1e9)
+        WHERE id = $1`;
+      await server.db.write((transaction) => server.db.run(sql, [sheet.id], transaction));
+      const yard = await server.get('/machines');
+      expect(v.is(MachineLinesSchema, yard.body)).toBe(true);
+      expect(yard.body).toHaveLength(MACHINES.filter((each) => each.sheet.id !== sheet.id).length);
+      const { setAside } = (await server.get('/shop')).body;
+      expect(setAside).toContainEqual({
+        name,
+        why: expect.stringContaining('service.everyMonths'),
+      });
+      const page = await server.get(`/machines/${id}`);
+      expect(page).toMatchObject({
+        status: 409,
+        body: { error: { message: expect.stringContaining('service.everyMonths') } },
+      });
+      expect((await server.get(`/sheets/${sheet.id}`)).status).toBe(409);
+      expect((await server.get('/sheets')).status).toBe(200);
+      // Published anew within its bounds, all of it is back.
+      const document = { ...sheet.document, service: { everyMonths: 12 } };
+      expect((await server.post('/sheets', { id: sheet.id, document })).status).toBe(201);
+      await server.patch(`/machines/${id}`, { sheet: sheet.id });
+      expect((await server.get(`/machines/${id}`)).status).toBe(200);
+    } finally {
+      await server.close();
+    }
+  });
+
+  it('of a journal from a clock that was years off is still read, and none is taken any more', async () => {
+    const server = await startTestServer();
+    try {
+      const [job] = await server.db.rows<{ id: string }>('SELECT id FROM jobs LIMIT 1');
+      const id = job?.id ?? '';
+      const sql = `UPDATE events SET body = json_set(body, '$.at', '1970-01-01T00:00:09.000Z')
+        WHERE job = $1 AND n = 3`;
+      await server.db.write((transaction) => server.db.run(sql, [id], transaction));
+      const page = await server.get(`/jobs/${id}/events?after=0`);
+      expect(v.is(EventsPageSchema, page.body)).toBe(true);
+      const [first] = page.body.events;
+      const odd = { ...first, id: randomUUID(), at: '1970-01-01T00:00:09.000Z' };
+      const refused = await server.post(`/jobs/${id}/events`, [first, odd]);
+      expect(refused.status).toBe(400);
+      expect(refused.body.error.issues).toEqual([
+        { path: '1.at', message: 'The year is from 1990 to 2100.' },
+      ]);
     } finally {
       await server.close();
     }

@@ -59,7 +59,9 @@ async function settleOrSetAside(db: Database, machine: string, job: string): Pro
   } catch (error) {
     if (diskTrouble(error) !== undefined) throw error;
     await db.derive(async (transaction) => {
-      const thing: Thing = { kind: 'drift', id: machine, name: 'The drift of a machine' };
+      const row = (await db.tables.machines.findByPk(machine, { transaction }))?.get();
+      const name = `The drift of ${row?.name ?? 'a machine that is gone'}`;
+      const thing: Thing = { kind: 'drift', id: machine, name };
       await setAside(db, thing, error, transaction);
       await db.run(KNOWN, [machine, job, '{"id":null}'], transaction);
     });

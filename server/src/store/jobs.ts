@@ -5,7 +5,7 @@ import { RequestError, wrongField } from '../requestError';
 import { judgeArrival, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from './changes';
 import type { Database } from './database';
-import { readSheet } from './sheets';
+import { readSheet, tellable } from './sheets';
 import { readShop } from './shop';
 import { jobLines, lockPairsOn } from './jobReads';
 import { headOf } from './jobHead';
@@ -107,14 +107,14 @@ export async function readEvents(db: Database, job: string, after: number) {
   if (!(await db.tables.jobs.findByPk(job))) throw new RequestError(404, 'There is no such job.');
   const found = await db.rows<PageRow>(
     `SELECT id, serial, late, CAST(body AS TEXT) AS body FROM events
-     WHERE job = $1 AND serial > $2 ORDER BY serial LIMIT ${PAGE}`,
+     WHERE job = $1 AND serial > $2 AND json_valid(body) ORDER BY serial LIMIT ${PAGE}`,
     [job, after],
   );
   const rows = found.slice(0, fitting(found));
-  const events = rows.map(({ body }) => eventIn(body));
   const late = rows.filter((row) => row.late === 1).map(({ id }) => id);
   return {
-    events: events.filter((event) => event !== null),
+    // What is no JSON any more keeps nobody from the rest: the nightly look names it.
+    events: rows.map(({ body }) => JSON.parse(body) as JobEvent),
     serial: rows.at(-1)?.serial ?? after,
     ...(late.length > 0 && { late }),
     more: rows.length < found.length || found.length === PAGE,
@@ -126,15 +126,6 @@ function fitting(rows: readonly PageRow[]): number {
   let size = 0;
   const tooMuch = rows.findIndex(({ body }) => (size += body.length) > LARGEST_PAGE);
   return tooMuch < 0 ? rows.length : Math.max(1, tooMuch);
-}
-
-/** What is no JSON any more is named by the nightly look, and keeps nobody from the rest. */
-function eventIn(body: string): JobEvent | null {
-  try {
-    return JSON.parse(body) as JobEvent;
-  } catch {
-    return null;
-  }
 }
 
 /** A job with all that working on it needs: its head, its sheet revision and the shop. */
@@ -155,7 +146,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
   return {
     head: headOf(job),
     machineName: machine.get().name,
-    sheet: sheet.document,
+    sheet: tellable(sheet).document,
     shop,
     lastLeft: await lastLeftOf(db, earlier),
     notes: notesOf(earlier),

@@ -8,7 +8,7 @@ import { hourMeterOf, readingsOnRecord } from './hourMeter';
 import { checksOf, jobLines } from './jobReads';
 import { unpack } from './packedAnswers';
 import { orSetAside } from './setAside';
-import { readSheet } from './sheets';
+import { readSheet, tellable } from './sheets';
 import type { MachineRow } from './tables';
 
 /** So many machines are worked out in one transaction: a phone waits no longer for its own. */
@@ -103,7 +103,7 @@ async function basisOf(
     readSheet(db, row.sheet),
   ]);
   if (!sheet || !newest) return undefined;
-  const { revision, document } = sheet;
+  const { revision, document } = tellable(sheet);
   const later = newest.revision > revision && { newest: newest.revision };
   return {
     id,

@@ -1,7 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { EngineSheet, SheetDetail, SheetLine, SheetRevision } from '@longbar/core';
-import { headLetters } from '@longbar/core';
+import { headLetters, issuesOf, SheetSchema } from '@longbar/core';
 import type { Transaction } from 'sequelize';
+import * as v from 'valibot';
 import { RequestError, wrongField } from '../requestError';
 import { sheetChanged } from './changes';
 import type { Database } from './database';
@@ -24,6 +25,20 @@ export async function readSheet(
     throw new RequestError(409, `Revision ${row.get().revision} of this sheet cannot be read.`);
   }
   return detailOf(row.get());
+}
+
+/**
+ * A sheet as phones are told it. Throws RequestError 409 where one that was kept before is beyond
+ * today's bounds: no phone would take what holds it.
+ */
+export function tellable(sheet: SheetDetail): SheetDetail {
+  const checked = v.safeParse(SheetSchema, sheet.document);
+  if (checked.success) return sheet;
+  const [first] = issuesOf(checked.issues);
+  throw new RequestError(
+    409,
+    `Revision ${sheet.revision} of its sheet is out of bounds. ${first?.path}: ${first?.message}`,
+  );
 }
 
 /** The revisions of a sheet, newest first; none where there is no such sheet. */

@@ -16,7 +16,7 @@ import { POLICIES } from '../../gauging/judgeReading';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
 import { HoursSchema } from '../../service/hours';
 import { BlobTypeSchema, Sha256Schema } from '../../attachment';
-import { count, instant, note, person, UuidSchema, words } from './fields';
+import { byARightClock, count, instant, note, person, UuidSchema, words } from './fields';
 import { ROUND_RULES } from './roundRule';
 import { scopeFields } from './scope';
 
@@ -372,7 +372,7 @@ export const MOST_EVENTS = 500;
 
 /** What a phone sends: up to 500 events of one job. */
 export const JobEventsSchema = v.pipe(
-  v.array(JobEventSchema, 'Send an array of events.'),
+  v.array(v.pipe(JobEventSchema, byARightClock()), 'Send an array of events.'),
   v.maxLength(MOST_EVENTS, `Send at most ${MOST_EVENTS} events at a time.`),
 );
 

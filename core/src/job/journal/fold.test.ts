@@ -72,7 +72,11 @@ describe('the fold', () => {
       { type: 'hours.read', hours: 1 },
       { type: 'event.undone', target: uuid(100 + acts.length - 1) },
     ];
-    expect({ ...foldJob(journal([...acts, ...later])), lastN: signed.lastN }).toEqual(signed);
+    const events = journal([...acts, ...later]);
+    const { late, ...state } = foldJob(events);
+    expect({ ...state, late: [], lastN: signed.lastN }).toEqual(signed);
+    // It is kept, and told as what came too late.
+    expect(late).toEqual(events.slice(-2));
   });
 
   it('forgets what was read before a new lock', () => {

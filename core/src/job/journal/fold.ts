@@ -10,17 +10,18 @@ import { emptyJob } from './state';
 /**
  * The state of a job from its journal: the same whatever the order of arrival and however
  * often an event arrives. Events are ordered by (n, id), for phones' clocks disagree. Those named
- * `late` reached the server when it was signed already, or are a signature that came too soon:
- * they are kept, told, and change nothing.
+ * `late` reached the server when it was signed already, or are a signature that came too soon;
+ * they, and what stands after the signature, are kept, told, and change nothing.
  */
 export function foldJob(events: Iterable<JobEvent>, late: readonly string[] = []): JobState {
   const journal = inOrder(events);
   const tooLate = new Set(late);
   const counting = upToSignature(journal.filter(({ id }) => !tooLate.has(id)));
+  const counted = new Set(counting.map(({ id }) => id));
   const undone = undoneIds(counting);
   const state: JobState = {
     ...emptyJob(),
-    late: journal.filter(({ id }) => tooLate.has(id)),
+    late: journal.filter(({ id }) => !counted.has(id)),
     lastN: journal[journal.length - 1]?.n ?? 0,
   };
   for (const event of counting) {

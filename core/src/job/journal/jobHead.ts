@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { MOST_REVISIONS, wholeFrom } from '../../bounds';
 import { BARRING_METHODS } from '../../barring/methods';
-import { instant, person, UuidSchema } from './fields';
+import { byARightClock, instant, person, UuidSchema } from './fields';
 
 /** The head of a job, made by the phone that starts it. */
 export const JobHeadSchema = v.object(
@@ -17,4 +17,6 @@ export const JobHeadSchema = v.object(
   },
   'A job has id, machine, method, sheetRevision, at and by.',
 );
+/** The head of a job that is begun now. */
+export const JobBeginSchema = v.pipe(JobHeadSchema, byARightClock());
 export type JobHead = v.InferOutput<typeof JobHeadSchema>;

@@ -156,7 +156,7 @@ export type JobState = {
   /** Begun by mistake: it is out of the way, and counts for nothing. */
   abandoned?: { reason: string; by: string; at: string };
   signed?: { name: string; at: string; incomplete?: boolean | undefined };
-  /** What reached the server when the job was signed already, or a signature that came too soon. */
+  /** What came after the signature or too late for it, and a signature that came too soon. */
   late: readonly JobEvent[];
   /** The events that count, in order: undone ones and undoings left out. */
   standing: EventLog;
