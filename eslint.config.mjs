@@ -1,5 +1,6 @@
 import js from '@eslint/js';
 import expo from 'eslint-config-expo/flat.js';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
 /** What core may not know: it is plain computation, and time comes in as an argument. */
@@ -68,6 +69,24 @@ export default tseslint.config(
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
       '@typescript-eslint/await-thenable': 'error',
+    },
+  },
+  {
+    // A type is made, or checked at the edge: what is only said to be of a type may not be.
+    files: ['{core,server}/src/**/*.ts', 'app/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/*.web.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/consistent-type-assertions': ['error', { assertionStyle: 'never' }],
+    },
+  },
+  {
+    // An expression that tries again and again stands still over a long text, and all with it.
+    files: ['{core,server}/src/**/*.ts', 'app/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': 'error',
     },
   },
   {

@@ -13,7 +13,13 @@ module.exports = {
   // By itself it leaves one of two cores idle.
   maxWorkers: 2,
   projects: [
-    { ...inNode, displayName: 'core', rootDir: `${__dirname}/core` },
+    {
+      ...inNode,
+      displayName: 'core',
+      rootDir: `${__dirname}/core`,
+      // Core knows no process: what it is to know comes in.
+      globals: { SOAK: Boolean(process.env.LONGBAR_SOAK) },
+    },
     { ...inNode, displayName: 'server', rootDir: `${__dirname}/server` },
     `${__dirname}/app/jest.config.cjs`,
   ],

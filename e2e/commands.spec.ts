@@ -88,33 +88,40 @@ test('a backup while the server runs is put back by one command, once it has sto
   await server.end();
 });
 
-test('after an older backup was put back, the phone sends what it holds and the server lost', async ({
+test('after an older backup was put back, each phone sends what it holds and the server lost', async ({
   browser,
 }) => {
   const server = await TestServer.start();
-  const phone = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-  });
-  const page = await phone.newPage();
-  const job = new JobPage(page);
-  await job.start(server.url, 'Brine pump 2');
-  const api = `${server.url}/api${new URL(page.url()).pathname}/events?after=0`;
-  const held = async () => (await (await fetch(api)).json()).events?.length ?? 0;
+  const phones = await Promise.all(
+    ['Brine pump 2', 'Harvest tractor 1'].map(async (machine) => {
+      const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+      const job = new JobPage(await context.newPage());
+      await job.start(server.url, machine);
+      const api = `${server.url}/api${new URL(job.page.url()).pathname}/events?after=0`;
+      const held = async () => (await (await fetch(api)).json()).events?.length ?? 0;
+      return { context, job, held, begun: await held() };
+    }),
+  );
   const backedUp = await command(['tools/data.mjs', 'backup'], server.data);
   const file = /Backed up to (.*)$/m.exec(backedUp.said)?.[1] ?? '';
-  const then = await held();
-  await job.prepare('6601');
-  await expect.poll(held).toBeGreaterThan(then + 2);
-  const before = await held();
+  const before: number[] = [];
+  for (const { job, held, begun } of phones) {
+    await job.prepare('6601');
+    await expect.poll(held).toBeGreaterThan(begun + 2);
+    before.push(await held());
+  }
 
   await server.down();
   await command(['tools/data.mjs', 'restore', file], server.data);
   await server.up();
-  await expect.poll(held, { timeout: 40_000 }).toBeGreaterThanOrEqual(before);
-  await job.tap('Leave the job; nothing is lost');
-  await expect(page.getByText('put back to an earlier state', { exact: false })).toBeVisible();
-  await expect(page.getByRole('button', { name: /unsent|refused/ })).toHaveCount(0);
-  await phone.close();
+  for (const [i, { context, job, held }] of phones.entries()) {
+    await expect.poll(held, { timeout: 40_000 }).toBeGreaterThanOrEqual(before[i] ?? 0);
+    await job.tap('Leave the job; nothing is lost');
+    await expect(
+      job.page.getByText('put back to an earlier state', { exact: false }),
+    ).toBeVisible();
+    await expect(job.page.getByRole('button', { name: /unsent|refused/ })).toHaveCount(0);
+    await context.close();
+  }
   await server.end();
 });

@@ -199,6 +199,9 @@ async function write(page: Page): Promise<void> {
   await type('Plus or minus, brake, N·m', '0.1');
   await choose('brake: set at window');
   await type('brake, window from, degrees after firing TDC', '20');
+  // A field that is emptied stays where it is, to be filled again.
+  await type('brake, window from, degrees after firing TDC', '');
+  await type('brake, window from, degrees after firing TDC', '20');
   await type('brake, window to, degrees after firing TDC', '80');
 
   await open('Where the valves stand');

@@ -19,7 +19,7 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   timeout: 120_000,
   expect: { timeout: 15_000 },
-  // A machine that stalls once is not a mistake; one that fails twice is.
+  // A machine that stalls once is not a mistake; the run says how many passed on a second try only.
   retries: 1,
   workers: 2,
   fullyParallel: true,
@@ -28,8 +28,6 @@ export default defineConfig({
   reporter: results ? [['list'], ['json', { outputFile: results }]] : [['list']],
   use: {
     launchOptions: { executablePath: '/usr/bin/chromium', args: chromium },
-    // A trace makes every step slower: only what failed once is traced.
-    trace: 'on-first-retry',
     // It fetches the whole application in each test anew; those about no signal allow it.
     serviceWorkers: 'block',
   },

@@ -1,8 +1,9 @@
-import type { EngineSheet, JobAct, JobEvent, JobHead } from '@longbar/core';
-import { begunOf, recordOf, recordPage, simulateJob } from '@longbar/core';
+import type { JobHead } from '@longbar/core';
+import { begunOf, recordOf, recordPage, sealWords } from '@longbar/core';
 import { expect, test } from '@playwright/test';
 import Papa from 'papaparse';
 import { extractText, getDocumentProxy } from 'unpdf';
+import { beginRecorded, journalOf } from './support/recordedJob';
 import { TestServer } from './support/server';
 
 let server: TestServer;
@@ -11,98 +12,13 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.end());
 
-/** An engine with a data tag, shims, a preload, screws, and an adjuster without a figure. */
-const sheet: EngineSheet = {
-  format: 'longbar.sheet/1',
-  name: 'Avocet 4',
-  cycle: 4,
-  firing: { order: [1, 3, 4, 2] },
-  rotation: { seenFrom: 'front', sense: 'clockwise', reversible: false },
-  lobes: {
-    intake: { opens: 345, closes: 575 },
-    exhaust: { opens: 130, closes: 375 },
-    injector: { opens: 650, closes: 1020 },
-  },
-  adjusters: [
-    { kind: 'intake', spec: { low: 250, target: 300, high: 350 }, method: 'shim' },
-    {
-      kind: 'exhaust',
-      spec: { low: 450, target: 500, high: 550 },
-      method: 'screw',
-      locknut: { torque: 46 },
-    },
-    {
-      kind: 'injector',
-      setAt: 'base',
-      spec: { low: 600, target: 800, high: 1000 },
-      method: 'preload',
-      measure: 'preload',
-    },
-    { kind: 'brake', setAt: { peak: 'intake' } },
-  ],
-  marks: [{ name: 'I', at: 0 }],
-  temperature: { state: 'cold', soakMinutes: 240 },
-  variants: [
-    { tag: 'B7', adjusters: [{ kind: 'exhaust', spec: { low: 350, target: 400, high: 450 } }] },
-  ],
-};
-
-/** The journal of a whole job on it, with a deviation, a finding that was looked into, a note. */
-function journalOf(head: JobHead): JobEvent[] {
-  const faults = { lockShift: 0 };
-  const job = { method: head.method, policy: 'reset-all' as const, start: 100, seed: 3, faults };
-  const outcome = simulateJob(sheet, job);
-  if ('refused' in outcome) throw new Error(outcome.refused);
-  const ends = outcome.events.findIndex(({ type }) => type === 'round.done');
-  const more: JobAct[] = [
-    {
-      type: 'question.answered',
-      question: 'exhaust.2 650–670 far-loose',
-      answer: 'Looked, it is so',
-      says: 'Far looser than its limits.',
-    },
-    { type: 'machine.noted', text: 'Bring a new gasket' },
-  ];
-  const events: (JobEvent | JobAct)[] = [...outcome.events];
-  events.splice(ends, 0, ...more);
-  events.push({ type: 'record.amended', text: 'The gasket was replaced the day after' });
-  return events.map((event, i): JobEvent => ({
-    id: `00000000-0000-4000-9000-9${String(i).padStart(11, '0')}`,
-    at: head.at,
-    by: 'Ina',
-    ...event,
-    ...(event.type === 'hours.read' && { sure: true }),
-    job: head.id,
-    n: i + 1,
-  }));
-}
-
-const post = async (path: string, body: unknown) => {
-  const answer = await fetch(`${server.url}/api${path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-  expect(answer.ok, await answer.clone().text()).toBe(true);
-};
-
 const bare = (text: string) => text.replace(/\s+/g, '');
 const plain = (text: string) => text.replace(/\s+/g, ' ').trim();
 
 test('screen, PDF and CSV of one job say the same figures, units and words', async ({ page }) => {
-  const [machine] = await (await fetch(`${server.url}/api/machines`)).json();
-  await post('/sheets', { id: machine.sheet.id, document: sheet });
-  const head: JobHead = {
-    id: '00000000-0000-4000-8000-000000000001',
-    machine: machine.id,
-    method: 'two-position',
-    sheetRevision: machine.sheet.revision + 1,
-    at: '2026-05-02T08:00:00.000Z',
-    by: 'Ina',
-  };
+  const head = await beginRecorded(server, '00000000-0000-4000-8000-000000000001');
   const events = journalOf(head);
-  await post('/jobs', head);
-  await post(`/jobs/${head.id}/events`, events);
+  await server.keep(`/jobs/${head.id}/events`, events);
   const context = await (await fetch(`${server.url}/api/jobs/${head.id}`)).json();
   const wanted = recordPage(recordOf(begunOf(context), events));
 
@@ -116,6 +32,8 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   expect(wanted.rows.some(({ done }) => /shim .* mm out, shim .* mm in/.test(done))).toBe(true);
   expect(wanted.signature).toContain('Closed as incomplete by Ina');
 
+  const sealed = sealWords(await (await fetch(`${server.url}/api/jobs/${head.id}/seal`)).json());
+  expect(sealed?.grave).toBe(false);
   const said = [
     wanted.about,
     ...wanted.facts.flatMap(({ name, value }) => [name, value]),
@@ -130,6 +48,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
     wanted.signature,
     ...wanted.additions,
     wanted.footer,
+    sealed?.text ?? '',
   ].map(plain);
   expect(said).toContainEqual(expect.stringContaining('Deviation: '));
   expect(said).toContainEqual(expect.stringContaining('Far looser than its limits.'));
@@ -168,4 +87,40 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
     low: '0.6',
     high: '1',
   });
+});
+
+test('names and notes in any script stand in the PDF', async () => {
+  const [machine] = await (await fetch(`${server.url}/api/machines`)).json();
+  const people = [
+    'Łukasz Żółw',
+    'Ωμέγα Ήλιος',
+    'Щука Ёж',
+    '张伟 渡辺恵美',
+    '김민준',
+    'محمد',
+    'आशा',
+  ];
+  const head: JobHead = {
+    id: '00000000-0000-4000-8000-000000000009',
+    machine: machine.id,
+    method: 'two-position',
+    sheetRevision: machine.sheet.revision,
+    at: '2026-05-03T08:00:00.000Z',
+    by: people[0] ?? '',
+  };
+  await server.keep('/jobs', head);
+  const notes = people.map((by, i) => ({
+    id: `00000000-0000-4000-9000-8${String(i).padStart(11, '0')}`,
+    job: head.id,
+    n: i + 1,
+    at: head.at,
+    by,
+    type: 'machine.noted',
+    text: `Said by ${by} at the engine`,
+  }));
+  await server.keep(`/jobs/${head.id}/events`, notes);
+  const pdf = await fetch(`${server.url}/api/jobs/${head.id}/record.pdf`);
+  const bytes = new Uint8Array(await pdf.arrayBuffer());
+  const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
+  for (const by of people) expect(bare(text.normalize('NFKC'))).toContain(bare(`Said by ${by} at`));
 });

@@ -89,12 +89,16 @@ test('a record: sealed, added to, and as a PDF', async ({ page }) => {
     .getByRole('link', { name: /^Record of/ })
     .first()
     .click();
-  await expect(page.getByText(/^Sealed: its events have the hash/)).toBeVisible();
+  await expect(
+    page.getByText(/^Sealed: its events are those that were signed. [0-9a-f]{64}$/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Add to this record' }).click();
   await page.getByLabel('What is to be added or put right').fill('No. 5 was swapped last time');
   await page.getByRole('button', { name: 'Add it to the record' }).click();
   await expect(page.getByText(/^Added after signing.*No\. 5 was swapped/)).toBeVisible();
-  await expect(page.getByText(/^Sealed: its events have the hash/)).toBeVisible();
+  await expect(
+    page.getByText(/^Sealed: its events are those that were signed. [0-9a-f]{64}$/),
+  ).toBeVisible();
   const id = /jobs\/([0-9a-f-]+)/.exec(page.url())?.[1];
   const pdf = await page.request.get(`${server.url}/api/jobs/${id}/record.pdf`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');

@@ -1,12 +1,31 @@
 // `npm run soak`: the crash, damage, convergence and fuzz tests in full, at every step and for all
 // rounds; `npm test` runs a slice of each. It takes about half an hour on two cores.
 import { join } from 'node:path';
-import { environment, installDependencies, must, root } from './prepare.mjs';
+import {
+  build,
+  environment,
+  installChromium,
+  installDependencies,
+  must,
+  root,
+} from './prepare.mjs';
 
 installDependencies();
+installChromium();
+const env = { ...environment, LONGBAR_SOAK: '1' };
+const bin = (name) => join(root, 'node_modules/.bin', name);
 must(
   'The soak',
-  join(root, 'node_modules/.bin/jest'),
-  ['--testPathPattern', 'everyStep|arrival|converge|fuzz|store/archive', '--verbose'],
-  { env: { ...environment, LONGBAR_SOAK: '1' } },
+  bin('jest'),
+  ['--testPathPattern', 'everyStep|arrival|converge|fuzz|store/archive|simulatedJobs', '--verbose'],
+  { env },
+);
+build();
+must(
+  'The soak of kill -9',
+  bin('playwright'),
+  ['test', '-c', 'e2e/playwright.config.ts', 'power-cut'],
+  {
+    env,
+  },
 );

@@ -1,3 +1,4 @@
+import { itemAt } from '@longbar/core';
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { HeadGeometry, SeatedBank } from '@longbar/core';
@@ -40,7 +41,7 @@ function ColumnTargets({ bank, cells, column, onSelect, height }: ColumnsProps) 
   return (
     <View style={StyleSheet.absoluteFill}>
       {bank.cylinders.map(({ cylinder }, i) => {
-        const own = columns[i] as string[];
+        const own = itemAt(columns, i);
         const says = own.map((id) => spoken(id, cells[id])).join('. ');
         return (
           <ColumnTarget
@@ -81,10 +82,10 @@ const ColumnTarget = memo(function ColumnTarget(props: ColumnProps) {
 /** Tapping a column goes to what may be set and is not finished; again, to its neighbour. */
 function nextOf(own: readonly string[], cells: Props['cells']): string {
   const selected = own.findIndex((id) => cells[id]?.selected);
-  if (selected >= 0) return own[(selected + 1) % own.length] as string;
+  if (selected >= 0) return itemAt(own, (selected + 1) % own.length);
   const ended = (id: string) => ['painted', 'unset'].includes(cells[id]?.progress ?? '');
   const open = own.find((id) => cells[id]?.here && !ended(id));
-  return open ?? (own.find((id) => cells[id]?.here) as string | undefined) ?? (own[0] as string);
+  return open ?? own.find((id) => cells[id]?.here) ?? itemAt(own, 0);
 }
 
 type RockerTargetsProps = Pick<Props, 'cells' | 'geometry' | 'ids' | 'onSelect'>;
@@ -98,7 +99,7 @@ function RockerTargets({ cells, geometry, ids, onSelect }: RockerTargetsProps) {
     const to = placeAfter(event.key, ids.indexOf(id), ids.length);
     if (to === undefined) return;
     event.preventDefault();
-    targets.current.get(ids[to] as string)?.focus();
+    targets.current.get(itemAt(ids, to))?.focus();
   };
   const width = Math.max(24, 28 * geometry.scale);
   return (

@@ -1,3 +1,4 @@
+import { webStyle } from '../ui/webStyle.web';
 import type { ComponentProps } from 'react';
 import { useCallback, useEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -105,8 +106,8 @@ const STEPS: Record<string, number> = {
 };
 
 const styles = StyleSheet.create({
-  hand: { touchAction: 'none' } as object,
-  line: {
+  hand: webStyle({ touchAction: 'none' }),
+  line: webStyle({
     position: 'absolute',
     left: LEFT - 8,
     top: 4,
@@ -114,7 +115,7 @@ const styles = StyleSheet.create({
     width: 16,
     alignItems: 'center',
     willChange: 'transform',
-  } as object,
+  }),
   head: {
     width: 0,
     height: 0,

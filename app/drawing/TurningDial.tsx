@@ -1,3 +1,4 @@
+import { webStyle } from '../ui/webStyle.web';
 import type { EngineSheet } from '@longbar/core';
 import { useEffect, useMemo, useRef } from 'react';
 import type { Text } from 'react-native';
@@ -70,13 +71,13 @@ export function TurningDial({ sheet, crank, size }: Props) {
 
 const styles = StyleSheet.create({
   dial: { alignItems: 'center' },
-  rim: { position: 'absolute', width: 0, height: 0, willChange: 'transform' } as object,
+  rim: webStyle({ position: 'absolute', width: 0, height: 0, willChange: 'transform' }),
   mark: { position: 'absolute', width: 0, height: 0, alignItems: 'center' },
   tick: { position: 'absolute', left: -2, width: 4, height: 14 },
   name: { position: 'absolute', left: -32, width: 64, alignItems: 'center' },
   figure: { height: 28, width: 80 },
   // Nothing around it is laid out anew when the figure changes.
-  written: {
+  written: webStyle({
     position: 'absolute',
     left: 0,
     top: 0,
@@ -85,5 +86,5 @@ const styles = StyleSheet.create({
     textAlign: 'center',
     overflow: 'hidden',
     contain: 'strict',
-  } as object,
+  }),
 });

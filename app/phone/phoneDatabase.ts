@@ -5,6 +5,7 @@ import type {
   JobHead,
   MachinePatch,
   MachinePost,
+  SheetDetail,
 } from '@longbar/core';
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { openDB } from 'idb';
@@ -21,6 +22,8 @@ export type Outgoing =
   | (MachineWord & { since: string })
   | { kind: 'job'; head: JobHead; since: string }
   | { kind: 'event'; event: JobEvent; since: string }
+  /** A revision that was published before and that the server has lost. */
+  | { kind: 'sheet'; sheet: SheetDetail; since: string }
   /** A photo or clip; its bytes lie in the store of blobs. */
   | { kind: 'blob'; sha256: string; since: string };
 
@@ -70,11 +73,15 @@ export type PhoneDatabase = {
   takeBack(): Promise<void>;
   unsent(): Promise<{ count: number; since: string | null; aside: SetAside[] }>;
   keepBlob(blob: KeptBlob, now: string): Promise<void>;
+  /** Queues those of these photos and clips that are kept here and neither wait nor are set aside. */
+  offerBlobs(hashes: readonly string[], now: string): Promise<number>;
   blob(sha256: string): Promise<KeptBlob | undefined>;
   /** The hashes of all photos and clips that are kept. */
   blobNames(): Promise<string[]>;
   keepAnswer(answer: KeptAnswer): Promise<void>;
   answer(path: string): Promise<KeptAnswer | undefined>;
+  /** What is kept of answers to questions that begin so. */
+  answersUnder(path: string): Promise<KeptAnswer[]>;
 };
 
 /** A dead battery must not eat an answered tap: the disk has it before the promise resolves. */
@@ -195,6 +202,21 @@ function blobStore(db: Db) {
       await tx.objectStore('outbox').add({ kind: 'blob', sha256: blob.sha256, since: now });
       await tx.done;
     },
+    async offerBlobs(hashes: readonly string[], now: string) {
+      const tx = db.transaction(['blobs', 'outbox', 'aside'], 'readwrite', STRICT);
+      const outbox = tx.objectStore('outbox');
+      const aside = (await tx.objectStore('aside').getAll()).map(({ item }) => item);
+      const unsent = [...(await outbox.getAll()), ...aside];
+      const queued = new Set(unsent.map((item) => item.kind === 'blob' && item.sha256));
+      let offered = 0;
+      for (const sha256 of hashes) {
+        if (queued.has(sha256) || !(await tx.objectStore('blobs').getKey(sha256))) continue;
+        await outbox.add({ kind: 'blob', sha256, since: now });
+        offered++;
+      }
+      await tx.done;
+      return offered;
+    },
     blob: (sha256: string) => db.get('blobs', sha256),
     blobNames: () => db.getAllKeys('blobs'),
   };
@@ -206,5 +228,6 @@ function answerStore(db: Db) {
       await db.put('answers', answer);
     },
     answer: (path: string) => db.get('answers', path),
+    answersUnder: (path: string) => db.getAll('answers', IDBKeyRange.bound(path, `${path}\uffff`)),
   };
 }

@@ -59,6 +59,14 @@ export function shopAnswered(id: string): boolean {
   return !isFirst;
 }
 
+/** The shops this phone keeps besides the present one, with the name of each one's database. */
+export function otherShops(): { id: string; database: string }[] {
+  const { present, databases } = known();
+  return Object.entries(databases)
+    .filter(([id]) => id !== present)
+    .map(([id, database]) => ({ id, database }));
+}
+
 /**
  * Whether this life of the shop's database is another than the one this phone worked with before:
  * a backup was restored, and the server may lack what it had acknowledged.

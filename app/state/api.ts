@@ -8,6 +8,7 @@ import type {
   JobCheck,
   MachineDetail,
   MachineLine,
+  Rebuild,
   SheetDetail,
   SheetLine,
   Seal,
@@ -135,6 +136,10 @@ export const api = createApi({
     loadDemo: build.mutation<ShopHere, void>({
       query: () => ({ url: '/demo', method: 'POST' }),
     }),
+    rebuildShop: build.mutation<ShopHere, Rebuild>({
+      query: (body) => ({ url: '/shop/rebuild', method: 'POST', body }),
+      responseSchema: ShopHereSchema,
+    }),
     removeDemo: build.mutation<ShopHere, void>({
       query: () => ({ url: '/demo', method: 'DELETE' }),
     }),
@@ -185,6 +190,7 @@ export const {
   useSealQuery,
   useShopQuery,
   useChangeShopMutation,
+  useRebuildShopMutation,
   useLoadDemoMutation,
   useRemoveDemoMutation,
   useCorrectHoursMutation,

@@ -84,10 +84,9 @@ export function triedSince(
   { adjuster, phase }: { adjuster: string; phase: string },
 ): Trial[] | undefined {
   const fresh = events.filter(({ n }) => n > lastN).sort((a, b) => a.n - b.n);
-  const [last] = fresh.slice(-1);
-  const read = (event: JobEvent) =>
+  const read = (event: JobEvent): event is EventOf<'reading.taken'> =>
     event.type === 'reading.taken' && event.adjuster === adjuster && event.phase === phase;
-  return last && fresh.every(read) ? (last as EventOf<'reading.taken'>).tried : undefined;
+  return fresh.every(read) ? fresh.at(-1)?.tried : undefined;
 }
 
 /** One job as it stands: its setting and the fold of its journal. */

@@ -4,10 +4,12 @@ import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
 import type { MachineWord } from '../phone/phoneDatabase';
 
+const initialState: { waiting: MachineWord[] } = { waiting: [] };
+
 /** What was said of machines on this phone and the server has not been told yet, in order. */
 const machineWords = createSlice({
   name: 'machineWords',
-  initialState: { waiting: [] as MachineWord[] },
+  initialState,
   reducers: {
     machineWordsKept(state, { payload }: PayloadAction<MachineWord[]>) {
       state.waiting = payload;

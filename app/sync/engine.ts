@@ -32,6 +32,7 @@ import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
 import { offerLacking } from './offer';
 import type { Request } from './outbox';
+import { Recording } from './recording';
 import { beginWalk, retryDelay, sendOldest } from './outbox';
 import type { Held, KeptBlob, MachineWord, PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
@@ -49,6 +50,8 @@ export class SyncEngine {
     },
     () => this.signalBack(),
   );
+  /** What was tapped and is not kept yet. */
+  readonly recording = new Recording();
   private last: Promise<unknown> = Promise.resolve();
   private looking: Promise<void> | undefined;
   private sending = false;
@@ -164,7 +167,7 @@ export class SyncEngine {
   record(job: string, by: string, ...acts: JobAct[]): Promise<void> {
     const mine = this.last.then(() => this.recordAll(job, by, acts));
     this.last = mine.catch(ignore('who asked for it is told'));
-    return mine;
+    return this.recording.until(mine);
   }
 
   private async recordAll(job: string, by: string, acts: readonly JobAct[]): Promise<void> {
@@ -257,7 +260,7 @@ export class SyncEngine {
   }
 
   /** Keeps what came from the server, where it is not here already. */
-  private async take(job: string, { events, late = [] }: EventsPage): Promise<void> {
+  private async take(job: string, { events, late = [], lacking = [] }: EventsPage): Promise<void> {
     const known = this.store.getState().jobs.byId[job];
     const held = new Set(known?.events.map(({ id }) => id));
     const fresh = events.filter(({ id }) => !held.has(id));
@@ -269,6 +272,8 @@ export class SyncEngine {
     if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
     const context = this.store.getState().jobs.byId[job]?.context;
     if (news.length > 0 && context) await db.keepJob(context, false, this.now());
+    // A photo that an event names and that never arrived: it may lie on this phone.
+    if (lacking.length > 0 && (await db.offerBlobs(lacking, this.now())) > 0) this.sendSoon();
   }
 
   /** Sends until nothing is left or nobody answers; then tries again by itself. */

@@ -30,10 +30,12 @@ function serverWith(
   events: Record<string, JobEvent[]>,
   machines: string[],
   photos: string[] = [],
+  sheets: string[] = [`${SHEET} 1`],
 ): Look {
   const found = (there: boolean) => ({ status: there ? 200 : 404, body: null });
   return async (path) => {
-    const [, kind = '', name = ''] = path.split('/');
+    const [, kind = '', name = '', , revision = ''] = path.split('/');
+    if (kind === 'sheets') return found(sheets.includes(`${name} ${revision}`));
     if (kind === 'machines') return found(machines.includes(name));
     if (kind === 'blobs') return found(photos.includes(name));
     const held = events[name];
@@ -91,6 +93,44 @@ describe('after the server was put back to an earlier state', () => {
     expect(all.map(({ kind }) => kind).slice(0, 4)).toEqual(['machine', 'hours', 'hours', 'blob']);
     expect(all[0]).toMatchObject({ machine: { id: SKIFF, name: 'Skiff', place: 'Quay' } });
     expect(all[1]).toMatchObject({ machine: SKIFF, reading: { date: '2026-04-01', hours: 7 } });
+  });
+
+  it('an empty server gets the sheets first, each revision under its number, and every machine', async () => {
+    const sheet = { id: SHEET, revision: 2, document: inlineSix(), publishedAt: NOW };
+    const skiff = addedMachine({ id: SKIFF, name: 'Skiff', sheet: SHEET }, sheet, '2026-05-02');
+    const kept = { [`/machines/${SKIFF}`]: skiff, [`/sheets/${SHEET}`]: { ...sheet, revision: 3 } };
+    for (const [path, body] of Object.entries(kept)) {
+      await db.keepAnswer({ path, body: { retired: true, ...body }, at: NOW });
+    }
+    await offerLacking(db, serverWith({}, [], [], []), NOW);
+    const all = await db.outgoing(99, -1);
+    expect(all.map((item) => (item.kind === 'sheet' ? item.sheet.revision : item.kind))).toEqual([
+      ...[2, 3, 'machine', 'change'],
+      ...['job', ...Array.from({ length: 5 }, () => 'event'), 'job', 'event'],
+    ]);
+    expect(all[3]).toMatchObject({ machine: SKIFF, patch: { retired: true } });
+  });
+
+  it('the photos of sheets and machines go too, where this phone has fetched them', async () => {
+    const [known, unknown] = ['b'.repeat(64), 'c'.repeat(64)];
+    const photos = [known, unknown].map((sha256) => ({
+      sha256,
+      type: 'image/jpeg',
+      what: 'Marks',
+    }));
+    const document = { ...inlineSix(), photos };
+    const sheet = { id: SHEET, revision: 1, document, publishedAt: NOW };
+    const skiff = addedMachine({ id: SKIFF, name: 'Skiff', sheet: SHEET }, sheet, '2026-05-02');
+    await db.keepAnswer({ path: `/machines/${SKIFF}`, body: skiff, at: NOW });
+    const headers = new Map([['content-type', 'image/jpeg']]);
+    const answer = { headers, arrayBuffer: async () => new ArrayBuffer(4) };
+    const match = async (url: string) => (url.endsWith(`/${known}`) ? answer : undefined);
+    Object.assign(globalThis, { caches: { open: async () => ({ match }) } });
+    await offerLacking(db, serverWith({ [JOB]: [], [OTHER]: [] }, [PUMP, SKIFF]), NOW);
+    Reflect.deleteProperty(globalThis, 'caches');
+    const sent = (await db.outgoing(99, -1)).filter(({ kind }) => kind === 'blob');
+    expect(sent).toMatchObject([{ sha256: known }]);
+    expect((await db.blob(known))?.body.byteLength).toBe(4);
   });
 
   it('does nothing half where the server stops answering in the middle', async () => {

@@ -1,23 +1,22 @@
-import type { JobEvent, MachineDetail } from '@longbar/core';
-import { EventsPageSchema, MachineDetailSchema } from '@longbar/core';
+import type { JobContext, JobEvent, MachineDetail, SheetDetail } from '@longbar/core';
+import { EventsPageSchema, MachineDetailSchema, SheetDetailSchema } from '@longbar/core';
 import * as v from 'valibot';
-import type { MachineWord, Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
+import { fetchedPhoto } from '../phone/keptPhotos';
+import type { KeptBlob, MachineWord, Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
 
 /** What the server says to a plain question, or that it has a thing (`HEAD`). */
 export type Look = (path: string, method?: 'HEAD') => Promise<{ status: number; body: unknown }>;
 
 /**
  * After the server was put back to an earlier state: what this phone holds of its shop and the
- * server lacks goes into the outbox again, machines before jobs, heads before events. Answers how
- * much it is. Throws where the server cannot be asked, with nothing done.
+ * server lacks goes into the outbox again, sheets before machines, machines before jobs, heads before
+ * events. Answers how much it is. Throws where the server cannot be asked, with nothing done.
  */
 export async function offerLacking(db: PhoneDatabase, look: Look, since: string): Promise<number> {
   const contexts = await db.jobs();
-  const machines = await lackingMachines(
-    db,
-    look,
-    new Set(contexts.map((each) => each.head.machine)),
-  );
+  const known = await machinesKnown(db);
+  const sheets = await lackingSheets(db, look, contexts, known);
+  const machines = await lackingMachines(look, known);
   const jobs: Outgoing[] = [];
   for (const { head } of contexts) {
     const held = await heldEvents(look, head.id);
@@ -25,13 +24,21 @@ export async function offerLacking(db: PhoneDatabase, look: Look, since: string)
     const events = (await db.eventsOf(head.id)).filter(({ id }) => !held?.has(id));
     jobs.push(...events.sort(byPlace).map((event) => ({ kind: 'event' as const, event, since })));
   }
+  const own = await db.blobNames();
   const photos: Outgoing[] = [];
-  for (const sha256 of await db.blobNames()) {
+  for (const sha256 of own) {
     if (!(await isThere(look, `/blobs/${sha256}`))) photos.push({ kind: 'blob', sha256, since });
   }
-  const lacking = [...machines.map((word) => ({ ...word, since })), ...photos, ...jobs];
+  const fetched = await lackingPhotos(look, known, new Set(own));
+  const lacking: Outgoing[] = [
+    ...sheets.map((sheet) => ({ kind: 'sheet' as const, sheet, since })),
+    ...machines.map((word) => ({ ...word, since })),
+    ...photos,
+    ...jobs,
+  ];
+  for (const photo of fetched) await db.keepBlob(photo, since);
   await db.queue(lacking);
-  return lacking.length;
+  return lacking.length + fetched.length;
 }
 
 /** The ids of the events that the server holds of a job; undefined where it knows no such job. */
@@ -50,19 +57,76 @@ async function heldEvents(look: Look, job: string): Promise<Set<string> | undefi
 
 const byPlace = (a: JobEvent, b: JobEvent) => a.n - b.n || (a.id < b.id ? -1 : 1);
 
-/** The machines of these jobs that the server lacks, as the phone knows them, with their hours. */
-async function lackingMachines(db: PhoneDatabase, look: Look, ids: ReadonlySet<string>) {
+/** The machines that this phone knows, as the server told them last. */
+async function machinesKnown(db: PhoneDatabase): Promise<MachineDetail[]> {
+  const answers = await db.answersUnder('/machines/');
+  return answers.flatMap(({ body }) => {
+    const read = v.safeParse(MachineDetailSchema, body);
+    return read.success ? [read.output] : [];
+  });
+}
+
+/** The machines that the server lacks, with their hours. */
+async function lackingMachines(look: Look, known: readonly MachineDetail[]) {
   const words: MachineWord[] = [];
-  for (const id of ids) {
-    if (await isThere(look, `/machines/${id}`)) continue;
-    const known = v.safeParse(MachineDetailSchema, (await db.answer(`/machines/${id}`))?.body);
-    if (known.success) words.push(...wordsOf(known.output));
+  for (const machine of known) {
+    if (!(await isThere(look, `/machines/${machine.id}`))) words.push(...wordsOf(machine));
   }
   return words;
 }
 
+/** The photos of machines and sheets that the server lacks, and this phone once fetched. */
+async function lackingPhotos(
+  look: Look,
+  machines: readonly MachineDetail[],
+  own: ReadonlySet<string>,
+): Promise<KeptBlob[]> {
+  const named = machines.flatMap(({ photo, document: { photos = [] } }) => [
+    ...(photo === undefined ? [] : [photo]),
+    ...photos.map(({ sha256 }) => sha256),
+  ]);
+  const lacking: KeptBlob[] = [];
+  for (const sha256 of new Set(named)) {
+    const kept = own.has(sha256) ? undefined : await fetchedPhoto(sha256);
+    if (kept && !(await isThere(look, `/blobs/${sha256}`))) lacking.push(kept);
+  }
+  return lacking;
+}
+
+/** The revisions of sheets that the server lacks: those that machines and jobs go by, and others. */
+async function lackingSheets(
+  db: PhoneDatabase,
+  look: Look,
+  contexts: readonly JobContext[],
+  machines: readonly MachineDetail[],
+): Promise<SheetDetail[]> {
+  const sheetOf = new Map(machines.map(({ id, sheet }) => [id, sheet.id]));
+  const told = await db.answersUnder('/sheets/');
+  const ofMachines = machines.map(({ sheet: { id, revision }, document }) => ({
+    body: { id, revision, document, publishedAt: '' },
+  }));
+  const ofJobs = contexts.map(({ head, sheet }) => ({
+    body: {
+      id: head.sheet ?? sheetOf.get(head.machine),
+      revision: head.sheetRevision,
+      document: sheet,
+      publishedAt: '',
+    },
+  }));
+  const known = new Map<string, SheetDetail>();
+  for (const { body } of [...ofJobs, ...ofMachines, ...told]) {
+    const read = v.safeParse(SheetDetailSchema, body);
+    if (read.success)
+      known.set(`/sheets/${read.output.id}/revisions/${read.output.revision}`, read.output);
+  }
+  const lacking: SheetDetail[] = [];
+  for (const [path, sheet] of known) if (!(await isThere(look, path))) lacking.push(sheet);
+  return lacking.sort((a, b) => a.revision - b.revision);
+}
+
 function wordsOf(machine: MachineDetail): MachineWord[] {
   const { id, name, sheet, place, owner, serial, tag, photo, baseline, readings } = machine;
+  const { newest = sheet.revision } = sheet;
   const { inServiceSince, hoursThen, hoursAYear } = baseline;
   const about = { place, owner, serial, tag, photo, inServiceSince, hoursThen, hoursAYear };
   const said = Object.fromEntries(Object.entries(about).filter(([, value]) => value !== undefined));
@@ -70,6 +134,12 @@ function wordsOf(machine: MachineDetail): MachineWord[] {
   const own = readings.filter((reading) => /^\d+$/.test(reading.id ?? '') && !reading.takenBack);
   return [
     { kind: 'machine', machine: { id, name, sheet: sheet.id, ...said } },
+    ...(newest > sheet.revision
+      ? [{ kind: 'change' as const, machine: id, patch: { sheetRevision: sheet.revision } }]
+      : []),
+    ...(machine.retired
+      ? [{ kind: 'change' as const, machine: id, patch: { retired: true } }]
+      : []),
     ...own.reverse().map(({ date, hours, replaced }) => ({
       kind: 'hours' as const,
       machine: id,

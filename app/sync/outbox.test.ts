@@ -191,6 +191,19 @@ describe('the outbox', () => {
     expect(await db.blob(photo.sha256)).toEqual(photo);
   });
 
+  it('offers a photo that the server lacks once, where it is kept here', async () => {
+    const photo = { sha256: 'd'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) };
+    const lacking = [photo.sha256, 'e'.repeat(64)];
+    await db.keepBlob(photo, NOW);
+    expect(await db.offerBlobs(lacking, NOW)).toBe(0);
+    await sendAll(() => accepted);
+    expect(await db.offerBlobs(lacking, NOW)).toBe(1);
+    expect(await db.offerBlobs(lacking, NOW)).toBe(0);
+    // One that was refused waits for somebody, and is not sent over and over.
+    await sendAll((path) => (path.startsWith('/blobs') ? refusal('sha256') : accepted));
+    expect(await db.offerBlobs(lacking, NOW)).toBe(0);
+  });
+
   it('keeps what the server answered last, by path', async () => {
     await db.keepAnswer({ path: '/shop', body: { name: 'old' }, at: NOW });
     await db.keepAnswer({ path: '/shop', body: { name: 'new' }, at: NOW });

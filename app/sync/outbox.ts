@@ -1,5 +1,5 @@
+import { itemAt, ErrorSchema, ignore } from '@longbar/core';
 import type { Issue, JobEvent } from '@longbar/core';
-import { ErrorSchema, ignore } from '@longbar/core';
 import * as v from 'valibot';
 import type { Held, Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
 
@@ -127,6 +127,7 @@ function isNamed(path: string, item: Outgoing, place: number): boolean {
 /** What others rest on. */
 function keyOf(item: Outgoing): string | undefined {
   if (item.kind === 'job') return `job ${item.head.id}`;
+  if (item.kind === 'sheet') return `sheet ${item.sheet.id}`;
   return item.kind === 'machine' ? `machine ${item.machine.id}` : undefined;
 }
 
@@ -146,18 +147,24 @@ function restsOn(item: Outgoing): string | undefined {
     case 'hours':
       return `machine ${item.machine}`;
     case 'machine':
+      return `sheet ${item.machine.sheet}`;
+    case 'sheet':
     case 'blob':
       return undefined;
   }
 }
 
 async function requestOf(db: PhoneDatabase, run: readonly Outgoing[]): Promise<Request> {
-  const first = run[0] as Outgoing;
+  const first = itemAt(run, 0);
   if (first.kind === 'job') return { path: '/jobs', body: first.head };
   if (first.kind === 'blob') {
     const path = `/blobs/${first.sha256}`;
     const kept = await db.blob(first.sha256);
     return { path, bytes: kept ?? { type: '', body: new ArrayBuffer(0) } };
+  }
+  if (first.kind === 'sheet') {
+    const { id, revision, document } = first.sheet;
+    return { path: '/sheets', body: { id, revision, document } };
   }
   if (first.kind === 'machine') return { path: '/machines', body: first.machine };
   if (first.kind === 'change') {

@@ -11,8 +11,12 @@ export function Icon({ name, color, size = 24 }: { name: IconName; color: string
   );
 }
 
+function isIcon(name: unknown): name is IconName {
+  return typeof name === 'string' && name in ICON_PATHS;
+}
+
 /** What Paper draws icons with; names it asks for itself that are not ours stay empty. */
 export function PaperIcon({ name, color, size }: { name?: unknown; color?: string; size: number }) {
-  if (typeof name !== 'string' || !(name in ICON_PATHS)) return null;
-  return <Icon name={name as IconName} color={color ?? 'currentColor'} size={size} />;
+  if (!isIcon(name)) return null;
+  return <Icon name={name} color={color ?? 'currentColor'} size={size} />;
 }

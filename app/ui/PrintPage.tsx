@@ -1,3 +1,4 @@
+import { placeOf } from './placeOf.web';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -16,7 +17,7 @@ export function PrintPage({ back, backTo, children }: Props) {
   return (
     <ScrollView style={{ backgroundColor: tokens.sheet }} contentContainerStyle={styles.page}>
       <Row style={styles.buttons}>
-        <Act label={back} icon="back" onPress={() => router.replace(backTo as '/')} />
+        <Act label={back} icon="back" onPress={() => router.replace(placeOf(backTo))} />
         <Act label="Print" icon="print" onPress={() => window.print()} />
       </Row>
       {children}

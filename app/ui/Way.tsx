@@ -1,3 +1,4 @@
+import { placeOf } from './placeOf.web';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import type { GestureResponderEvent, StyleProp, ViewStyle } from 'react-native';
@@ -26,11 +27,11 @@ export function Way(props: Props) {
     // The browser's own ways of opening a link are left to it.
     if (leaves || opensElsewhere(event)) return;
     event.preventDefault();
-    if (replace) router.replace(to as '/');
-    else router.push(to as '/');
+    if (replace) router.replace(placeOf(to));
+    else router.push(placeOf(to));
   };
   // `href` is known to the web's view only.
-  const link = { href: to } as object;
+  const link: object = { href: to };
   return (
     <Pressable
       {...link}

@@ -1,6 +1,5 @@
 import { useRef } from 'react';
 
-type Pointer = { pointerType: string };
 type Lifted = { preventDefault: () => void };
 
 /** The click that the browser makes of a touch comes within this, ms. */
@@ -20,8 +19,8 @@ export function useQuickPress(onPress: () => void) {
       if (!within()) onPress();
       pressedAt.current = -Infinity;
     },
-    onPointerDown: ({ pointerType }: Pointer) => {
-      down.current = pointerType === 'touch';
+    onPointerDown: (pointer: object) => {
+      down.current = Reflect.get(pointer, 'pointerType') === 'touch';
     },
     onPointerCancel: () => {
       down.current = false;

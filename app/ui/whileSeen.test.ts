@@ -5,8 +5,12 @@ type Entry = { isIntersecting: boolean };
 let see: (seen: boolean) => void;
 let watched = 0;
 
+/** As the page has one; the tests of the phone have none. */
+class Part {}
+
 function withObserver() {
   Object.assign(globalThis, {
+    HTMLElement: Part,
     IntersectionObserver: class {
       constructor(heard: (entries: Entry[]) => void) {
         see = (isIntersecting) => heard([{ isIntersecting }]);
@@ -21,13 +25,15 @@ function withObserver() {
   });
 }
 
-afterEach(() => Object.assign(globalThis, { IntersectionObserver: undefined }));
+afterEach(() =>
+  Object.assign(globalThis, { IntersectionObserver: undefined, HTMLElement: undefined }),
+);
 
 describe('work on a part of the page', () => {
   it('is done while it is in sight, and undone while it is not', () => {
     withObserver();
     const did: string[] = [];
-    const end = whileSeen({}, () => {
+    const end = whileSeen(new Part(), () => {
       did.push('begun');
       return () => did.push('ended');
     });

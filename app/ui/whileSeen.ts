@@ -1,3 +1,5 @@
+import { elementOf } from './domNode.web';
+
 /**
  * Does `work` while a part of the page is in sight, and undoes it, as `work` answers, while it
  * is not. Answers what ends it.
@@ -15,7 +17,7 @@ export function whileSeen(part: unknown, work: () => () => void): () => void {
     if (seen) stop ??= work();
     else end();
   });
-  observer.observe(part as Element);
+  observer.observe(elementOf(part));
   return () => {
     observer.disconnect();
     end();

@@ -21,6 +21,7 @@ export type { Adjuster } from './engine/adjusters';
 export type { AppliedSheet, TagFigures } from './engine/variant';
 export { figuresOf, sheetForTag } from './engine/variant';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
+export { isWindow } from './engine/setAt';
 export { banksFor, commonOrders, CYLINDER_FORMS, formOf } from './engine/cylinderForms';
 export type { CylinderForm } from './engine/cylinderForms';
 export { ISOLATION_PRESETS } from './engine/isolationPresets';
@@ -275,8 +276,15 @@ export type {
 } from './wire/machines';
 export { HoursCorrectionSchema, MachinePatchSchema, MachinePostSchema } from './wire/machineForm';
 export type { AboutMachine, HoursCorrection, MachinePatch, MachinePost } from './wire/machineForm';
-export { NEW_SHOP, SHOP_HEADER, ShopHereSchema, ShopSchema, UnitsSchema } from './wire/shop';
-export type { Shop, ShopHere } from './wire/shop';
+export {
+  NEW_SHOP,
+  RebuildSchema,
+  SHOP_HEADER,
+  ShopHereSchema,
+  ShopSchema,
+  UnitsSchema,
+} from './wire/shop';
+export type { Rebuild, Shop, ShopHere } from './wire/shop';
 export {
   PublishSchema,
   SheetPatchSchema,
@@ -297,8 +305,10 @@ export { FoundSchema, SearchSchema } from './wire/search';
 export type { Found } from './wire/search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
 export type { EventsPage, Seal } from './wire/journal';
+export { sealWords } from './job/words/sealWords';
 
 export { ignore } from './ignore';
+export { itemAt } from './itemAt';
 export { daysBetween, localDay } from './calendar';
 export { issuesOf } from './issue';
 export type { Issue } from './issue';

@@ -1,3 +1,5 @@
+import { itemAt } from './itemAt';
+
 /** Numbers from a seed, the same on every machine (mulberry32). */
 export class SeededRandom {
   constructor(private state: number) {}
@@ -22,14 +24,14 @@ export class SeededRandom {
 
   /** One of these; there must be one. */
   one<T>(items: ArrayLike<T>): T {
-    return items[this.whole(0, items.length - 1)] as T;
+    return itemAt(items, this.whole(0, items.length - 1));
   }
 
   shuffled<T>(items: readonly T[]): T[] {
     const mixed = [...items];
     for (let i = mixed.length - 1; i > 0; i--) {
       const j = this.whole(0, i);
-      [mixed[i], mixed[j]] = [mixed[j] as T, mixed[i] as T];
+      [mixed[i], mixed[j]] = [itemAt(mixed, j), itemAt(mixed, i)];
     }
     return mixed;
   }

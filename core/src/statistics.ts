@@ -15,7 +15,7 @@ export function median(figures: ArrayLike<number>): number {
   if (n % 2 === 1) return upper;
   let lower = -Infinity;
   // What is not above the selected one stands before it.
-  for (let i = 0; i < n >> 1; i++) lower = Math.max(lower, own[i] as number);
+  for (let i = 0; i < n >> 1; i++) lower = Math.max(lower, own[i] ?? 0);
   return lower + (upper - lower) / 2;
 }
 
@@ -26,21 +26,21 @@ export function median(figures: ArrayLike<number>): number {
 function selected(figures: Float64Array, k: number): number {
   let [low, high] = [0, figures.length - 1];
   while (low < high) {
-    const pivot = figures[(low + high) >> 1] as number;
+    const pivot = figures[(low + high) >> 1] ?? 0;
     let [i, j] = [low, high];
     while (i <= j) {
-      while ((figures[i] as number) < pivot) i++;
-      while ((figures[j] as number) > pivot) j--;
+      while ((figures[i] ?? 0) < pivot) i++;
+      while ((figures[j] ?? 0) > pivot) j--;
       if (i > j) break;
-      const kept = figures[i] as number;
-      figures[i++] = figures[j] as number;
+      const kept = figures[i] ?? 0;
+      figures[i++] = figures[j] ?? 0;
       figures[j--] = kept;
     }
     if (k <= j) high = j;
     else if (k >= i) low = i;
     else break;
   }
-  return figures[k] as number;
+  return figures[k] ?? 0;
 }
 
 /** What turns a median absolute deviation into a standard deviation of a bell curve. */

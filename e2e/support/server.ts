@@ -75,6 +75,18 @@ export class TestServer {
     throw new Error(`The server did not start: ${said}`);
   }
 
+  /** Sends it something, as a phone does. */
+  send(path: string, body: unknown, method = 'POST'): Promise<Response> {
+    const headers = { 'content-type': 'application/json' };
+    return fetch(`${this.url}/api${path}`, { method, headers, body: JSON.stringify(body) });
+  }
+
+  /** Sends it something that it must take. */
+  async keep(path: string, body: unknown, method = 'POST'): Promise<void> {
+    const answer = await this.send(path, body, method);
+    if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
+  }
+
   /** Stops it; with SIGKILL as if the power had failed. */
   async down(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const child = this.child;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { RequestListener, Server } from 'node:http';
+import type { Server } from 'node:http';
 import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
@@ -60,7 +60,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const backups = backupPlan(folder);
   const hosts = [...hostsFrom(process.env.LONGBAR_HOSTS, secure?.cert), host];
   const app = createApp({ db, logger, run: randomUUID(), web, devOrigin, hosts, backups });
-  const server = secure ? createSecureServer(secure, app as RequestListener) : createServer(app);
+  const server = secure ? createSecureServer(secure, app) : createServer(app);
   try {
     await listen(server, port, host);
   } catch (error) {

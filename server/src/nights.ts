@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { ChildProcess } from 'node:child_process';
 import { fork } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
@@ -6,6 +7,9 @@ import type { Logger } from 'pino';
 import type { Database } from './store/database';
 import { isLookOld } from './lastLook';
 import { isDriftDue } from './store/drift';
+
+/** What is told by the process of the night. */
+const ToldSchema = v.object({ damage: v.string() });
 
 /** After the start, ms: the first phones are served before. */
 const FIRST = 5000;
@@ -28,9 +32,8 @@ export function workEveryNight(db: Database, folder: string, logger: Logger): ()
     if (child || !(thorough || (await isDriftDue(db))) || ended) return;
     child = workByNight(folder, thorough);
     child.on('message', (told) => {
-      const { damage } = Object(told) as { damage?: string };
-      if (damage === undefined) return;
-      db.foundDamaged(damage);
+      if (!v.is(ToldSchema, told)) return;
+      db.foundDamaged(told.damage);
       logger.error(db.damage());
     });
     child.once('exit', (code) => {

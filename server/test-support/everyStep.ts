@@ -88,7 +88,8 @@ function statements(before: () => Failing): (() => void)[] {
 function moves(before: () => Failing): (() => void)[] {
   const real = fs.renameSync;
   const spy = jest.spyOn(fs, 'renameSync').mockImplementation((from, to) => {
-    const failing = before();
+    // The count of what was acknowledged is written by the clock, while anything else goes on.
+    const failing = String(to).endsWith('longbar-acknowledged') ? undefined : before();
     if (failing) throw failing;
     real(from, to);
   });

@@ -1,3 +1,4 @@
+import { webStyle } from '../../ui/webStyle.web';
 import type { EngineSheet, SheetDetail } from '@longbar/core';
 import { unitsShown } from '@longbar/core';
 import { useState } from 'react';
@@ -87,5 +88,5 @@ function Drawings({ draft, width }: { draft: Draft; width: number }) {
 const styles = StyleSheet.create({
   wide: { flexDirection: 'row', gap: space.huge, alignItems: 'flex-start' },
   questions: { flex: 1 },
-  sticky: { position: 'sticky', top: space.large } as object,
+  sticky: webStyle({ position: 'sticky', top: space.large }),
 });

@@ -1,3 +1,4 @@
+import { webStyle } from '../../ui/webStyle.web';
 import { notYet, parseSheet } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useRef, useState } from 'react';
@@ -88,5 +89,5 @@ function NotYet({ draft }: Pick<QuestionProps, 'draft'>) {
 
 const styles = StyleSheet.create({
   /** Under the thumb, however long the step is. */
-  way: { position: 'sticky', bottom: 0, paddingVertical: space.small } as object,
+  way: webStyle({ position: 'sticky', bottom: 0, paddingVertical: space.small }),
 });

@@ -2,7 +2,7 @@ import type { EngineSheet } from '@longbar/core';
 import { banksFor } from '@longbar/core';
 
 /** Where a new sheet begins: a four-cylinder four-stroke, no figure given yet. */
-export const NEW_SHEET = {
+export const NEW_SHEET: EngineSheet = {
   format: 'longbar.sheet/1',
   name: '',
   cycle: 4,
@@ -13,4 +13,4 @@ export const NEW_SHEET = {
     { kind: 'intake', setAt: 'base', method: 'screw' },
     { kind: 'exhaust', setAt: 'base', method: 'screw' },
   ],
-} as EngineSheet;
+};

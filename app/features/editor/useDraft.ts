@@ -47,7 +47,7 @@ const place = (key: string) => `${phoneDatabaseName()}.draft.${key}`;
 function remembered(key: string): EngineSheet | undefined {
   try {
     const text = localStorage.getItem(place(key));
-    return text === null ? undefined : (JSON.parse(text) as EngineSheet);
+    return text === null ? undefined : JSON.parse(text);
   } catch {
     // What cannot be read is as if nothing had been typed.
     return undefined;

@@ -1,5 +1,5 @@
-import type { CrankBelief, EngineSheet, Observation, Refused, Rotation } from '@longbar/core';
 import {
+  itemAt,
   adjustersOf,
   cycleDegrees,
   describeOdd,
@@ -9,6 +9,7 @@ import {
   seatingOf,
   wrap,
 } from '@longbar/core';
+import type { CrankBelief, EngineSheet, Observation, Refused, Rotation } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { EngineDial } from '../../drawing/EngineDial';
@@ -45,7 +46,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
   const [chosen, setChosen] = useState<number>();
   const belief = isRefused(answer) ? NOWHERE : answer;
   const { asked = [] } = props;
-  const suggested = asked[0] ?? belief.next ?? (sheet.firing.order[0] as number);
+  const suggested = asked[0] ?? belief.next ?? itemAt(sheet.firing.order, 0);
   const shown = chosen === undefined ? (asked.length > 0 ? asked : [suggested]) : [chosen];
   const observe = (observation: Observation) => {
     const same = (each: Observation) => JSON.stringify(each) === JSON.stringify(observation);
@@ -109,7 +110,7 @@ function Answer({ sheet, rotation, belief, size }: AnswerProps) {
     <View style={styles.answer}>
       <EngineDial {...{ sheet, rotation, at, size }} spans={known ? plausible : []} />
       <Words as="heading" style={styles.centred} role="status">
-        {clash ? 'This cannot all be true.' : placesWords(plausible, cycle)}
+        {clash ? 'This cannot all be true.' : placesWords(plausible, sheet)}
       </Words>
       {clash && (
         <Words color="stop" style={styles.centred}>

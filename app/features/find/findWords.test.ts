@@ -1,4 +1,4 @@
-import type { CrankBelief, EngineSheet } from '@longbar/core';
+import type { CrankArc, CrankBelief, EngineSheet } from '@longbar/core';
 import { describeOdd, describeSeen, isRefused, planBarring } from '@longbar/core';
 import { onward, placesWords } from './findWords';
 
@@ -22,11 +22,18 @@ const told = (from: number, to: number): CrankBelief => ({
 
 describe('where the crank is, in words', () => {
   it('counts the places and how wide they are, through zero too', () => {
-    expect(placesWords([])).toBe('Nothing fits.');
-    expect(placesWords([arc(0, 719)])).toContain('anywhere');
-    expect(placesWords([arc(0, 359)], 360)).toContain('anywhere');
-    expect(placesWords([arc(716, 4)])).toBe('One place, 9° wide.');
-    expect(placesWords([arc(0, 34), arc(360, 371)])).toBe('One of 2 places, 35° and 12° wide.');
+    const places = (...arcs: CrankArc[]) => placesWords(arcs, sheet);
+    expect(places()).toBe('Nothing fits.');
+    expect(places(arc(0, 719))).toBe('It may stand anywhere. Begin with a mark or a rocker.');
+    expect(placesWords([arc(0, 359)], { cycle: 2 })).toContain('anywhere');
+    expect(places(arc(716, 4))).toBe('One place, 9° wide.');
+    expect(places(arc(0, 34), arc(360, 371))).toBe('One of 2 places, 35° and 12° wide.');
+  });
+
+  it('asks for no mark where the engine has none', () => {
+    const words = 'It may stand anywhere. Begin with a rocker.';
+    expect(placesWords([arc(0, 719)], { cycle: 4 })).toBe(words);
+    expect(placesWords([arc(0, 719)], { cycle: 4, marks: [] })).toBe(words);
   });
 
   it('names each odd one, and what was seen', () => {

@@ -1,12 +1,19 @@
 import type { BarringPlan, CrankArc, CrankBelief, EngineSheet, Rotation } from '@longbar/core';
 import { cycleDegrees, describeFeel, rockersToFeel, wayTo } from '@longbar/core';
 
-/** How many places remain, and how wide. */
-export function placesWords(arcs: readonly CrankArc[], cycle = 720): string {
+/** How many places remain on this engine, and how wide. */
+export function placesWords(
+  arcs: readonly CrankArc[],
+  sheet: Pick<EngineSheet, 'cycle' | 'marks'>,
+): string {
+  const cycle = cycleDegrees(sheet);
   const widths = arcs.map(({ from, to }) => ((to - from + cycle) % cycle) + 1);
   const total = widths.reduce((a, b) => a + b, 0);
   if (arcs.length === 0) return 'Nothing fits.';
-  if (total >= cycle) return 'It may stand anywhere. Begin with a mark or a rocker.';
+  if (total >= cycle) {
+    const first = sheet.marks?.length ? 'a mark or a rocker' : 'a rocker';
+    return `It may stand anywhere. Begin with ${first}.`;
+  }
   const wide = new Intl.ListFormat('en').format(widths.map((width) => `${width}°`));
   if (arcs.length === 1) return `One place, ${wide} wide.`;
   return `One of ${arcs.length} places, ${wide} wide.`;

@@ -12,6 +12,7 @@ import { SheetImport } from '../sheets/SheetImport';
 import { ShopBasicsFields } from '../shop/ShopBasicsFields';
 import { basicsOf } from '../shop/shopDraft';
 import { FirstStep } from './FirstStep';
+import { PutBackShops } from './PutBackShop';
 
 /** An empty shop: three steps to the first job, each of which can be left and come back to. */
 export function FirstRun({ shop }: { shop: ShopHere }) {
@@ -20,6 +21,7 @@ export function FirstRun({ shop }: { shop: ShopHere }) {
   const isEmpty = shop.unnamed && sheets.data?.length === 0;
   return (
     <Stack gap={space.large}>
+      {isEmpty && <PutBackShops />}
       <Stack gap={space.hair}>
         <Words as="heading">Three steps to the first job</Words>
         <Words color="secondInk">

@@ -66,6 +66,8 @@ function refusedWords(item: Outgoing): string {
       return 'A job';
     case 'blob':
       return 'A photo or clip';
+    case 'sheet':
+      return `Revision ${item.sheet.revision} of the sheet ${item.sheet.document.name}`;
     case 'machine':
       return `The machine ${item.machine.name}`;
     case 'change':
@@ -82,6 +84,36 @@ function heldWords(held: readonly Held[]): string[] {
   return [...counts].map(([why, count]) => `${count} ${count === 1 ? 'waits' : 'wait'}: ${why}`);
 }
 
+/** What is kept here and not sent: on its way, or waiting for what the server cannot take yet. */
+function Waiting() {
+  const sync = useSync();
+  const { count, since, reachable, held } = useAppSelector((state) => state.jobs.unsent);
+  const going = count - held.length;
+  return (
+    <>
+      {going > 0 && (
+        <Words>
+          {going} kept on this phone{since ? ` since ${formatInstant(since)}` : ''},
+          {reachable
+            ? ' on the way to the server.'
+            : ' the server could not be reached. It is tried again by itself.'}
+        </Words>
+      )}
+      {held.length > 0 && (
+        <Words>
+          Kept on this phone, and not taken by the server yet. It is tried again by itself:
+        </Words>
+      )}
+      {heldWords(held).map((line) => (
+        <Words key={line} as="note">
+          · {line}
+        </Words>
+      ))}
+      <Act label="Send now" icon="unsent" onPress={() => void sync.send()} />
+    </>
+  );
+}
+
 function Explanation() {
   const sync = useSync();
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
@@ -90,27 +122,7 @@ function Explanation() {
       {storeFailed !== null && (
         <Words color="stop">{storeFailed} Do not go on until it is mended.</Words>
       )}
-      {unsent.count > 0 && (
-        <Words>
-          {unsent.count} kept on this phone
-          {unsent.since ? ` since ${formatInstant(unsent.since)}` : ''},
-          {unsent.reachable
-            ? ' on the way to the server.'
-            : ' the server could not be reached. It is tried again by itself.'}
-        </Words>
-      )}
-      {unsent.held.length > 0 && (
-        <>
-          <Words>
-            Of these the server cannot take some yet. They are tried again by themselves:
-          </Words>
-          {heldWords(unsent.held).map((line) => (
-            <Words key={line} as="note">
-              · {line}
-            </Words>
-          ))}
-        </>
-      )}
+      {unsent.count > 0 && <Waiting />}
       {unsent.aside.length > 0 && (
         <>
           <Words>The server refused these; they are kept here, and the rest went on:</Words>
@@ -127,7 +139,6 @@ function Explanation() {
           />
         </>
       )}
-      {unsent.count > 0 && <Act label="Send now" icon="unsent" onPress={() => void sync.send()} />}
     </View>
   );
 }

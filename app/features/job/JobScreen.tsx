@@ -1,8 +1,9 @@
+import { itemAt, isAtAdjuster, isRefused } from '@longbar/core';
 import type { Stop } from '@longbar/core';
-import { isAtAdjuster, isRefused } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { memo, useCallback, useEffect, useState } from 'react';
+import { memo, useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useSync } from '../../sync/SyncProvider';
 import { holdVersion } from '../../sync/version';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
@@ -22,6 +23,13 @@ import type { WorkingJob } from './model/workingJob';
 import { useAwake } from './model/useAwake';
 import { useJob } from './model/useJob';
 import { useInstructionAloud } from './reading/speech';
+
+/** What was tapped is being kept: nothing is tapped on it before the screen has followed. */
+function StillRecording() {
+  const { recording } = useSync();
+  const underWay = useSyncExternalStore(recording.subscribe, recording.isUnderWay);
+  return <View aria-busy={underWay} aria-hidden />;
+}
 
 /** The job, full screen: the present step, the map, and the way ahead. */
 export function JobScreen({ id }: { id: string }) {
@@ -44,6 +52,7 @@ export function JobScreen({ id }: { id: string }) {
   if (job.state.abandoned) return <Abandoned job={job} />;
   return (
     <View style={styles.screen} aria-busy={busy}>
+      <StillRecording />
       <TurnerProvider job={job}>
         <OpenJob job={job} />
       </TurnerProvider>
@@ -63,7 +72,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   // Who looked ahead, or back, and whose work has come there by now, looks no further.
   if (ahead === present) setAhead(undefined);
   const viewed = ahead === undefined ? present : Math.min(ahead, job.steps.length - 1);
-  const step = job.steps[viewed] as (typeof job.steps)[number];
+  const step = itemAt(job.steps, viewed);
   const place = placeOf(job, viewed, selected);
   const cells = jobCells(job, {
     lit: place.lit,

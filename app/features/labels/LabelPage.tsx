@@ -1,3 +1,4 @@
+import { placeOf } from '../../ui/placeOf.web';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -9,8 +10,7 @@ import { Field } from '../../ui/Field';
 import { Row } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import type { LabelChoices } from './useLabelChoices';
-import type { Paper } from '../shared/paper';
-import { PAPERS } from '../shared/paper';
+import { PAPER_NAMES, PAPERS } from '../shared/paper';
 import type { LabelFormat } from './labelFormats';
 import { pixels } from './labelFormats';
 import { LabelSheets } from './LabelSheets';
@@ -37,7 +37,7 @@ export function LabelPage({ title, back, backTo, choices, format, labels, childr
     <ScrollView style={{ backgroundColor: tokens.ground }}>
       <View role="toolbar" aria-label="What is printed" style={styles.choices}>
         <Row style={styles.between}>
-          <Act label={back} icon="back" onPress={() => router.replace(backTo as '/')} />
+          <Act label={back} icon="back" onPress={() => router.replace(placeOf(backTo))} />
           <Act
             weight="primary"
             label="Print"
@@ -51,7 +51,7 @@ export function LabelPage({ title, back, backTo, choices, format, labels, childr
         </Words>
         {children}
         <Row>
-          {(Object.keys(PAPERS) as Paper[]).map((each) => (
+          {PAPER_NAMES.map((each) => (
             <Choice
               key={each}
               label={PAPERS[each].name}

@@ -38,7 +38,7 @@ export function MachineLabel({ machine, address }: Props) {
  * @example machineAddress('https://bar.example/', '7') // 'https://bar.example/machines/7'
  */
 function machineAddress(address: string, id: string): string {
-  return `${address.trim().replace(/\/+$/, '')}/machines/${id}`;
+  return `${address.trim().replace(/(?<!\/)\/+$/, '')}/machines/${id}`;
 }
 
 // Paper is white and its ink black, whatever the screen's theme.

@@ -50,7 +50,7 @@ function factsOf(machine: MachineDetail): [what: string, says: string][] {
     ['In service since', inServiceSince && `${formatDay(inServiceSince)}${then}`],
     ['Estimated', hoursAYear === undefined ? undefined : `${formatHours(hoursAYear)} h a year`],
   ];
-  return all.flatMap(([what, says]) => (says ? [[what, says] as [string, string]] : []));
+  return all.flatMap(([what, says]): [string, string][] => (says ? [[what, says]] : []));
 }
 
 function Source({ machine }: { machine: MachineDetail }) {

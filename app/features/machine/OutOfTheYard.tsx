@@ -1,12 +1,11 @@
 import type { MachineDetail } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { useDeleteMachineMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
 import { useSync } from '../../sync/SyncProvider';
-import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
-import { Row, Stack } from '../../ui/Panel';
+import { AskFirst } from '../../ui/AskFirst';
+import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
 /** Retiring a machine, bringing it back, and deleting one of which there is no record. */
@@ -38,32 +37,21 @@ export function OutOfTheYard({ machine }: { machine: MachineDetail }) {
 
 function Delete({ machine }: { machine: MachineDetail }) {
   const router = useRouter();
-  const [asked, setAsked] = useState(false);
   const [remove, { error, isLoading }] = useDeleteMachineMutation();
   const go = async () => {
     const answer = await remove(machine.id);
     if (answer.error === undefined) router.replace('/');
   };
-  if (!asked)
-    return <Act label="Delete it: there is no job of it" onPress={() => setAsked(true)} />;
   return (
-    <Stack gap={space.small}>
-      <Words as="strong">Delete {machine.name} with its hours? This cannot be taken back.</Words>
-      <Row>
-        <Act label="Cancel" onPress={() => setAsked(false)} style={{ flex: 1 }} />
-        <Act
-          weight="stop"
-          label="Delete it"
-          disabled={isLoading}
-          onPress={() => void go()}
-          style={{ flex: 1 }}
-        />
-      </Row>
-      {error !== undefined && (
-        <Words color="stop" role="alert">
-          {refusalOf(error).message}
-        </Words>
-      )}
-    </Stack>
+    <AskFirst
+      label="Delete it: there is no job of it"
+      question={`Delete ${machine.name} with its hours? This cannot be taken back.`}
+      no="Cancel"
+      yes="Delete it"
+      weight="stop"
+      busy={isLoading}
+      onYes={() => void go()}
+      refusal={error && refusalOf(error).message}
+    />
   );
 }

@@ -1,5 +1,11 @@
 import type { HoursPost, Issue, MachineDetail, MachinePatch, MachinePost } from '@longbar/core';
-import { HoursPostSchema, issuesOf, MachinePostSchema, readNumber } from '@longbar/core';
+import {
+  HoursPostSchema,
+  issuesOf,
+  MachinePatchSchema,
+  MachinePostSchema,
+  readNumber,
+} from '@longbar/core';
 import * as v from 'valibot';
 
 /** A machine as it is typed: what is left empty is not known. */
@@ -108,8 +114,10 @@ const KEYS = [
 
 /** What changed between what stood and what is typed now; undefined where nothing did. */
 export function patchBetween(before: TypedMachine, machine: MachinePost): MachinePatch | undefined {
-  const now = machine as Partial<Record<(typeof KEYS)[number], string | number>>;
-  const changed = KEYS.filter((key) => String(now[key] ?? '') !== before[key]);
+  const changed = KEYS.filter((key) => String(machine[key] ?? '') !== before[key]);
   if (changed.length === 0) return undefined;
-  return Object.fromEntries(changed.map((key) => [key, now[key] ?? null])) as MachinePatch;
+  return v.parse(
+    MachinePatchSchema,
+    Object.fromEntries(changed.map((key) => [key, machine[key] ?? null])),
+  );
 }

@@ -95,7 +95,12 @@ function Record({ job }: { job: WorkingJob }) {
       ))}
       <Attachments attached={record.attachments} />
       <Words as="strong">{page.signature}</Words>
-      <Sealed job={job} additions={page.additions} />
+      {page.additions.map((text, i) => (
+        <Words key={i} as="note">
+          {text}
+        </Words>
+      ))}
+      <Sealed job={job} />
       <Words as="note" color="secondInk">
         {page.footer}
       </Words>

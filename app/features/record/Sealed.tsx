@@ -1,3 +1,4 @@
+import { sealWords } from '@longbar/core';
 import { useState } from 'react';
 import { useSealQuery } from '../../state/api';
 import { Act } from '../../ui/Act';
@@ -6,15 +7,14 @@ import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import type { WorkingJob } from '../job/model/workingJob';
 
-type Props = { job: WorkingJob; additions: readonly string[] };
-
-/** The seal of a signed record, what was added after, and the way to add something. */
-export function Sealed({ job, additions }: Props) {
+/** The seal of a signed record, and the way to add something to it. */
+export function Sealed({ job }: { job: WorkingJob }) {
   const { state, setting } = job;
   const { data } = useSealQuery(setting.head.id, { refetchOnMountOrArgChange: true });
   const [text, setText] = useState('');
   const [adding, setAdding] = useState(false);
   if (!state.signed) return null;
+  const seal = data && sealWords(data);
   const add = () => {
     job.act({ type: 'record.amended', text: text.trim() });
     setText('');
@@ -22,18 +22,11 @@ export function Sealed({ job, additions }: Props) {
   };
   return (
     <Stack gap={8}>
-      {data?.seal && (
-        <Words as="note" color={data.holds ? 'secondInk' : 'stop'} role="status">
-          {data.holds
-            ? `Sealed: its events have the hash they were signed with, ${data.seal.slice(0, 16)} …`
-            : 'The seal is broken: its events are not those that were signed. Ask who changed the data.'}
+      {seal && (
+        <Words as="note" color={seal.grave ? 'stop' : 'secondInk'} role="status">
+          {seal.text}
         </Words>
       )}
-      {additions.map((text) => (
-        <Words key={text} as="note">
-          {text}
-        </Words>
-      ))}
       {adding ? (
         <>
           <Field

@@ -1,4 +1,5 @@
-export type Paper = 'a4' | 'letter';
+export const PAPER_NAMES = ['a4', 'letter'] as const;
+export type Paper = (typeof PAPER_NAMES)[number];
 
 /** Width and height of a sheet of paper, mm. */
 export const PAPERS: Record<Paper, { name: string; width: number; height: number }> = {

@@ -7,6 +7,7 @@ import { Words } from '../../ui/Words';
 
 type Props = { found: HoursFound; onChoose: (columns: HoursColumns) => void };
 
+const COLUMNS = ['machine', 'date', 'hours'] as const;
 const ASKED = { machine: 'Machine', date: 'Day', hours: 'Hours' } as const;
 
 /** Which column of a table holds what, each with what stands in its first lines. */
@@ -18,7 +19,7 @@ export function HoursColumnsChoice({ found: { header, sample, columns }, onChoos
       .join(' · ');
   return (
     <Stack>
-      {(Object.keys(ASKED) as (keyof typeof ASKED)[]).map((what) => (
+      {COLUMNS.map((what) => (
         <Stack key={what} gap={space.hair}>
           <Words as="label">{ASKED[what]}</Words>
           <View role="radiogroup" aria-label={ASKED[what]} style={styles.columns}>

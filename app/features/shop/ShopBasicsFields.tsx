@@ -1,5 +1,6 @@
-import type { Units } from '@longbar/core';
+import { UnitsSchema } from '@longbar/core';
 import { View } from 'react-native';
+import * as v from 'valibot';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Row, Stack } from '../../ui/Panel';
@@ -38,7 +39,9 @@ export function ShopBasicsFields({ basics, onChange }: Props) {
                   key={unit}
                   label={`${unit} first`}
                   chosen={units[key] === unit}
-                  onPress={() => onChange({ units: { ...units, [key]: unit } as Units })}
+                  onPress={() =>
+                    onChange({ units: v.parse(UnitsSchema, { ...units, [key]: unit }) })
+                  }
                 />
               ))}
             </Row>

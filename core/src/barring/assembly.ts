@@ -1,3 +1,5 @@
+import { present } from '../present';
+import { itemAt } from '../itemAt';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import { ANGLE_TOLERANCE } from '../engine/angle';
@@ -62,9 +64,9 @@ export function widest(
   let best: number | undefined;
   let bestMargin = -Infinity;
   for (let i = from; i < sites.length; i++) {
-    const { at } = sites[i] as Site;
+    const { at } = itemAt(sites, i);
     if (!holdsAt(adjuster, at, cycle)) continue;
-    const margin = marginAt(adjuster, at, cycle) as number;
+    const margin = present(marginAt(adjuster, at, cycle));
     if (margin > bestMargin + ANGLE_TOLERANCE) [best, bestMargin] = [i, margin];
   }
   return best;
@@ -119,7 +121,7 @@ export function writePlan(
     return {
       at,
       ...(mark !== undefined && { mark }),
-      turn: turns[i] as number,
+      turn: itemAt(turns, i),
       set,
       ...rockersAt(all, at, cycle),
       ...(watch && { watch }),
@@ -219,7 +221,7 @@ function inWorkingOrder(here: Adjuster[], own: number | undefined, firing: Firin
   const waiting = [...here].sort((a, b) => {
     const [ranksA, ranksB] = [rank(a), rank(b)];
     const i = ranksA.findIndex((value, k) => value !== ranksB[k]);
-    return i < 0 ? 0 : (ranksA[i] as number) - (ranksB[i] as number);
+    return i < 0 ? 0 : itemAt(ranksA, i) - itemAt(ranksB, i);
   });
   const ordered: Adjuster[] = [];
   while (waiting.length > 0) {

@@ -1,3 +1,5 @@
+import { present } from '../present';
+import { itemAt } from '../itemAt';
 import { ANGLE_TOLERANCE, wrap } from '../engine/angle';
 import type { Arc } from '../engine/arc';
 import { compareInOrder } from './sites';
@@ -44,8 +46,8 @@ export function fewestStops(problem: CoverProblem): Cover {
   const served = problem.conditions.map((condition) => circle.spanOf(condition, 0) !== undefined);
   const conditions = distinct(problem.conditions.filter((_, i) => served[i]));
   if (conditions.length === 0) return { angles: [], served };
-  const count = circle.leastCount(circle.spans(conditions, 0) as Span[]);
-  const spans = circle.spans(conditions, largestMargin(circle, conditions, count)) as Span[];
+  const count = circle.leastCount(present(circle.spans(conditions, 0)));
+  const spans = present(circle.spans(conditions, largestMargin(circle, conditions, count)));
   const binding = circle.withoutHolders(spans);
   const places =
     startAt === undefined ? circle.fromHome(binding, count) : circle.fromStart(binding, count);
@@ -90,13 +92,13 @@ class Circle {
 
   /** The candidate's angle at a place of any lap. */
   angle(place: number): number {
-    return this.byWay.get(this.ways[place % this.count] as number) as number;
+    return present(this.byWay.get(itemAt(this.ways, place % this.count)));
   }
 
   /** The way from the origin to a place, laps counted on. */
   private way(place: number): number {
     const lap = Math.floor(place / this.count);
-    return (this.ways[place - lap * this.count] as number) + lap * this.cycle;
+    return itemAt(this.ways, place - lap * this.count) + lap * this.cycle;
   }
 
   /** The first place whose way is at least `way`. */
@@ -105,8 +107,8 @@ class Circle {
     const within = way - lap * this.cycle;
     // Candidates mostly stand evenly: the place is near its share of the circle.
     let place = Math.min(this.count, Math.floor((within * this.count) / this.cycle));
-    while (place > 0 && (this.ways[place - 1] as number) >= within) place--;
-    while (place < this.count && (this.ways[place] as number) < within) place++;
+    while (place > 0 && itemAt(this.ways, place - 1) >= within) place--;
+    while (place < this.count && itemAt(this.ways, place) < within) place++;
     return place + lap * this.count;
   }
 
@@ -164,14 +166,14 @@ class Circle {
     const endOfSpanFrom = new Int32Array(2 * this.count).fill(0x3fffffff);
     for (const { low, high } of spans) {
       const again = low + this.count;
-      endOfSpanFrom[low] = Math.min(endOfSpanFrom[low] as number, high);
-      endOfSpanFrom[again] = Math.min(endOfSpanFrom[again] as number, high + this.count);
+      endOfSpanFrom[low] = Math.min(itemAt(endOfSpanFrom, low), high);
+      endOfSpanFrom[again] = Math.min(itemAt(endOfSpanFrom, again), high + this.count);
     }
     const next = new Int32Array(this.count);
     let least = 0x3fffffff;
     for (let place = 2 * this.count - 1; place >= 0; place--) {
       if (place < this.count) next[place] = least;
-      least = Math.min(least, endOfSpanFrom[place] as number);
+      least = Math.min(least, itemAt(endOfSpanFrom, place));
     }
     return next;
   }
@@ -181,7 +183,7 @@ class Circle {
     let stops = 1;
     for (let place = first; ; stops++) {
       const lap = place >= this.count ? this.count : 0;
-      place = (next[place - lap] as number) + lap;
+      place = itemAt(next, place - lap) + lap;
       if (place >= lapEnd) return stops;
     }
   }
@@ -190,7 +192,7 @@ class Circle {
   fromStart(spans: readonly Span[], count: number): number[] {
     const score = (places: readonly number[]) => {
       const ways = places.map((place) => this.way(place));
-      return [ways[ways.length - 1] as number, ...ways];
+      return [itemAt(ways, ways.length - 1), ...ways];
     };
     const covers = this.firstStops(spans, count).map((first) =>
       this.tightest(spans, count, first, first + 1, this.count - 1),
@@ -202,13 +204,13 @@ class Circle {
   fromHome(spans: readonly Span[], count: number): number[] {
     const away = this.ways.map((way) => Math.min(way, this.cycle - way));
     const score = (places: readonly number[]) => {
-      const first = places[0] as number;
+      const first = itemAt(places, 0);
       const turned = places.map((place) => this.way(place) - this.way(first));
-      return [turned[turned.length - 1] as number, away[first] as number, ...turned];
+      return [itemAt(turned, turned.length - 1), itemAt(away, first), ...turned];
     };
     const covers = this.firstStops(spans, count).map((first) => {
-      const way = this.ways[first] as number;
-      const near = (away[first] as number) - ANGLE_TOLERANCE;
+      const way = itemAt(this.ways, first);
+      const near = itemAt(away, first) - ANGLE_TOLERANCE;
       // The others stand no nearer to the origin than the first one does.
       return way <= this.cycle / 2
         ? this.tightest(spans, count, first, first + 1, this.lastUpTo(this.cycle - near))

@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { Adjuster } from '../engine/adjusters';
 import { firingTdc } from '../engine/firing';
 import type { Firing } from '../engine/firing';
@@ -39,5 +40,5 @@ export function atOwnStop(firing: Firing): Assign {
 /** The cylinder at whose stop the adjuster is set: its own, or `follows` places earlier. */
 function stopCylinder({ cylinder, entry }: Adjuster, { order }: Firing): number {
   const place = order.indexOf(cylinder) - (entry.follows ?? 0);
-  return order[((place % order.length) + order.length) % order.length] as number;
+  return itemAt(order, ((place % order.length) + order.length) % order.length);
 }

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import type { Adjuster } from '../engine/adjusters';
 import { ANGLE_TOLERANCE, apart, wrap } from '../engine/angle';
 import { cycleDegrees } from '../engine/firing';
@@ -59,7 +60,7 @@ function cover(
     startAt,
   });
   const sites = angles.map((at) => {
-    const site = candidates.find((candidate) => candidate.at === at) as Site;
+    const site = present(candidates.find((candidate) => candidate.at === at));
     return site.mark === undefined ? withMark(site, sheet) : site;
   });
   const assign = (adjuster: Adjuster, visited: readonly Site[]) =>

@@ -1,3 +1,4 @@
+import { present } from '../present';
 import { runningMate } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
 import { assemble, engineOf } from './assembly';
@@ -16,7 +17,7 @@ export function planMate(
   const { firing } = engine;
   const sites: Site[] = [];
   for (const site of firingSites(engine)) {
-    const mate = runningMate(firing, site.cylinder as number);
+    const mate = runningMate(firing, present(site.cylinder));
     if (mate === undefined) {
       return { refused: `Cylinder ${site.cylinder} has no running mate 360° away to rock.` };
     }

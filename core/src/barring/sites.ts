@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import { ANGLE_TOLERANCE, apart, tidy, wrap } from '../engine/angle';
 import type { Firing } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
@@ -36,7 +37,7 @@ export function homeAngle(firing: Firing): number {
 export function turnsOf(angles: readonly number[], cycle: number, startAt?: number): number[] {
   return angles.map((at, i) => {
     if (i === 0) return startAt === undefined ? 0 : wrap(at - startAt, cycle);
-    return wrap(at - (angles[i - 1] as number), cycle);
+    return wrap(at - itemAt(angles, i - 1), cycle);
   });
 }
 
@@ -69,7 +70,7 @@ export function inVisitingOrder(sites: Site[], firing: Firing, startAt?: number)
       ),
     }));
   orders.sort((a, b) => compareTurns(a.turns, b.turns));
-  return (orders[0] as { order: Site[] }).order;
+  return itemAt(orders, 0).order;
 }
 
 /** Less total turning first, then smaller turns read in order; 0 within the tolerance. */
@@ -80,7 +81,7 @@ function compareTurns(a: readonly number[], b: readonly number[]): number {
 /** Smaller angles read in order; 0 within the tolerance. */
 export function compareInOrder(a: readonly number[], b: readonly number[]): number {
   for (let i = 0; i < Math.min(a.length, b.length); i++) {
-    const difference = compareAngles(a[i] as number, b[i] as number);
+    const difference = compareAngles(itemAt(a, i), itemAt(b, i));
     if (difference !== 0) return difference;
   }
   return a.length - b.length;

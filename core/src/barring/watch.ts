@@ -1,3 +1,5 @@
+import { present } from '../present';
+import { itemAt } from '../itemAt';
 import type { Adjuster } from '../engine/adjusters';
 import { ANGLE_TOLERANCE, wrap } from '../engine/angle';
 import { seatingOf } from '../engine/layout';
@@ -31,8 +33,8 @@ export function planWatch(
   const sites = [...new Set(watched.values())].map(({ id, peak }) =>
     withMark(
       {
-        at: peak as number,
-        watch: { id, valve: numbers.get(id) as number, state: 'down' },
+        at: present(peak),
+        watch: { id, valve: present(numbers.get(id)), state: 'down' },
       },
       sheet,
     ),
@@ -61,21 +63,19 @@ function bestWatched(
   from: number,
 ): Adjuster | undefined {
   const rank = (valve: Adjuster) => {
-    const peak = valve.peak as number;
+    const peak = present(valve.peak);
     return [
-      -(marginAt(adjuster, peak, firing.cycle) as number),
+      -present(marginAt(adjuster, peak, firing.cycle)),
       valve.kind === adjuster.kind ? 0 : 1,
       wrap(peak - from, firing.cycle),
     ];
   };
   const able = watchable
-    .filter((valve) => holdsAt(adjuster, valve.peak as number, firing.cycle))
+    .filter((valve) => holdsAt(adjuster, present(valve.peak), firing.cycle))
     .map((valve) => ({ valve, rank: rank(valve) }));
   able.sort((a, b) => {
-    const i = a.rank.findIndex(
-      (value, k) => Math.abs(value - (b.rank[k] as number)) > ANGLE_TOLERANCE,
-    );
-    return i < 0 ? 0 : (a.rank[i] as number) - (b.rank[i] as number);
+    const i = a.rank.findIndex((value, k) => Math.abs(value - itemAt(b.rank, k)) > ANGLE_TOLERANCE);
+    return i < 0 ? 0 : itemAt(a.rank, i) - itemAt(b.rank, i);
   });
   return able[0]?.valve;
 }

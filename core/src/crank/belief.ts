@@ -54,13 +54,20 @@ export function crankBelief(sheet: EngineSheet, history: CrankHistory): CrankBel
   const against = new Uint16Array(cycle);
   for (const { rocker, fits } of held) {
     if (rocker) continue;
-    for (let i = 0; i < cycle; i++) if (fits[i] === 0) against[i] = (against[i] as number) + 1;
+    for (let i = 0; i < cycle; i++) if (fits[i] === 0) against[i] = (against[i] ?? 0) + 1;
   }
   const open = stretchesOf(against, held, rockerEdges(sheet));
   if (open.length === 0) return clashOf(held, against);
   const doubts = new Doubts(cycle, open);
   for (const { rocker, fits, now } of held) if (rocker) doubts.add(rocker, fits, now);
   return beliefFrom(sheet, doubts);
+}
+
+/** What is believed of a crank of which nothing was seen. */
+export function unknownCrank(sheet: EngineSheet): CrankBelief {
+  const { cycle } = firingOf(sheet);
+  const open = stretchesOf(new Uint16Array(cycle), [], rockerEdges(sheet));
+  return beliefFrom(sheet, new Doubts(cycle, open));
 }
 
 /** The degrees that nothing is hard against, those that nothing tells apart joined. */

@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import type { EngineSheet } from '../engine/sheet';
@@ -50,11 +51,11 @@ export class Doubts {
     this.rockers.set(id, rocker);
     const against = new Uint8Array(count);
     for (let i = 0; i < count; i++) {
-      if (fits[(this.open[i] as Stretch).from] === 1) continue;
+      if (fits[itemAt(this.open, i).from] === 1) continue;
       against[i] = 1;
       if (rocker.past[i] === 1) continue;
-      own[i] = (own[i] as number) + 1;
-      this.total[i] = (this.total[i] as number) + 1;
+      own[i] = (own[i] ?? 0) + 1;
+      this.total[i] = (this.total[i] ?? 0) + 1;
       if (!now) rocker.past[i] = 1;
     }
     if (now) rocker.now = against;
@@ -68,12 +69,12 @@ export class Doubts {
     const least = this.total.reduce((a, b) => Math.min(a, b));
     const mayLeave = this.mostOfTwoCylinders();
     const places = [...this.open.keys()].filter(
-      (i) => (this.total[i] as number) - (mayLeave[i] as number) <= least + FELT_AT_ONCE + ONE_MORE,
+      (i) => (this.total[i] ?? 0) - (mayLeave[i] ?? 0) <= least + FELT_AT_ONCE + ONE_MORE,
     );
-    const few = (counts: Uint8Array) => Uint8Array.from(places, (i) => counts[i] as number);
+    const few = (counts: Uint8Array) => Uint8Array.from(places, (i) => counts[i] ?? 0);
     const narrow = new Doubts(
       this.cycle,
-      places.map((i) => this.open[i] as Stretch),
+      places.map((i) => itemAt(this.open, i)),
     );
     narrow.total = few(this.total);
     for (const [cylinder, own] of this.byCylinder) narrow.byCylinder.set(cylinder, few(own));
@@ -89,13 +90,13 @@ export class Doubts {
     const second = new Uint8Array(this.open.length);
     for (const own of this.byCylinder.values()) {
       own.forEach((count, i) => {
-        if (count > (most[i] as number)) {
-          second[i] = most[i] as number;
+        if (count > (most[i] ?? 0)) {
+          second[i] = most[i] ?? 0;
           most[i] = count;
-        } else if (count > (second[i] as number)) second[i] = count;
+        } else if (count > (second[i] ?? 0)) second[i] = count;
       });
     }
-    return most.map((count, i) => count + (second[i] as number));
+    return most.map((count, i) => count + (second[i] ?? 0));
   }
 
   /** Whether a rocker was felt where the crank stands now. */
@@ -127,7 +128,7 @@ export class Doubts {
   private degreesIn(mask: Uint8Array): number {
     let sum = 0;
     for (let i = 0; i < mask.length; i++) {
-      if (mask[i] === 1) sum += (this.open[i] as Stretch).degrees;
+      if (mask[i] === 1) sum += itemAt(this.open, i).degrees;
     }
     return sum;
   }
@@ -162,7 +163,7 @@ export class Doubts {
     const before = this.byCylinder.get(cylinder);
     const total = this.total.slice();
     for (let i = 0; i < count; i++) {
-      total[i] = (total[i] as number) - (before ? (before[i] as number) : 0) + (own[i] as number);
+      total[i] = (total[i] ?? 0) - (before?.[i] ?? 0) + (own[i] ?? 0);
     }
     const mask = new Uint8Array(count);
     markNear(total, mask);
@@ -180,14 +181,13 @@ export class Doubts {
     for (const [id, { cylinder: of, past, now }] of this.rockers) {
       if (of !== cylinder || ids.has(id)) continue;
       for (let i = 0; i < own.length; i++) {
-        if (past[i] === 1 || now?.[i] === 1) own[i] = (own[i] as number) + 1;
+        if (past[i] === 1 || now?.[i] === 1) own[i] = (own[i] ?? 0) + 1;
       }
     }
     for (const { id, fits } of felt) {
       const past = this.rockers.get(id)?.past;
       for (let i = 0; i < own.length; i++) {
-        if (past?.[i] === 1 || fits[(this.open[i] as Stretch).from] === 0)
-          own[i] = (own[i] as number) + 1;
+        if (past?.[i] === 1 || fits[itemAt(this.open, i).from] === 0) own[i] = (own[i] ?? 0) + 1;
       }
     }
     return own;
@@ -198,22 +198,22 @@ export class Doubts {
 function markNear(total: Uint8Array, mask: Uint8Array): void {
   let least = 255;
   for (let i = 0; i < total.length; i++) {
-    const count = total[i] as number;
+    const count = total[i] ?? 0;
     if (count < least) least = count;
   }
   const most = least + ONE_MORE;
-  for (let i = 0; i < total.length; i++) if ((total[i] as number) <= most) mask[i] = 1;
+  for (let i = 0; i < total.length; i++) if ((total[i] ?? 0) <= most) mask[i] = 1;
 }
 
 /** The same with one cylinder left out. */
 function markNearWithout(total: Uint8Array, without: Uint8Array, mask: Uint8Array): void {
   let least = 255;
   for (let i = 0; i < total.length; i++) {
-    const count = (total[i] as number) - (without[i] as number);
+    const count = (total[i] ?? 0) - (without[i] ?? 0);
     if (count < least) least = count;
   }
   const most = least + ONE_MORE;
   for (let i = 0; i < total.length; i++) {
-    if ((total[i] as number) - (without[i] as number) <= most) mask[i] = 1;
+    if ((total[i] ?? 0) - (without[i] ?? 0) <= most) mask[i] = 1;
   }
 }

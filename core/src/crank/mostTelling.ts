@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
@@ -101,7 +102,7 @@ function leftInAll({ cylinder, rockers, plausible, doubts, most = Infinity }: Ca
   for (const degree of plausible) {
     let pattern = 0;
     for (const { margins } of rockers) {
-      pattern = pattern * 2 + ((margins[degree] as number) >= -ANGLE_TOLERANCE ? 1 : 0);
+      pattern = pattern * 2 + (itemAt(margins, degree) >= -ANGLE_TOLERANCE ? 1 : 0);
     }
     patterns.set(pattern, (patterns.get(pattern) ?? 0) + 1);
   }
@@ -121,7 +122,7 @@ function leftInAll({ cylinder, rockers, plausible, doubts, most = Infinity }: Ca
 function clearance(rockers: readonly Rocker[], plausible: readonly number[]): number {
   let least = Infinity;
   for (const { margins } of rockers) {
-    for (const degree of plausible) least = Math.min(least, Math.abs(margins[degree] as number));
+    for (const degree of plausible) least = Math.min(least, Math.abs(itemAt(margins, degree)));
   }
   return least;
 }

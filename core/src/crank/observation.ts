@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import * as v from 'valibot';
 import { textUpTo, wholeFrom } from '../bounds';
 
@@ -64,7 +65,7 @@ export function heldObservations(history: CrankHistory, cycle: number): HeldObse
   // Looks at the crank as it stands between two turns, newest first.
   let looks: Observation[] = [];
   for (let i = history.length - 1; i >= 0; i--) {
-    const entry = history[i] as CrankEntry;
+    const entry = itemAt(history, i);
     if ('turned' in entry) {
       if (entry.turned.by === null) break;
       by += entry.turned.by;

@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
@@ -29,7 +30,7 @@ export function holdingOver(sheet: EngineSheet, arcs: readonly CrankArc[]): stri
   return adjustersOf(sheet)
     .filter((adjuster) => {
       const spare = spareByDegree(sheet, adjuster);
-      return spare && degrees.every((degree) => (spare[degree] as number) >= -ANGLE_TOLERANCE);
+      return spare && degrees.every((degree) => itemAt(spare, degree) >= -ANGLE_TOLERANCE);
     })
     .map(({ id }) => id);
 }

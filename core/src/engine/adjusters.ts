@@ -7,6 +7,7 @@ import { rememberEach } from '../remember';
 import type { AdjusterKind } from './kinds';
 import { adjusterId, KINDS } from './kinds';
 import type { AdjusterEntry, EngineSheet } from './sheet';
+import { isWindow } from './setAt';
 
 /** Degrees kept from a lobe's edge where the sheet gives no guard. */
 const DEFAULT_GUARD = 20;
@@ -91,8 +92,12 @@ function placeOf(
     if (!baseCircle) return { unknown: `The sheet gives no ${entry.lobe ?? entry.kind} lobe.` };
     return { arc: baseCircle, need: entry.guard ?? DEFAULT_GUARD };
   }
-  if ('window' in setAt) {
-    const [from, to] = setAt.window as [number, number];
+  if (isWindow(setAt)) {
+    const [from, to] = setAt.window;
+    // A draft may not have both ends yet.
+    if (!Number.isFinite(from) || !Number.isFinite(to)) {
+      return { unknown: `The sheet gives no window for the ${entry.kind}.` };
+    }
     const length = (((to - from) % cycle) + cycle) % cycle;
     return { arc: { from, length: length === 0 && to !== from ? cycle : length }, need: 0 };
   }

@@ -26,5 +26,7 @@ export function parseSheet(json: unknown): ParsedSheet {
   const shape = v.safeParse(SheetSchema, json);
   if (!shape.success) return { ok: false, issues: issuesOf(shape.issues) };
   const issues = implausibilities(shape.output);
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, sheet: json as EngineSheet };
+  // The document itself, as it was written: what a later version added stays in it.
+  const whole = issues.length === 0 && v.is(SheetSchema, json);
+  return whole ? { ok: true, sheet: json } : { ok: false, issues };
 }

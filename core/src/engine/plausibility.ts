@@ -188,7 +188,7 @@ function chartIssues(sheet: EngineSheet): Issue[] {
   const known = new Set(adjustersOf(sheet).map(({ id }) => id));
   return (sheet.chart ?? []).flatMap((stop, s) => {
     const issues: Issue[] = [];
-    if ('cylinder' in stop && !sheet.firing.order.includes(stop.cylinder as number)) {
+    if ('cylinder' in stop && !sheet.firing.order.includes(Number(stop.cylinder))) {
       const message = `The chart stops at cylinder ${String(stop.cylinder)}, which this engine does not have.`;
       issues.push({ path: `chart.${s}.cylinder`, message });
     }

@@ -197,6 +197,9 @@ function* linesIn(text: string): Generator<string> {
 
 type Wrong = (path: string, message: string) => void;
 
+const TypedSchema = v.looseObject({ type: v.string() });
+const BY_TYPE = new Map(Object.entries(LINES));
+
 function readLine(text: string, first: boolean, wrong: Wrong): ArchiveLine | undefined {
   let value: unknown;
   try {
@@ -205,7 +208,7 @@ function readLine(text: string, first: boolean, wrong: Wrong): ArchiveLine | und
     wrong('', 'This line is not JSON.');
     return undefined;
   }
-  const type = String((value as { type?: unknown } | null)?.type ?? '');
+  const type = v.is(TypedSchema, value) ? value.type : '';
   if (first !== (type === 'archive')) {
     wrong(
       'type',
@@ -213,11 +216,12 @@ function readLine(text: string, first: boolean, wrong: Wrong): ArchiveLine | und
     );
     return undefined;
   }
-  if (!Object.hasOwn(LINES, type)) {
+  const schema = BY_TYPE.get(type);
+  if (!schema) {
     wrong('type', `A line is one of ${Object.keys(LINES).join(', ')}.`);
     return undefined;
   }
-  const result = v.safeParse(LINES[type as keyof Lines], value);
+  const result = v.safeParse(schema, value);
   if (result.success) return result.output;
   issuesOf(result.issues).forEach(({ path, message }) => wrong(path, message));
   return undefined;

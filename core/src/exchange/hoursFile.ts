@@ -77,14 +77,20 @@ const WORDS = {
   hours: /hour|meter|hrs|smu/i,
 };
 
+/** So many lines tell what the columns are, and so many columns a table has. */
+const [TELLING_LINES, MOST_COLUMNS] = [1000, 1000];
+
 /** Which columns are likely which, by what the header calls them and by what stands in them. */
 export function guessColumns(header: readonly string[], rows: readonly TableRow[]): HoursColumns {
+  const names = header.slice(0, MOST_COLUMNS);
+  const telling = rows.slice(0, TELLING_LINES);
   const isDay = (cell = '') => [true, false].some((dayFirst) => dayOf(cell, dayFirst));
-  const dated = (at: number) => rows.some(({ cells }) => isDay(cells[at]));
-  const counted = (at: number) => rows.some(({ cells }) => figureOf(cells[at] ?? '') !== undefined);
+  const dated = (at: number) => telling.some(({ cells }) => isDay(cells[at]));
+  const counted = (at: number) =>
+    telling.some(({ cells }) => figureOf(cells[at] ?? '') !== undefined);
   const find = (words: RegExp, fits: (at: number) => boolean) =>
-    header.findIndex((cell, at) => words.test(cell) && fits(at));
-  const anyDate = header.findIndex((_, at) => dated(at));
+    names.findIndex((cell, at) => words.test(cell) && fits(at));
+  const anyDate = names.findIndex((_, at) => dated(at));
   const named = find(WORDS.date, dated);
   const date = Math.max(0, named >= 0 ? named : anyDate);
   const hours = find(WORDS.hours, (at) => at !== date && counted(at));
@@ -103,21 +109,23 @@ export function guessColumns(header: readonly string[], rows: readonly TableRow[
 /**
  * The readings of the hour meter in a table: of each machine and day the last one, in order of
  * the days, those known already left out. Each is questioned like one that is typed; a mistake
- * names its line. `only` is the machine of a table that names none.
+ * names its line. `only` is the machine of a table that names none. A long table takes seconds: it
+ * stops after each line, so that whoever runs it can see to others between.
  */
-export function readHours(
+export function* readHours(
   rows: readonly TableRow[],
   columns: HoursColumns,
   yard: readonly KnownHours[],
   only: string | null,
   today: string,
-): ReadHours {
+): Generator<void, ReadHours> {
   const issues: LineIssue[] = [];
   const byName = new Map(yard.map((machine) => [plain(machine.name), machine]));
   const one = yard.find(({ id }) => id === only);
   const byDay = new Map<string, { line: number; machine: KnownHours; reading: HoursReading }>();
   let known = 0;
   for (const { line, cells } of rows) {
+    yield;
     const wrong = (path: string, message: string) => issues.push({ line, path, message });
     const machine =
       columns.machine === null ? one : byName.get(plain(cells[columns.machine] ?? ''));
@@ -138,25 +146,32 @@ export function readHours(
       }
     }
   }
-  const fresh = [...byDay.values()].sort((a, b) => a.reading.date.localeCompare(b.reading.date));
+  const fresh = [...byDay.values()].sort((a, b) => byDate(a.reading, b.reading));
   const questions = new Map<string, HoursQuestions>();
-  const readings = fresh.flatMap(({ line, machine, reading }) => {
+  const readings: ReadHours['readings'] = [];
+  for (const { line, machine, reading } of fresh) {
+    yield;
     const own = questions.get(machine.id) ?? new HoursQuestions(machine.readings, machine.meter);
     questions.set(machine.id, own);
     if (own.knows(reading)) {
       known++;
-      return [];
+      continue;
     }
     const doubt = own.ask(reading);
-    if (doubt) {
-      issues.push({ line, path: 'hours', message: doubt.says });
-      return [];
+    if (doubt) issues.push({ line, path: 'hours', message: doubt.says });
+    else {
+      own.add(reading);
+      readings.push({ machine: machine.id, ...reading });
     }
-    own.add(reading);
-    return [{ machine: machine.id, ...reading }];
-  });
+  }
   issues.sort((a, b) => a.line - b.line);
   return { readings, known, issues };
+}
+
+/** By day alone: what stands first in the table stays first. */
+function byDate(a: HoursReading, b: HoursReading): number {
+  if (a.date === b.date) return 0;
+  return a.date < b.date ? -1 : 1;
 }
 
 function plain(name: string): string {

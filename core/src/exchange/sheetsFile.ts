@@ -47,8 +47,8 @@ export type ReadSheetsFile =
  * @example readSheetsFile({ format: 'longbar.sheets/1', sheets: [] }).ok // false
  */
 export function readSheetsFile(json: unknown): ReadSheetsFile {
-  const { format } = Object(json) as { format?: unknown };
-  if (format !== SHEETS_FORMAT) {
+  const isFile = v.is(v.looseObject({ format: v.literal(SHEETS_FORMAT) }), json);
+  if (!isFile) {
     const parsed = parseSheet(json);
     return { ok: true, sheets: [{ name: nameOf(json), parsed }], photos: [] };
   }
@@ -69,7 +69,9 @@ const TWICE: ParsedSheet = {
   issues: [{ path: '', message: 'This sheet stands in the file twice. Keep one of them.' }],
 };
 
+const NamedSchema = v.object({ name: v.pipe(v.string(), v.trim(), v.nonEmpty()) });
+
 function nameOf(document: unknown): string {
-  const { name } = Object(document) as { name?: unknown };
-  return typeof name === 'string' && name.trim() !== '' ? name : 'A sheet without a name';
+  const named = v.safeParse(NamedSchema, document);
+  return named.success ? named.output.name : 'A sheet without a name';
 }

@@ -74,5 +74,5 @@ function hand({ cameFrom, end }: Way, holder: Int32Array): void {
 }
 
 function at(list: Int32Array | Float64Array, index: number): number {
-  return list[index] as number;
+  return list[index] ?? 0;
 }

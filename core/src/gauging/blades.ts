@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { Spec } from '../engine/sheet';
 import type { Reading, Trial } from './reading';
 
@@ -141,7 +142,7 @@ export function bladeStack(blades: readonly Blade[], wanted: number): BladeStack
     if (chosen.length > 0) {
       const error = sum - wanted;
       const counted = Math.abs(error) <= NO_ERROR ? 0 : Math.abs(error);
-      const score = [counted, chosen.length, sum, -(chosen[0] as number)];
+      const score = [counted, chosen.length, sum, -itemAt(chosen, 0)];
       if (!best || isLess(score, best.score)) {
         best = { stack: { blades: [...chosen], sum, error }, score };
       }
@@ -150,8 +151,8 @@ export function bladeStack(blades: readonly Blade[], wanted: number): BladeStack
     }
     if (chosen.length === MOST_IN_STACK) return;
     for (let i = from; i < plain.length; i++) {
-      chosen.push(plain[i] as number);
-      extend(i + 1, sum + (plain[i] as number));
+      chosen.push(itemAt(plain, i));
+      extend(i + 1, sum + itemAt(plain, i));
       chosen.pop();
     }
   };
@@ -161,7 +162,7 @@ export function bladeStack(blades: readonly Blade[], wanted: number): BladeStack
 
 function isLess(a: readonly number[], b: readonly number[]): boolean {
   const i = a.findIndex((value, k) => value !== b[k]);
-  return i >= 0 && (a[i] as number) < (b[i] as number);
+  return i >= 0 && itemAt(a, i) < itemAt(b, i);
 }
 
 /** A blade as near as this to the wanted size serves for it, µm. */

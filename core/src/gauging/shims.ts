@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { Spec } from '../engine/sheet';
 import { formatMillimetres } from '../units';
 import { assignCheapest } from './assign';
@@ -43,9 +44,9 @@ export function planShims(rows: readonly ShimRow[], supply: ShimSupply): ShimPla
   const shims = shimsFor(rows, supply);
   const cost = costs(rows, shims, supply.policy);
   const assigned = assignCheapest(rows.length, shims.length, cost);
-  const planned = rows.map((row, i) => plannedShim(row, shims[assigned[i] as number] as Shim));
+  const planned = rows.map((row, i) => plannedShim(row, itemAt(shims, itemAt(assigned, i))));
   const stopOf = new Map(rows.map(({ id, stop }) => [id, stop]));
-  const outside = rows.filter((row, i) => !isInside(row, (planned[i] as PlannedShim).new));
+  const outside = rows.filter((row, i) => !isInside(row, itemAt(planned, i).new));
   return {
     rows: planned,
     buy: shoppingList(planned),
@@ -107,8 +108,8 @@ function costs(rows: readonly ShimRow[], shims: readonly Shim[], policy: ShopPol
   const outside = bought * count;
   const never = outside * count;
   return (i: number, k: number): number => {
-    const row = rows[i] as ShimRow;
-    const shim = shims[k] as Shim;
+    const row = itemAt(rows, i);
+    const shim = itemAt(shims, k);
     if (shim.onlyFor !== undefined && shim.onlyFor !== i) return never;
     return (
       (isInside(row, shim.size) ? 0 : outside) +

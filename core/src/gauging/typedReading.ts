@@ -132,9 +132,10 @@ function canBe(size: number, { measure, spec }: TypedFor): boolean {
 /** The same figures in another unit, hundredths of a mm among them, where that is near the setting. */
 function meantBy(figures: readonly number[], rest: string, of: TypedFor): string | undefined {
   const hundredths = figures.map((figure) => figure / 100);
+  const inMm: [readonly number[], Unit] = [hundredths, 'mm'];
   const tries: [readonly number[], Unit][] = [
     ...UNITS_OF[of.measure].map((unit): [readonly number[], Unit] => [figures, unit]),
-    ...(of.measure === 'lash' ? [[hundredths, 'mm'] as [number[], Unit]] : []),
+    ...(of.measure === 'lash' ? [inMm] : []),
   ];
   const found = tries.find(([tried, unit]) => {
     const sum = tried.reduce((all, figure) => all + figure * UNITS[unit], 0);

@@ -1,7 +1,7 @@
+import { present } from '../present';
 import type { Observation } from '../crank/observation';
 import { evidenceOf } from '../crank/evidence';
 import { isRefused } from '../barring/barringPlan';
-import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import { wrap } from '../engine/angle';
 import { marginIn } from '../engine/arc';
@@ -82,7 +82,7 @@ export function hiddenEngine(
     }),
   );
   let crank = wrap(Math.round(start), cycle);
-  const at = (id: string) => adjusters.get(id) as Adjuster;
+  const at = (id: string) => present(adjusters.get(id));
   const fitsAt = (seen: Observation, degree: number) => {
     const evidence = evidenceOf(sheet, seen);
     return !isRefused(evidence) && evidence.fits[degree] === 1;

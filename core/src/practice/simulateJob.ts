@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { BarringMethod } from '../barring/methods';
 import type { Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
@@ -150,7 +151,7 @@ class Simulation {
       job: JOB,
       n,
       at: new Date(this.clock - phone * CLOCKS_APART).toISOString(),
-      by: PEOPLE[phone] as string,
+      by: itemAt(PEOPLE, phone),
     };
     this.events = [...this.events, event];
   }

@@ -1,3 +1,5 @@
+import { present } from '../present';
+import { itemAt } from '../itemAt';
 import type { AdjusterKind } from '../engine/kinds';
 import { readId } from '../engine/kinds';
 import type { EngineSheet, Spec } from '../engine/sheet';
@@ -67,6 +69,7 @@ export function forecastDrift(
   specByKind: Partial<Record<AdjusterKind, Spec>>,
   { everyHours, seed, draws }: DriftOptions,
 ): DriftForecast {
+  const specs: Partial<Record<string, Spec>> = specByKind;
   const kinds = new Map<string, Kind>();
   for (const history of histories) {
     // Each kind draws from its own beginning: alone or with others, it is forecast the same.
@@ -81,9 +84,9 @@ export function forecastDrift(
     kind.all.push(...intervals);
   }
   const adjusters = histories.map((history): AdjusterDrift => {
-    const kind = kinds.get(kindOf(history)) as Kind;
+    const kind = present(kinds.get(kindOf(history)));
     const own = kind.own.get(history.id) ?? [];
-    const spec = specByKind[kindOf(history) as AdjusterKind];
+    const spec = specs[kindOf(history)];
     const from = lastLeft(history);
     const rate =
       kind.all.length === 0
@@ -105,7 +108,7 @@ function kindOf({ id }: DriftHistory): string {
 function intervalsOf({ jobs }: DriftHistory): Interval[] {
   const inOrder = [...jobs].sort((a, b) => a.hours - b.hours);
   return inOrder.slice(1).flatMap((now, i) => {
-    const then = inOrder[i] as (typeof inOrder)[number];
+    const then = itemAt(inOrder, i);
     const [found, left] = [middleOf(now.found), middleOf(then.left)];
     const hours = now.hours - then.hours;
     if (now.disturbed || found === undefined || left === undefined || hours <= 0) return [];
@@ -138,7 +141,7 @@ function drawnMedian(ordered: Float64Array, chance: SeededRandom): number {
   const n = ordered.length;
   if (n < MANY) return median(Float64Array.from({ length: n }, () => chance.one(ordered)));
   const place = 0.5 + chance.normal() / (2 * Math.sqrt(n + 2));
-  return ordered[Math.min(n - 1, Math.max(0, Math.floor(place * n)))] as number;
+  return itemAt(ordered, Math.min(n - 1, Math.max(0, Math.floor(place * n))));
 }
 
 type BandProps = {
@@ -157,9 +160,8 @@ function bandOf({ own, kind, spec, from, draws }: BandProps): AdjusterDrift['lea
     const middle = drawnTogether(intervals.length, median(rates(intervals)), kindMedian);
     return intervals.map(({ rate }) => rate - middle);
   });
-  const [ordered, kindOrdered] = [own, kind.all].map((all) =>
-    Float64Array.from(rates(all)).sort(),
-  ) as [Float64Array, Float64Array];
+  const inOrder = (all: Parameters<typeof rates>[0]) => Float64Array.from(rates(all)).sort();
+  const [ordered, kindOrdered] = [inOrder(own), inOrder(kind.all)];
   const share = RESIDUAL / Math.sqrt(own.length + OWN_WEIGHT);
   const hours = Array.from({ length: draws }, () => {
     const middles = [drawnMedian(ordered, chance), drawnMedian(kindOrdered, chance)] as const;

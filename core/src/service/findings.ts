@@ -136,9 +136,11 @@ function allLoose(own: readonly Last[]): Finding[] {
 }
 
 function apart(own: readonly Last[], everyHours: number): Finding[] {
-  const known = own.filter((each) => each.change !== undefined);
+  const known = own.flatMap(({ change, ...each }) =>
+    change === undefined ? [] : [{ ...each, change }],
+  );
   if (known.length < FEWEST) return [];
-  const changes = known.map(({ change }) => change as number);
+  const changes = known.map(({ change }) => change);
   const middle = median(changes);
   const deviation = Math.max(FLOOR, robustDeviation(changes));
   return known.flatMap(({ id, change = 0, hours = Infinity }): Finding[] => {

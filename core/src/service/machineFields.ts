@@ -12,7 +12,7 @@ export type MachineFields = { name: string; baseline: Baseline; about: AboutMach
 export function fieldsOf(machine: MachinePost): MachineFields {
   const { id: _id, name, sheet: _sheet, inServiceSince, hoursThen, hoursAYear, ...about } = machine;
   const known = { last: null, breakInDone: false, inServiceSince, hoursThen, hoursAYear };
-  return { name, baseline: present(known), about: present(about) };
+  return { name, baseline: there(known), about: there(about) };
 }
 
 /**
@@ -35,13 +35,15 @@ type Changes<T> = { [K in keyof T]?: T[K] | null | undefined };
 
 function patched<T extends object>(before: T, changes: Changes<T>): T {
   const given = Object.entries(changes).filter(([, value]) => value !== undefined);
-  return present({ ...before, ...Object.fromEntries(given) });
+  return there({ ...before, ...Object.fromEntries(given) });
 }
 
 /** Without what is not there: in JSON it would come back as null. A last check may be null. */
-function present<T extends object>(of: T): T {
-  const there = Object.entries(of).filter(
-    ([key, value]) => value !== undefined && (value !== null || key === 'last'),
-  );
-  return Object.fromEntries(there) as T;
+function there<T extends object>(of: T): T {
+  const kept = { ...of };
+  for (const [key, value] of Object.entries(of)) {
+    const is = value !== undefined && (value !== null || key === 'last');
+    if (!is) Reflect.deleteProperty(kept, key);
+  }
+  return kept;
 }

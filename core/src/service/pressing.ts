@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import type { NextDue } from './nextDue';
 
 /** Whether a check is overdue on `today`: its hours are up, or its last day is past. */
@@ -18,7 +19,7 @@ export function comparePressing(
 ): number {
   const [rankA, rankB] = [rank(a, today), rank(b, today)];
   for (let i = 0; i < rankA.length; i++) {
-    if (rankA[i] !== rankB[i]) return (rankA[i] as number) < (rankB[i] as number) ? -1 : 1;
+    if (rankA[i] !== rankB[i]) return itemAt(rankA, i) < itemAt(rankB, i) ? -1 : 1;
   }
   return 0;
 }

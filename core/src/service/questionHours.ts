@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import { daysBetween } from '../calendar';
 import { formatDay, formatHours } from '../units';
 import type { HoursReading, MeterChange, Use } from './hours';
@@ -33,7 +34,7 @@ export class HoursQuestions {
   /** Whether this very reading is known already. */
   knows(reading: HoursReading): boolean {
     for (let i = firstAt(this.inOrder, dayOf(reading)); i < this.inOrder.length; i++) {
-      const each = this.inOrder[i] as HoursReading;
+      const each = itemAt(this.inOrder, i);
       if (dayOf(each) !== dayOf(reading)) return false;
       if (each.hours === reading.hours) return true;
     }
@@ -113,7 +114,7 @@ function firstAt(inOrder: readonly HoursReading[], day: string): number {
   let [low, high] = [0, inOrder.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (dayOf(inOrder[middle] as HoursReading) < day) low = middle + 1;
+    if (dayOf(itemAt(inOrder, middle)) < day) low = middle + 1;
     else high = middle;
   }
   return low;

@@ -1,3 +1,4 @@
+import { itemAt } from '../itemAt';
 import * as v from 'valibot';
 import { LARGEST_TORQUE, listUpTo, numberFrom, positive, wordsUpTo } from '../bounds';
 
@@ -46,9 +47,10 @@ export type TorqueStep = {
 export function torqueSteps({ fasteners, stages, torque }: TorqueSequence): TorqueStep[] {
   return stages.flatMap((stage, i) =>
     fasteners.map((_, fastener): TorqueStep => {
-      if ('angle' in stage) return { stage: i, fastener, angle: stage.angle as number };
-      const share = 'percent' in stage ? (torque * (stage.percent as number)) / 100 : stage.torque;
-      return { stage: i, fastener, torque: share as number };
+      if ('angle' in stage) return { stage: i, fastener, angle: Number(stage.angle) };
+      const share =
+        'percent' in stage ? (torque * Number(stage.percent)) / 100 : Number(stage.torque);
+      return { stage: i, fastener, torque: share };
     }),
   );
 }
@@ -72,7 +74,7 @@ export function spiralOrder(places: readonly Place[]): number[] {
   return places
     .map((_, i) => i)
     .sort((a, b) => {
-      const [one, other] = [keys[a], keys[b]] as [ReturnType<typeof key>, ReturnType<typeof key>];
+      const [one, other] = [itemAt(keys, a), itemAt(keys, b)];
       const nearer = one.far - other.far;
       return Math.abs(nearer) > 1e-9 ? nearer : one.round - other.round;
     });

@@ -7,6 +7,8 @@ export const EventsPageSchema = v.object({
   serial: v.number(),
   /** Which of these came too late to count: the job was signed, or it is no signature yet. */
   late: v.optional(v.array(v.string())),
+  /** Photos and clips that these events name and the server lacks, by their hashes. */
+  lacking: v.optional(v.array(v.string())),
   more: v.boolean(),
 });
 

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { MOST_REVISIONS, wholeFrom } from '../bounds';
 import { UuidSchema } from '../job/journal/fields';
 import { SheetSchema } from '../engine/sheet';
 
@@ -67,6 +68,11 @@ export type SheetsReport = v.InferOutput<typeof SheetsReportSchema>;
 
 /** Publishes a document: the first revision of a new sheet, or the next one of a known. */
 export const PublishSchema = v.object(
-  { id: UuidSchema, document: v.unknown() },
+  {
+    id: UuidSchema,
+    document: v.unknown(),
+    /** Puts back a revision that was published before and is lost here. */
+    revision: v.optional(wholeFrom(1, MOST_REVISIONS, 'The revision is a whole number from 1.')),
+  },
   'Publishing takes id and document.',
 );

@@ -95,6 +95,13 @@ export const ShopHereSchema = v.object({
 });
 export type ShopHere = v.InferOutput<typeof ShopHereSchema>;
 
+/** An empty server becomes again the shop that a phone keeps, with its rules where it knows them. */
+export const RebuildSchema = v.object(
+  { id: UuidSchema, shop: v.optional(ShopSchema) },
+  'It takes the id of the shop.',
+);
+export type Rebuild = v.InferOutput<typeof RebuildSchema>;
+
 /** The header that names the shop a phone speaks to: another one refuses it. */
 export const SHOP_HEADER = 'x-longbar-shop';
 

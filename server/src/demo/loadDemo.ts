@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { parseSheet } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { goByShop } from '../goByShop';
 import { RequestError } from '../requestError';
@@ -7,7 +6,7 @@ import { emptyDerived, machineChanged } from '../store/changes';
 import type { Database } from '../store/database';
 import { keepEvents, keepJob } from '../store/jobs';
 import { unpack } from '../store/packedAnswers';
-import { identityOf, writeShop } from '../store/shop';
+import { becomeShop, identityOf, isEmptyShop, writeShop } from '../store/shop';
 import { signedJob } from './signedJob';
 import type { DemoMachine } from './yard';
 import { BLADE_SETS, dayBefore, MACHINES, readingsOf, SHEETS, SHOP } from './yard';
@@ -18,17 +17,18 @@ import { BLADE_SETS, dayBefore, MACHINES, readingsOf, SHEETS, SHOP } from './yar
  */
 export async function loadDemo(db: Database, now: Date): Promise<boolean> {
   return db.write(async (transaction) => {
-    const { shops, sheets, machines } = db.tables;
-    for (const table of [shops, sheets, machines] as { count(of: object): Promise<number> }[]) {
-      if ((await table.count({ transaction })) > 0) return false;
-    }
+    if (!(await isEmptyShop(db, transaction))) return false;
     await writeShop(db, { ...SHOP, bladeSets: BLADE_SETS }, transaction);
     await keepSheets(db, now, transaction);
     for (const machine of MACHINES) await keepMachine(db, machine, now, transaction);
-    await becomeAnother(db, true, transaction);
+    // What phones keep of the shop before is not offered to it.
+    await becomeShop(db, randomUUID(), true, transaction);
     return true;
   });
 }
+
+/** What is written down, what rests on others first. */
+const IN_ORDER = ['events', 'jobs', 'hours_readings', 'machines', 'sheets', 'blobs', 'shops'];
 
 /** Takes all of the demo away again, and leaves an empty shop. Throws RequestError 409 elsewhere. */
 export async function removeDemo(db: Database): Promise<void> {
@@ -36,31 +36,18 @@ export async function removeDemo(db: Database): Promise<void> {
     if (!(await identityOf(db)).demo) {
       throw new RequestError(409, 'This is no demo. Nothing was removed.');
     }
-    const { events, jobs, hours, machines, sheets, blobs, shops } = db.tables;
     await emptyDerived(db, transaction);
-    const inOrder = [events, jobs, hours, machines, sheets, blobs, shops];
-    for (const table of inOrder as { destroy(of: object): Promise<number> }[]) {
-      await table.destroy({ where: {}, transaction });
-    }
-    await becomeAnother(db, false, transaction);
+    for (const table of IN_ORDER) await db.run(`DELETE FROM ${table}`, [], transaction);
+    await becomeShop(db, randomUUID(), false, transaction);
   });
   goByShop({});
   unpack(db);
 }
 
-/** A shop of its own: what phones keep of the one before is not offered to it. */
-async function becomeAnother(db: Database, demo: boolean, transaction: Transaction): Promise<void> {
-  await db.tables.identity.destroy({ where: {}, transaction });
-  const row = { id: randomUUID(), demo, generation: randomUUID() };
-  await db.tables.identity.create(row, { transaction });
-}
-
 async function keepSheets(db: Database, now: Date, transaction: Transaction): Promise<void> {
   for (const sheet of SHEETS) {
-    const parsed = parseSheet(sheet.document);
-    if (!parsed.ok) throw new Error(`Demo sheet: ${JSON.stringify(parsed.issues)}`);
     await db.tables.sheets.create(
-      { id: sheet.id, revision: 1, document: parsed.sheet, publishedAt: now.toISOString() },
+      { ...sheet, revision: 1, publishedAt: now.toISOString() },
       { transaction },
     );
   }

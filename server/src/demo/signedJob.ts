@@ -6,7 +6,6 @@ import type {
   JobEvent,
   JobHead,
   JobState,
-  Observation,
   Reading,
   Stop,
 } from '@longbar/core';
@@ -174,9 +173,7 @@ function barTo(
     [loose, 'loose'],
     [firm, 'firm'],
   ] as const) {
-    ids.forEach((id) =>
-      record({ type: 'crank.observed', observation: { id, state: felt } as Observation }),
-    );
+    ids.forEach((id) => record({ type: 'crank.observed', observation: { id, state: felt } }));
   }
 }
 

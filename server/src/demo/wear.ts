@@ -1,3 +1,4 @@
+import { itemAt } from '@longbar/core';
 import type { EngineSheet } from '@longbar/core';
 import { adjustersOf, measureOf, SeededRandom } from '@longbar/core';
 
@@ -41,11 +42,11 @@ export function wornOver(
     const rate = own[id] ?? (rates[kind] ?? 0) * (1 + SPREAD * bell());
     let gap = target + SET_WITHIN * bell();
     hours.forEach((at, check) => {
-      const since = check === 0 ? 0 : at - (hours[check - 1] as number);
+      const since = check === 0 ? 0 : at - itemAt(hours, check - 1);
       const mishap = mishaps.find((each) => each.check === check && each.adjuster === id);
       const scatter = lash ? SCATTER * bell() : 0;
       gap += (rate * since) / 1000 + scatter + (mishap?.adds ?? 0);
-      const worn = checks[check] as Worn;
+      const worn = itemAt(checks, check);
       worn.found[id] = Math.round(gap);
       // What is only just inside is set as well: two blades cannot tell it from outside.
       const inside = !lash || (gap >= low + NEAR_LIMIT && gap <= high - NEAR_LIMIT);

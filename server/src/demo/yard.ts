@@ -1,5 +1,5 @@
 import type { BladeSet, EngineSheet, HoursReading } from '@longbar/core';
-import { fromThou, sheetForTag } from '@longbar/core';
+import { fromThou, itemAt, parseSheet, sheetForTag } from '@longbar/core';
 import type { Wear, Worn } from './wear';
 import { wornOver } from './wear';
 import dunlin from './sheets/dunlin-4.json';
@@ -65,10 +65,11 @@ export const SHOP = {
   },
 };
 
-const sheet = (n: number, document: unknown) => ({
-  id: `5a1e0000-0000-4000-8000-0000000000a${n}`,
-  document: document as EngineSheet,
-});
+function sheet(n: number, document: unknown): { id: string; document: EngineSheet } {
+  const parsed = parseSheet(document);
+  if (!parsed.ok) throw new Error(`Demo sheet ${n}: ${JSON.stringify(parsed.issues)}`);
+  return { id: `5a1e0000-0000-4000-8000-0000000000a${n}`, document: parsed.sheet };
+}
 
 /** The engines of the works whose sheets are kept, in the order they came. */
 export const SHEETS = [turnstone, dunlin, godwit, whimbrel, sanderling, ruff, stint, plover].map(
@@ -119,9 +120,9 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
     sheet: of,
     readings: readings.map(at),
     jobs: worn.map((each, i) => ({
-      ...at(checks[i] as Past),
+      ...at(itemAt(checks, i)),
       worn: each,
-      by: PEOPLE[(n + i) % PEOPLE.length] as string,
+      by: itemAt(PEOPLE, (n + i) % PEOPLE.length),
       note: notes[i],
     })),
     last: last ? at(last) : null,

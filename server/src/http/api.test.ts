@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { get } from 'node:http';
 import { join } from 'node:path';
@@ -213,6 +213,19 @@ describe('sheets', () => {
     expect(fresh.body.revision).toBe(1);
   });
 
+  it('puts a lost revision back under its number, where that says nothing else', async () => {
+    const [id, lost] = [randomUUID(), MACHINES[0]!.sheet.document];
+    const put = { id, revision: 3, document: lost };
+    expect(await server.post('/sheets', put)).toMatchObject({ status: 201, body: { revision: 3 } });
+    expect((await server.post('/sheets', put)).status).toBe(200);
+    const other = await server.post('/sheets', { ...put, document: { ...lost, name: 'Ruff 9' } });
+    expect(other.status).toBe(409);
+    expect(other.body.error.issues[0].path).toBe('revision');
+    const next = await server.post('/sheets', { id, document: { ...lost, name: 'Ruff 9' } });
+    expect(next.body.revision).toBe(4);
+    expect((await server.post('/sheets', { ...put, revision: 0 })).status).toBe(400);
+  });
+
   it('keeps every revision to be read, the newest first', async () => {
     const sheets = (await server.get('/sheets')).body as { id: string; name: string }[];
     const id = sheets.find(({ name }) => name === 'Stint 3')!.id;
@@ -274,6 +287,21 @@ describe('jobs', () => {
     await server.post(`/jobs/${job.id}/events`, later);
     const rest = await server.get(`/jobs/${job.id}/events?after=${page.body.serial}`);
     expect(rest.body.events).toEqual(later);
+  });
+
+  it('asks for the photos that events name and nobody has sent', async () => {
+    const job = head();
+    await server.post('/jobs', job);
+    const photo = Buffer.from('the rear rocker');
+    const [here, lost] = [createHash('sha256').update(photo).digest('hex'), 'e'.repeat(64)];
+    const attachments = [here, lost].map((sha256) => ({ sha256, type: 'image/jpeg' }));
+    const noted = event(job.id, 1, { type: 'machine.noted', text: 'Torn', attachments });
+    await server.post(`/jobs/${job.id}/events`, [noted, event(job.id, 2)]);
+    const lacking = async () => (await server.get(`/jobs/${job.id}/events?after=0`)).body.lacking;
+    expect((await lacking()).sort()).toEqual([here, lost].sort());
+    const put = { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: photo };
+    expect((await fetch(`${server.url}/blobs/${here}`, put)).status).toBe(201);
+    expect(await lacking()).toEqual([lost]);
   });
 
   it('keeps all of a batch or nothing of it, and names what is wrong', async () => {

@@ -6,10 +6,12 @@ import { startTestServer } from '../../test-support/testServer';
 import { SHEETS } from '../demo/yard';
 
 let server: TestServer;
-beforeAll(async () => {
-  server = await startTestServer();
-});
-afterAll(() => server.close());
+const ofItsOwn = () => {
+  beforeAll(async () => {
+    server = await startTestServer();
+  });
+  afterAll(() => server.close());
+};
 
 const shop = async () => v.parse(ShopHereSchema, (await server.get('/shop')).body);
 const counted = async () => {
@@ -27,7 +29,27 @@ const addSpeakingTo = async (id: string) => {
   return answer.status;
 };
 
+describe('a lost server', () => {
+  ofItsOwn();
+  it('that stands again empty becomes the shop that a phone keeps, in another life; no other does', async () => {
+    const lost = { id: randomUUID(), shop: { name: 'Quay', policy: 'reset-all', bladeSets: [] } };
+    expect((await server.post('/shop/rebuild', lost)).status).toBe(409);
+    await server.delete('/demo');
+    const empty = await shop();
+    expect((await server.post('/shop/rebuild', { id: 'x' })).body.error.issues[0].path).toBe('id');
+    expect((await server.post('/shop/rebuild', lost)).status).toBe(200);
+    const here = await shop();
+    expect(here).toMatchObject({ ...lost.shop, id: lost.id, demo: false, unnamed: false });
+    expect(here.generation).not.toBe(empty.generation);
+    // Another phone that asks for the same changes nothing.
+    expect((await server.post('/shop/rebuild', { id: lost.id })).status).toBe(200);
+    expect(await shop()).toEqual(here);
+    expect((await server.post('/shop/rebuild', { id: randomUUID() })).status).toBe(409);
+  });
+});
+
 describe('the demo', () => {
+  ofItsOwn();
   it('is a shop of its own, and goes as a whole', async () => {
     const demo = await shop();
     expect(demo).toMatchObject({ demo: true, unnamed: false });
@@ -67,6 +89,7 @@ describe('the demo', () => {
 });
 
 describe('the shop', () => {
+  ofItsOwn();
   const named = { name: 'Own shop', policy: 'leave-inside', bladeSets: [] };
 
   it('keeps its address, units and time zone', async () => {

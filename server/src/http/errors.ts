@@ -44,10 +44,13 @@ function diskError(db: Database, error: unknown): RequestError | undefined {
   return new RequestError(503, db.damage() ?? '');
 }
 
+const ThrownSchema = v.object({ status: v.optional(v.number()), type: v.optional(v.string()) });
+
 function asRequestError(error: unknown): RequestError | undefined {
   if (error instanceof RequestError) return error;
   // What Express and its body parser throw carries a status and a type.
-  const { status, type } = Object(error) as { status?: number; type?: string };
+  const thrown = v.safeParse(ThrownSchema, error);
+  const { status, type } = thrown.success ? thrown.output : {};
   if (type === 'entity.too.large')
     return new RequestError(413, 'That is too large to send at once.');
   if (type === 'entity.parse.failed')

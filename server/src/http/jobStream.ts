@@ -54,7 +54,7 @@ export async function streamJob(
       }
     } catch (error) {
       // The phone asks again by itself, from the last it has.
-      response.destroy(error as Error);
+      response.destroy(error instanceof Error ? error : new Error(String(error)));
     } finally {
       sending = false;
     }

@@ -10,7 +10,7 @@ export const refuseDeep: RequestHandler = (request, _response, next) => {
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > DEEPEST) throw new RequestError(400, `Nest at most ${DEEPEST} levels deep.`);
     level = level.flatMap((value) =>
-      typeof value === 'object' && value !== null ? Object.values(value as object) : [],
+      typeof value === 'object' && value !== null ? Object.values(value) : [],
     );
   }
   next();

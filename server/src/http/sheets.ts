@@ -7,6 +7,7 @@ import {
   listRevisions,
   listSheets,
   publishSheet,
+  putBackRevision,
   readSheet,
   retireSheet,
   tellable,
@@ -56,7 +57,7 @@ export function sheetRoutes(db: Database): Router {
     response.json(await retireSheet(db, request.params.id, retired, new Date().toISOString()));
   });
   routes.post('/', async (request, response) => {
-    const { id, document } = checked(PublishSchema, request.body);
+    const { id, document, revision } = checked(PublishSchema, request.body);
     const parsed = parseSheet(document);
     if (!parsed.ok) {
       const issues = parsed.issues.map(({ path, message }) => ({
@@ -66,7 +67,10 @@ export function sheetRoutes(db: Database): Router {
       throw new RequestError(400, 'The sheet has mistakes.', issues);
     }
     const now = new Date().toISOString();
-    const { sheet, made } = await publishSheet(db, id, parsed.sheet, now);
+    const { sheet, made } =
+      revision === undefined
+        ? await publishSheet(db, id, parsed.sheet, now)
+        : await putBackRevision(db, id, revision, parsed.sheet, now);
     response.status(made ? 201 : 200).json(sheet);
   });
   return routes;

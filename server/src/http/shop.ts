@@ -1,8 +1,8 @@
-import { ShopSchema } from '@longbar/core';
+import { RebuildSchema, ShopSchema } from '@longbar/core';
 import { Router } from 'express';
 import { goByShop } from '../goByShop';
 import type { Database } from '../store/database';
-import { readShopHere, writeShop } from '../store/shop';
+import { readShopHere, rebuildShop, writeShop } from '../store/shop';
 import { checked } from './errors';
 
 /** The shop's rules, blades and shims. A job keeps those it began with. */
@@ -16,6 +16,13 @@ export function shopRoutes(db: Database): Router {
     await db.write((transaction) => writeShop(db, shop, transaction));
     goByShop(shop);
     response.json(await readShopHere(db));
+  });
+  routes.post('/rebuild', async (request, response) => {
+    const { id, shop } = checked(RebuildSchema, request.body);
+    await rebuildShop(db, id, shop);
+    const here = await readShopHere(db);
+    goByShop(here);
+    response.json(here);
   });
   return routes;
 }

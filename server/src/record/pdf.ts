@@ -16,6 +16,3 @@ export const PAPER = {
   sheet: '#FFFFFF',
   stop: '#9C1C2B',
 } as const satisfies RockerColours & { secondInk: string };
-
-export const STRONG = 'Helvetica-Bold';
-export const PLAIN = 'Helvetica';

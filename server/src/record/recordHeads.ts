@@ -1,7 +1,8 @@
 import type { JobRecord, RecordedBank, RecordedHead } from '@longbar/core';
 import { HEAD_TOP, headGeometry, KINDS, recordedLook, ROCKER, rockerShapes } from '@longbar/core';
 import type { Pdf } from './pdf';
-import { PAPER, PLAIN, STRONG } from './pdf';
+import { write } from './paragraph';
+import { PAPER } from './pdf';
 
 const HEADS: { head: RecordedHead; title: string }[] = [
   { head: 'found', title: 'As found' },
@@ -49,7 +50,7 @@ function drawHead(
   title: string,
   { x, y, width }: Place,
 ): number {
-  pdf.font(STRONG).fontSize(9).fillColor(PAPER.ink).text(title, x, y, { width });
+  write(pdf, title, { size: 9, colour: PAPER.ink, strong: true }, { x, y, width });
   let top = y + 13;
   for (const bank of record.banks) top = drawBank(pdf, bank, head, { x, y: top, width });
   return top;
@@ -71,18 +72,22 @@ function drawBank(pdf: Pdf, bank: RecordedBank, head: RecordedHead, at: Place): 
     if (!adjuster) return;
     const { figure, ...look } = recordedLook(adjuster, head);
     drawRocker(pdf, x, geometry.scale, look);
-    pdf.font(PLAIN).fontSize(11).fillColor(PAPER.ink);
-    pdf.text(KINDS[adjuster.kind].letters, x - 20, rockers + 3, { width: 40, align: 'center' });
-    pdf.fillColor(look.odd ? PAPER.stop : PAPER.ink).fontSize(11.5);
+    const letters = { x: x - 20, y: rockers + 3, width: 40, align: 'center' as const };
+    write(pdf, KINDS[adjuster.kind].letters, { size: 11, colour: PAPER.ink }, letters);
     const y = rockers + 16 + FIGURE;
     pdf.save().rotate(-90, { origin: [x, y] });
-    pdf.text(figure, x, y - 4, { width: FIGURE, align: 'right', lineBreak: false });
+    const upwards = { x, y: y - 5, width: FIGURE, align: 'right' as const, oneLine: true };
+    write(pdf, figure, { size: 11.5, colour: look.odd ? PAPER.stop : PAPER.ink }, upwards);
     pdf.restore();
   });
   bank.cylinders.forEach(({ cylinder }, i) => {
-    pdf.font(STRONG).fontSize(14).fillColor(PAPER.ink);
-    const own = { width: column, align: 'center' as const };
-    pdf.text(String(cylinder), column * i, rockers + FIGURE + 20, own);
+    const own = {
+      x: column * i,
+      y: rockers + FIGURE + 20,
+      width: column,
+      align: 'center' as const,
+    };
+    write(pdf, String(cylinder), { size: 14, colour: PAPER.ink, strong: true }, own);
   });
   pdf.restore();
   return at.y + (rockers + FIGURE + 38) * SMALLER;

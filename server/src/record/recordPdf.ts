@@ -1,11 +1,12 @@
-import type { RecordPage } from '@longbar/core';
-import { recordPage } from '@longbar/core';
+import type { RecordPage, Seal } from '@longbar/core';
+import { recordPage, sealWords } from '@longbar/core';
 import type { Response } from 'express';
 import PdfDocument from 'pdfkit';
 import type { Database } from '../store/database';
 import { checkSeal } from '../store/jobs';
 import type { Pdf } from './pdf';
-import { PAPER, PLAIN, STRONG } from './pdf';
+import { heightOf, write } from './paragraph';
+import { PAPER } from './pdf';
 import { drawHeads } from './recordHeads';
 import { recordOfJob } from './recordOfJob';
 
@@ -43,42 +44,43 @@ function widthOf(pdf: Pdf): number {
 }
 
 function heading(pdf: Pdf, machine: string, { about, facts }: RecordPage): void {
-  pdf.font(STRONG).fontSize(18).fillColor(PAPER.ink).text(machine);
-  pdf.font(PLAIN).fontSize(9).fillColor(PAPER.secondInk).text(about);
-  pdf.moveDown(0.3).fontSize(8.5).fillColor(PAPER.ink);
-  facts.forEach(({ name, value }, i) => {
-    const more = i < facts.length - 1;
-    pdf.font(STRONG).text(`${name}: `, { continued: true });
-    pdf.font(PLAIN).text(more ? `${value}   ` : value, { continued: more });
-  });
-  pdf.moveDown(0.6);
+  write(pdf, machine, { size: 18, colour: PAPER.ink, strong: true });
+  write(pdf, about, { size: 9, colour: PAPER.secondInk });
+  pdf.y += 3;
+  const said = facts.flatMap(({ name, value }) => [
+    { text: `${name}: `, strong: true },
+    { text: `${value}   ` },
+  ]);
+  write(pdf, said, { size: 8.5, colour: PAPER.ink });
+  pdf.y += 6;
 }
 
-const COLUMNS = [0.14, 0.235, 0.165, 0.23, 0.23];
+const COLUMNS = [0.115, 0.235, 0.162, 0.28, 0.208];
 const LEAST = 12;
+const GUTTER = 4;
 
 function readings(pdf: Pdf, { columns, rows, legend }: RecordPage): void {
   const { adjuster, limits, found, left, done } = columns;
-  row(pdf, [adjuster, limits, found, left, done], STRONG);
+  row(pdf, [adjuster, limits, found, left, done], true);
   for (const each of rows) row(pdf, [each.name, each.limits, each.found, each.left, each.done]);
-  pdf.moveDown(0.3).font(PLAIN).fontSize(7.5).fillColor(PAPER.secondInk);
-  pdf.text(legend, MARGIN, pdf.y);
-  pdf.moveDown(0.6);
+  pdf.y += 3;
+  write(pdf, legend, { size: 7.5, colour: PAPER.secondInk });
+  pdf.y += 6;
 }
 
 /** A line of the table, as high as its longest cell: nothing of a record is cut off. */
-function row(pdf: Pdf, cells: readonly string[], font = PLAIN): void {
+function row(pdf: Pdf, cells: readonly string[], strong = false): void {
   const width = widthOf(pdf);
-  pdf.font(font).fontSize(8).fillColor(PAPER.ink);
-  const columns = cells.map((text, i) => ({ text, width: width * (COLUMNS[i] ?? 0.2) - 6 }));
-  const heights = columns.map((each) => pdf.heightOfString(each.text, { width: each.width }));
+  const how = { size: 7.6, colour: PAPER.ink, strong };
+  const columns = cells.map((text, i) => ({ text, width: width * (COLUMNS[i] ?? 0.2) - GUTTER }));
+  const heights = columns.map((each) => heightOf(pdf, each.text, how, each.width));
   const height = Math.max(LEAST, ...heights.map((each) => each + 3));
   if (pdf.y + height > pdf.page.height - MARGIN) pdf.addPage();
   const { y } = pdf;
   let x = MARGIN;
   for (const column of columns) {
-    pdf.text(column.text, x, y + 2, { width: column.width });
-    x += column.width + 6;
+    write(pdf, column.text, how, { x, y: y + 2, width: column.width });
+    x += column.width + GUTTER;
   }
   const under = y + height;
   pdf.moveTo(MARGIN, under).lineTo(MARGIN + width, under);
@@ -89,25 +91,21 @@ function row(pdf: Pdf, cells: readonly string[], font = PLAIN): void {
 
 function sections(pdf: Pdf, page: RecordPage): void {
   for (const { title, lines } of page.sections) {
-    pdf.font(STRONG).fontSize(9).fillColor(PAPER.ink).text(title, MARGIN, pdf.y);
-    pdf.font(PLAIN).fontSize(8);
+    write(pdf, title, { size: 9, colour: PAPER.ink, strong: true });
     for (const { text, grave } of lines) {
-      pdf
-        .fillColor(grave ? PAPER.stop : PAPER.ink)
-        .text(text, MARGIN, pdf.y, { width: widthOf(pdf) });
+      write(pdf, text, { size: 8, colour: grave ? PAPER.stop : PAPER.ink });
     }
-    pdf.moveDown(0.5);
+    pdf.y += 5;
   }
 }
 
-type SealState = { seal: string | null; holds: boolean };
-
-function end(pdf: Pdf, page: RecordPage, { seal, holds }: SealState): void {
-  pdf.font(STRONG).fontSize(10).fillColor(PAPER.ink).text(page.signature);
-  pdf.font(PLAIN).fontSize(8).fillColor(PAPER.secondInk);
-  if (seal) {
-    pdf.text(`Seal ${seal}: ${holds ? 'its events have it' : 'ITS EVENTS DO NOT HAVE IT'}.`);
+function end(pdf: Pdf, page: RecordPage, seal: Seal): void {
+  const small = { size: 8, colour: PAPER.secondInk };
+  write(pdf, page.signature, { size: 10, colour: PAPER.ink, strong: true });
+  const sealed = sealWords(seal);
+  if (sealed) {
+    write(pdf, sealed.text, { size: 8, colour: sealed.grave ? PAPER.stop : PAPER.secondInk });
   }
-  for (const text of page.additions) pdf.fillColor(PAPER.ink).text(text);
-  pdf.fillColor(PAPER.secondInk).text(page.footer);
+  for (const text of page.additions) write(pdf, text, { size: 8, colour: PAPER.ink });
+  write(pdf, page.footer, small);
 }

@@ -41,8 +41,8 @@ export async function countAcknowledged(folder: string, rows: Rows): Promise<Ack
   const told = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0;
   const lost = Number.isSafeInteger(told) ? Math.max(0, told - (await held())) : 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let writing = Promise.resolve();
   const write = async () => {
-    timer = undefined;
     try {
       writeFileSync(`${file}.part`, String(await held()));
       renameSync(`${file}.part`, file);
@@ -51,7 +51,10 @@ export async function countAcknowledged(folder: string, rows: Rows): Promise<Ack
     }
   };
   const kept = () => {
-    timer ??= setTimeout(() => void write(), EVERY).unref();
+    timer ??= setTimeout(() => {
+      timer = undefined;
+      writing = write();
+    }, EVERY).unref();
   };
   if (lost > 0) {
     await rows('UPDATE identity SET generation = $1', [randomUUID()]);
@@ -61,6 +64,7 @@ export async function countAcknowledged(folder: string, rows: Rows): Promise<Ack
     lost,
     kept,
     async close() {
+      await writing;
       if (timer === undefined) return;
       clearTimeout(timer);
       await write();

@@ -5,7 +5,7 @@ import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW, startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
-import { appendEvents, beginJob, checkSeal, readEvents } from './jobs';
+import { appendEvents, beginJob, checkSeal, keepEvents, readEvents } from './jobs';
 
 const AT = NOW.toISOString();
 const ROUNDS = Number(process.env.LONGBAR_SOAK ? 300 : 25);
@@ -50,6 +50,22 @@ describe('what arrives for a job', () => {
     expect(await told(job, event(job, 20_001), event(job, 19_999))).toEqual([409, '0.n']);
     expect(await told(job, event(job, Number.MAX_SAFE_INTEGER))).toEqual([409, '0.n']);
     expect(await told(job, event(job, 19_999))).toEqual([200]);
+  });
+
+  it('is held back where it is more than a job can be, and nothing of it is called wrong', async () => {
+    const job = await begun();
+    const signed = { type: 'job.signed', name: 'Ina' };
+    const signs = Array.from({ length: 4 }, (_, i) => event(job, i + 1, signed));
+    expect(await told(job, ...signs)).toEqual([413]);
+    const row = await server.db.tables.jobs.findByPk(job);
+    await server.db.write(async (transaction) => {
+      const many = Array.from({ length: 9_999 }, (_, i) => event(job, i + 1));
+      await keepEvents(server.db, row!.get(), many, AT, transaction);
+    });
+    expect(await told(job, event(job, 10_000), event(job, 10_001))).toEqual([403]);
+    expect(await told(job, event(job, 10_000))).toEqual([200]);
+    const one = event(job, 10_001);
+    expect(await told(job, one)).toEqual([403]);
   });
 
   it('names an adjuster that some revision of the sheet has', async () => {

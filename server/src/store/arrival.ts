@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { EngineSheet, EventOf, Issue, JobEvent } from '@longbar/core';
 import { adjustersOf, begunOf, foldJob, inOrder, maySign, settingOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
@@ -11,6 +12,12 @@ import type { JobRow } from './tables';
 
 /** How far above the highest number held an event may stand: two phones apart are never so far. */
 const FARTHEST = 10_000;
+
+/** What a job holds at most: a long one has a thousand, and more only keeps the server busy. */
+const MOST_OF_JOB = 10_000;
+
+/** Each signature is judged by the whole journal: so many come at a time. */
+const MOST_SIGNATURES = 3;
 
 /**
  * Checks what arrives against its job and what is kept of it. Answers the ids that are kept
@@ -33,7 +40,28 @@ export async function refuseMisfits(
   ];
   const [first] = issues;
   if (first) throw new RequestError(409, first.message, issues);
+  await refuseTooMuch(db, job.id, fresh, transaction);
   return new Set(kept.keys());
+}
+
+/** What is too much waits on its phone: nothing of it is wrong. */
+async function refuseTooMuch(
+  db: Database,
+  job: string,
+  fresh: readonly Placed[],
+  transaction: Transaction,
+): Promise<void> {
+  if (fresh.filter(({ event }) => isSigning(event)).length > MOST_SIGNATURES) {
+    throw new RequestError(413, `Send at most ${MOST_SIGNATURES} signatures at a time.`);
+  }
+  const [held] = await db.rows<{ count: number }>(
+    'SELECT count(*) AS count FROM events WHERE job = $1',
+    [job],
+    transaction,
+  );
+  if (fresh.length > 0 && (held?.count ?? 0) + fresh.length > MOST_OF_JOB) {
+    throw new RequestError(403, 'A job holds 10,000 entries at most. Begin another job.');
+  }
 }
 
 type Kept = Map<string, { job: string; body: string }>;
@@ -117,11 +145,15 @@ async function withoutAdjuster(
     }));
 }
 
+const NamingSchema = v.object({
+  adjuster: v.optional(v.string()),
+  adjusters: v.optional(v.array(v.string())),
+});
+
 function namedBy(event: JobEvent): string[] {
-  const { adjuster, adjusters } = event as { adjuster?: unknown; adjusters?: unknown };
-  return [adjuster, ...(Array.isArray(adjusters) ? adjusters : [])].filter(
-    (id): id is string => typeof id === 'string',
-  );
+  const named = v.safeParse(NamingSchema, event);
+  const { adjuster, adjusters = [] } = named.success ? named.output : {};
+  return adjuster === undefined ? adjusters : [adjuster, ...adjusters];
 }
 
 async function adjustersOfAll(
@@ -182,7 +214,7 @@ export async function standingOf(
     [job],
     transaction,
   );
-  return rows.map(({ body }) => JSON.parse(body) as JobEvent);
+  return rows.map(({ body }): JobEvent => JSON.parse(body));
 }
 
 /** Whether a signature counts: by what stands before it, for that is what it seals. */

@@ -1,8 +1,11 @@
+import type { JobEvent } from '@longbar/core';
+import { Sha256Schema } from '@longbar/core';
 import { createHash } from 'node:crypto';
 import { RequestError } from '../requestError';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
 import type { BlobRow } from './tables';
+import * as v from 'valibot';
 
 export function sha256(bytes: Buffer): string {
   return createHash('sha256').update(bytes).digest('hex');
@@ -39,4 +42,23 @@ export async function keepBlobIn(
 /** A photo or clip by its hash; undefined where there is none. */
 export async function readBlob({ tables }: Database, hash: string) {
   return (await tables.blobs.findByPk(hash))?.get();
+}
+
+const AttachedSchema = v.object({ attachments: v.array(v.object({ sha256: Sha256Schema })) });
+
+/** The hashes of what hangs on an event, of whatever type. */
+export function attachedTo(event: JobEvent): string[] {
+  const found = v.safeParse(AttachedSchema, event);
+  return found.success ? found.output.attachments.map(({ sha256: hash }) => hash) : [];
+}
+
+/** Which of these photos and clips are not here. */
+export async function lackingBlobs(db: Database, hashes: readonly string[]): Promise<string[]> {
+  if (hashes.length === 0) return [];
+  const rows = await db.rows<{ hash: string }>(
+    `SELECT DISTINCT value AS hash FROM json_each($1)
+     WHERE value NOT IN (SELECT sha256 FROM blobs)`,
+    [JSON.stringify(hashes)],
+  );
+  return rows.map(({ hash }) => hash);
 }

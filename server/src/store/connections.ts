@@ -13,12 +13,15 @@ const PRAGMAS = [
 /** The driver's own connection. */
 export type Connection = {
   uuid?: string;
-  all(sql: string, bind: unknown[], done: (error: Error | null, rows: unknown[]) => void): void;
+  all<Row>(sql: string, bind: unknown[], done: (error: Error | null, rows: Row[]) => void): void;
+  close(done: (error: Error | null) => void): void;
 };
 type ConnectionManager = {
+  connections: Record<string, Connection>;
   refreshTypeParser(types: object): void;
   getConnection(options: { uuid?: string }): Promise<Connection>;
   releaseConnection(connection: Connection): void;
+  close(): Promise<void>;
 };
 
 /** A document that is no JSON any more is read as null: one spoiled row stops no other. */
@@ -38,6 +41,8 @@ function jsonOrNull(text: string): unknown {
 }
 
 function managerOf(sequelize: Sequelize): ConnectionManager {
+  // Its own types do not tell that it may be held open.
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
   return (sequelize as unknown as { connectionManager: ConnectionManager }).connectionManager;
 }
 
@@ -61,10 +66,18 @@ export function keepConnections(
     return connection;
   };
   manager.releaseConnection = () => undefined;
-  return async (within) =>
-    within
-      ? (within as unknown as { connection: Connection }).connection
-      : manager.getConnection({});
+  const close = manager.close.bind(manager);
+  manager.close = async () => {
+    // One after the other: two that close at once find each other, and leave the log unfolded.
+    for (const [name, connection] of Object.entries(manager.connections)) {
+      delete manager.connections[name];
+      await new Promise<void>((resolve, reject) => {
+        connection.close((error) => (error ? reject(error) : resolve()));
+      });
+    }
+    await close();
+  };
+  return async (within) => (within ? Reflect.get(within, 'connection') : manager.getConnection({}));
 }
 
 /** Transactions stand in line, so that one connection serves them all. */
@@ -73,6 +86,6 @@ const WRITER = 'writer';
 /** All rows of a plain statement. */
 export function allOf<Row>(connection: Connection, sql: string, bind: unknown[]): Promise<Row[]> {
   return new Promise((resolve, reject) => {
-    connection.all(sql, bind, (error, rows) => (error ? reject(error) : resolve(rows as Row[])));
+    connection.all<Row>(sql, bind, (error, rows) => (error ? reject(error) : resolve(rows)));
   });
 }

@@ -1,5 +1,5 @@
 import { ignore } from '@longbar/core';
-import type { Transaction } from 'sequelize';
+import { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize';
 import { RequestError } from '../requestError';
 import { countAcknowledged } from './acknowledged';
@@ -121,4 +121,4 @@ async function makeDatabase(file: string, folder: string): Promise<void> {
   await sequelize.close();
 }
 
-const IMMEDIATE = 'IMMEDIATE' as Transaction.TYPES;
+const { IMMEDIATE } = Transaction.TYPES;

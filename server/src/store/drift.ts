@@ -76,7 +76,7 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
   const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
   if (!sheet) throw new Error(`Machine ${machine} has no sheet.`);
   const checks = await checkTexts(db, machine);
-  const read = checks.map((text) => JSON.parse(text) as JobCheck);
+  const read = checks.map((text): JobCheck => JSON.parse(text));
   const { meter } = await hourMeterOf(db, row, await jobLines(db, machine));
   const past = pastOf(sheet.document, read, meter);
   const specs = specsByKind(past.sheet);
@@ -107,7 +107,7 @@ export async function recheckOf(
   );
   const last = jobs.find(({ summary }) => summary.signed);
   if (!known || !last?.summary.hours || known.job !== last.id) return null;
-  const recheck = JSON.parse(known.recheck) as DriftForecast['recheckAt'];
+  const recheck: DriftForecast['recheckAt'] = JSON.parse(known.recheck);
   if (recheck.id === null) return null;
   const atHours = Math.round(engineHours(last.summary.hours, meter) + recheck.hours);
   const now = engineHours(latest ?? last.summary.hours, meter);

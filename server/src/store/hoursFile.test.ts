@@ -81,6 +81,17 @@ describe('hours from a file', () => {
     expect(refused).toBeGreaterThan(SPOILED / 2);
     expect(await kept()).toBe(before);
   });
+
+  it('of a whole fleet lets others be answered between', async () => {
+    const line = (i: number) => `Launch;${2001 + (i % 20)}-01-02;${i}`;
+    const lines = Array.from({ length: 60_000 }, (_, i) => line(i));
+    const text = `Asset;Date;Hours\n${lines.join('\n')}`;
+    let answered = 0;
+    const others = setInterval(() => answered++, 1);
+    await takeHours(server.db, { text, ...plain, leaveOut: true, take: false }, '2026-11-26');
+    clearInterval(others);
+    expect(answered).toBeGreaterThan(5);
+  });
 });
 
 /** The text with a few characters lost, doubled, swapped or strange. */

@@ -1,6 +1,8 @@
 import type { HoursFile, HoursFound, KnownHours, TableRow } from '@longbar/core';
 import { guessColumns, readHours } from '@longbar/core';
+import type { Parser, ParseResult } from 'papaparse';
 import Papa from 'papaparse';
+import { inSlices } from '../inSlices';
 import { RequestError } from '../requestError';
 import { machineChanged } from './changes';
 import type { Database } from './database';
@@ -23,11 +25,13 @@ export async function takeHours(
   { text, columns: given, machine, leaveOut, take }: HoursFile,
   today: string,
 ): Promise<HoursFound> {
-  const { header, rows } = tableOf(text);
+  const { header, rows } = await tableOf(text);
   const columns = given ?? guessColumns(header, rows);
   await settle(db, today);
   const yard = await knownHours(db);
-  const { readings, known, issues } = readHours(rows, columns, yard, machine, today);
+  const { readings, known, issues } = await inSlices(
+    readHours(rows, columns, yard, machine, today),
+  );
   if (take && issues.length > 0 && !leaveOut) {
     const told = issues.map(({ line, path, message }) => ({
       path: `line ${line}: ${path}`,
@@ -60,20 +64,40 @@ const TAKE = `INSERT INTO hours_readings (machine, date, hours)
     json_extract(value, '$.hours')
   FROM json_each($1)`;
 
-function tableOf(text: string): { header: string[]; rows: TableRow[] } {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
+async function tableOf(text: string): Promise<{ header: string[]; rows: TableRow[] }> {
+  const rows: TableRow[] = [];
   let line = 1;
-  const all = data.map((cells): TableRow => {
-    const own = line;
-    line += 1 + cells.join('').split('\n').length - 1;
-    return { line: own, cells };
+  await eachPart(text.replace(/^\uFEFF/, ''), (part) => {
+    for (const cells of part) {
+      if (cells.some((cell) => cell.trim() !== '')) rows.push({ line, cells });
+      line += cells.join('').split('\n').length;
+    }
   });
-  const [header, ...rows] = all.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  const header = rows.shift();
   if (!header || rows.length === 0) {
     const message = 'The table has a line of headings, and a line for each reading.';
     throw new RequestError(400, message, [{ path: 'line 1', message }]);
   }
   return { header: [...header.cells], rows };
+}
+
+/** So many characters are taken apart at a time. */
+const PART = 200_000;
+
+/** Takes a table apart, a part at a time; what else is asked of the server is answered between. */
+function eachPart(text: string, take: (rows: string[][]) => void): Promise<void> {
+  return new Promise((resolve, reject) => {
+    Papa.parse<string[]>(text, {
+      chunkSize: PART,
+      chunk: ({ data }: ParseResult<string[]>, parser: Parser) => {
+        take(data);
+        parser.pause();
+        setImmediate(() => parser.resume());
+      },
+      complete: () => resolve(),
+      error: reject,
+    });
+  });
 }
 
 async function knownHours(db: Database): Promise<KnownHours[]> {

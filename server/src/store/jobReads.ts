@@ -60,7 +60,7 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
     [id],
     transaction,
   );
-  const events = journal.map(({ body }) => JSON.parse(body) as JobEvent);
+  const events = journal.map(({ body }): JobEvent => JSON.parse(body));
   // By the last that came, not by the clock: worked out again it is the same.
   const now = journal.at(-1)?.receivedAt ?? row.at;
   const shop = await readShop(db);
@@ -123,7 +123,10 @@ export async function jobLines(db: Database, machine: string, before = '9'): Pro
      ORDER BY job_reads.at DESC`,
     [machine, before],
   );
-  return rows.map((row) => ({ ...row, summary: JSON.parse(row.summary) as JobSummary }));
+  return rows.map((row) => {
+    const summary: JobSummary = JSON.parse(row.summary);
+    return { ...row, summary };
+  });
 }
 
 /** What these jobs measured, as text, newest first: as it is kept, for it is much. */
@@ -138,7 +141,7 @@ export async function checkTexts(db: Database, machine: string): Promise<string[
 
 /** What these jobs measured, newest first. */
 export async function checksOf(db: Database, machine: string): Promise<JobCheck[]> {
-  return (await checkTexts(db, machine)).map((text) => JSON.parse(text) as JobCheck);
+  return (await checkTexts(db, machine)).map((text): JobCheck => JSON.parse(text));
 }
 
 /** What one job measured. */
@@ -147,7 +150,7 @@ export async function checkOf(db: Database, job: string): Promise<JobCheck> {
     job,
   ]);
   if (!row) throw new Error(`Job ${job} is not in the tables that are read.`);
-  return JSON.parse(row.check) as JobCheck;
+  return JSON.parse(row.check);
 }
 
 /** How many jobs back one's own hands are told from. */
@@ -166,7 +169,7 @@ export async function settleSheets(db: Database): Promise<void> {
         [sheet],
         transaction,
       );
-      const pairs = rows.flatMap((row) => JSON.parse(row.pairs ?? '[]') as JobCheck['lockPairs']);
+      const pairs = rows.flatMap((row): JobCheck['lockPairs'] => JSON.parse(row.pairs ?? '[]'));
       await db.run(
         'UPDATE sheet_reads SET stale = 0, lockPairs = $1 WHERE sheet = $2',
         [JSON.stringify(pairs), sheet],

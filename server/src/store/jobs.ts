@@ -10,6 +10,7 @@ import { readShop } from './shop';
 import { jobLines, lockPairsOn } from './jobReads';
 import { headOf } from './jobHead';
 import { lastLeftOf, notesOf } from './history';
+import { attachedTo, lackingBlobs } from './blobs';
 import { settle } from './readTables';
 import { sealOf } from './seal';
 import type { JobRow } from './tables';
@@ -112,11 +113,14 @@ export async function readEvents(db: Database, job: string, after: number) {
   );
   const rows = found.slice(0, fitting(found));
   const late = rows.filter((row) => row.late === 1).map(({ id }) => id);
+  // What is no JSON any more keeps nobody from the rest: the nightly look names it.
+  const events = rows.map(({ body }): JobEvent => JSON.parse(body));
+  const lacking = await lackingBlobs(db, events.flatMap(attachedTo));
   return {
-    // What is no JSON any more keeps nobody from the rest: the nightly look names it.
-    events: rows.map(({ body }) => JSON.parse(body) as JobEvent),
+    events,
     serial: rows.at(-1)?.serial ?? after,
     ...(late.length > 0 && { late }),
+    ...(lacking.length > 0 && { lacking }),
     more: rows.length < found.length || found.length === PAGE,
   };
 }
@@ -150,7 +154,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     shop,
     lastLeft: await lastLeftOf(db, earlier),
     notes: notesOf(earlier),
-    lockPairs: JSON.parse(lockPairs) as JobContext['lockPairs'],
+    lockPairs: JSON.parse(lockPairs),
     ...(late.length > 0 && { late: late.map((event) => event.id) }),
   };
 }

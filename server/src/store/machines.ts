@@ -22,7 +22,7 @@ export async function machineLines(db: Database, today: string, retired = false)
 
 /** Every machine of the yard, its hours and what is due on `today`, by name. */
 export async function listMachines(db: Database, today: string): Promise<MachineLine[]> {
-  return JSON.parse(await machineLines(db, today)) as MachineLine[];
+  return JSON.parse(await machineLines(db, today));
 }
 
 /** One machine with its sheet, readings and jobs, newest first, as JSON. */

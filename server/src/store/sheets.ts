@@ -120,6 +120,30 @@ export async function publishIn(
   return { sheet, made: true };
 }
 
+/**
+ * Keeps a revision that was published before and is lost here, under its number: jobs go by it.
+ * Throws RequestError 409 where that number says something else here.
+ */
+export async function putBackRevision(
+  db: Database,
+  id: string,
+  revision: number,
+  document: EngineSheet,
+  now: string,
+): Promise<{ sheet: SheetDetail; made: boolean }> {
+  return db.write(async (transaction) => {
+    const known = await readSheet(db, id, revision, transaction);
+    if (known && !isDeepStrictEqual(known.document, document)) {
+      throw wrongField('revision', `Revision ${revision} of this sheet says something else.`, 409);
+    }
+    if (known) return { sheet: known, made: false };
+    const sheet = { id, revision, document, publishedAt: now };
+    await db.tables.sheets.create(sheet, { transaction });
+    await sheetChanged(db, id, transaction);
+    return { sheet, made: true };
+  });
+}
+
 /** Takes a sheet that no machine of the yard goes by out of the lists, or back into them. */
 export async function retireSheet(
   db: Database,

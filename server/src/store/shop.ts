@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import type { Shop, ShopHere } from '@longbar/core';
 import { NEW_SHOP } from '@longbar/core';
 import type { Transaction } from 'sequelize';
+import { RequestError } from '../requestError';
 import type { Database } from './database';
 import { openJobsChanged } from './changes';
 import { listSetAside } from './setAside';
@@ -44,6 +46,43 @@ export async function identityOf(db: Database): Promise<IdentityRow> {
   );
   if (!row) throw new Error('The database does not say which shop it holds.');
   return { ...row, demo: Number(row.demo) === 1 };
+}
+
+/** Whether nothing was written into this database yet, not even a name. */
+export async function isEmptyShop(db: Database, transaction: Transaction): Promise<boolean> {
+  const [found] = await db.rows<{ some: number }>(
+    `SELECT EXISTS (SELECT 1 FROM shops) OR EXISTS (SELECT 1 FROM sheets)
+       OR EXISTS (SELECT 1 FROM machines) AS some`,
+    [],
+    transaction,
+  );
+  return found?.some === 0;
+}
+
+/** From here on the database holds this shop, in a life of its own. */
+export async function becomeShop(
+  db: Database,
+  id: string,
+  demo: boolean,
+  transaction: Transaction,
+): Promise<void> {
+  await db.tables.identity.destroy({ where: {}, transaction });
+  await db.tables.identity.create({ id, demo, generation: randomUUID() }, { transaction });
+}
+
+/**
+ * An empty database becomes again the shop that phones keep, whose server was lost: each of them
+ * then offers what it holds. The same again changes nothing. Throws RequestError 409 elsewhere.
+ */
+export async function rebuildShop(db: Database, id: string, shop?: Shop): Promise<void> {
+  await db.write(async (transaction) => {
+    if ((await identityOf(db)).id === id) return;
+    if (!(await isEmptyShop(db, transaction))) {
+      throw new RequestError(409, 'Only an empty server becomes a shop again. This one is not.');
+    }
+    if (shop) await writeShop(db, shop, transaction);
+    await becomeShop(db, id, false, transaction);
+  });
 }
 
 /** Keeps the shop's rules in place of those there were. */

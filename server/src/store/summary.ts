@@ -45,12 +45,14 @@ export function summarise(
   const asked = adjustersOf(sheet).filter(({ id, entry }) => isAskedOf(entry, state, id));
   const readingsBy = (of: (adjuster: AdjusterState) => Reading | undefined) =>
     Object.fromEntries(
-      adjusters.flatMap(([id, adjuster]) => {
+      adjusters.flatMap(([id, adjuster]): [string, Reading][] => {
         const reading = of(adjuster);
-        return reading ? [[id, { go: reading.go, noGo: reading.noGo, how: reading.how }]] : [];
+        if (!reading) return [];
+        const { go, noGo, how } = reading;
+        return [[id, { go, noGo, how }]];
       }),
-    ) as Record<string, Reading>;
-  const shims = adjusters.flatMap(([id, { shim, fitted }]) => {
+    );
+  const shims = adjusters.flatMap(([id, { shim, fitted }]): [string, number][] => {
     const size = fitted ?? shim;
     return size === undefined ? [] : [[id, size]];
   });
@@ -73,7 +75,7 @@ export function summarise(
       left: readingsBy(standingReading),
       ...(state.tag !== undefined && { tag: state.tag }),
       disturbed: state.why?.reason === 'head-work',
-      shims: Object.fromEntries(shims) as Record<string, number>,
+      shims: Object.fromEntries(shims),
       lockPairs: lockPairsOf(state),
     },
     words: wordsOf(sheet, state),

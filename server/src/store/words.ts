@@ -24,7 +24,7 @@ export function wordsOf(sheet: EngineSheet, state: JobState): WrittenWords[] {
       const { what, detail } = describeEvent(event, names);
       const more = ['symptom', 'note', 'from', 'says'] as const;
       const rest = more.flatMap((key) => {
-        const value = (event as Record<string, unknown>)[key];
+        const value: unknown = Reflect.get(event, key);
         return typeof value === 'string' && value !== '' ? [value] : [];
       });
       const others = rest.filter((text) => !detail.includes(text));

@@ -39,10 +39,10 @@ type StopProps = Pick<QuestionProps, 'draft'> & { stop: ChartStop; place: number
 
 function StopOf({ draft, stop, place }: StopProps) {
   const { sheet, edit } = draft;
-  const at = (next: Partial<ChartStop>) =>
+  const at = (next: Where | { at: number }) =>
     edit((to) => {
       const note = stop.note === undefined ? {} : { note: stop.note };
-      to.chart![place] = { ...next, set: stop.set, ...note } as ChartStop;
+      to.chart![place] = { ...next, set: stop.set, ...note };
     });
   const toggle = (id: string) =>
     edit((to) => {
@@ -122,7 +122,7 @@ function placesOf(sheet: EngineSheet): { label: string; where: Where }[] {
 }
 
 function isAt(stop: ChartStop, where: Where): boolean {
-  return Object.entries(where).every(([key, value]) => stop[key as keyof ChartStop] === value);
+  return Object.entries(where).every(([key, value]) => Reflect.get(stop, key) === value);
 }
 
 function idsByNumber(sheet: EngineSheet): string[] {

@@ -1,4 +1,4 @@
-import { spiralOrder } from '@longbar/core';
+import { itemAt, spiralOrder } from '@longbar/core';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { FastenerPlacer } from '../../../drawing/FastenerPlacer';
@@ -65,7 +65,7 @@ export function FastenerOrder({ of, fasteners, columns, error, onOrder }: Props)
           label="Spiral from the middle"
           name={`${of}: spiral from the middle`}
           style={{ flex: 1 }}
-          onPress={() => onOrder(spiralOrder(places).map((i) => places[i] as Place))}
+          onPress={() => onOrder(spiralOrder(places).map((i) => itemAt(places, i)))}
         />
         <Act
           label="Begin again"

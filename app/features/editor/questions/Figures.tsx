@@ -1,4 +1,3 @@
-import type { AdjusterEntry } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Stack } from '../../../ui/Panel';
@@ -23,7 +22,8 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
       const own = sheet.adjusters[place];
       if (!own) return;
       const made = specFrom(how, next, own.spec);
-      if (made) own.spec = made as NonNullable<AdjusterEntry['spec']>;
+      // A draft may lack figures that are not typed yet.
+      if (made) Object.assign(own, { spec: made });
       else delete own.spec;
     });
   };

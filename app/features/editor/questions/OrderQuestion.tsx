@@ -75,9 +75,9 @@ export function OrderQuestion({ draft }: QuestionProps) {
 }
 
 function ordinal(place: number): string {
-  const ending = { one: 'st', two: 'nd', few: 'rd', other: 'th' }[rules.select(place) as 'one'];
-  return `${place}${ending}`;
+  return `${place}${ENDINGS[rules.select(place)] ?? 'th'}`;
 }
+const ENDINGS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' };
 const rules = new Intl.PluralRules('en', { type: 'ordinal' });
 
 /** The angles from one firing to the next, where they are not all alike. */

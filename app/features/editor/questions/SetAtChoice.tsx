@@ -1,4 +1,5 @@
-import type { AdjusterEntry, AdjusterKind } from '@longbar/core';
+import type { AdjusterEntry } from '@longbar/core';
+import { isWindow } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
@@ -45,16 +46,16 @@ export function SetAtChoice({ draft, entry, place }: AdjusterProps) {
           onChoose={(peak) => change((own) => void (own.setAt = { ...setAt, peak }))}
         />
       )}
-      {typeof setAt === 'object' && 'window' in setAt && (
+      {isWindow(setAt) && (
         <View style={styles.window}>
           {(['from', 'to'] as const).map((end, i) => (
             <View key={end} style={styles.end}>
               <NumberField
                 label={`${kind}, window ${end}, degrees after firing TDC`}
-                value={(setAt.window as [number, number])[i]}
+                value={setAt.window[i]}
                 onChange={(value) =>
                   change((own) => {
-                    const window: [number, number] = [...(setAt.window as [number, number])];
+                    const window: [number, number] = [...setAt.window];
                     window[i] = value ?? NaN;
                     own.setAt = { ...setAt, window };
                   })
@@ -73,7 +74,7 @@ export function SetAtChoice({ draft, entry, place }: AdjusterProps) {
           onChoose={(lobe) =>
             change((own) => {
               if (lobe === kind) delete own.lobe;
-              else own.lobe = lobe as AdjusterKind;
+              else own.lobe = lobe;
             })
           }
         />

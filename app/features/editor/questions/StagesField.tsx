@@ -75,7 +75,7 @@ function stageOf(kind: Kind, figure: number): TorqueStage {
 }
 
 function figureOf(stage: TorqueStage): number {
-  return Number(stage[KEYS[kindOf(stage)] as keyof TorqueStage]);
+  return Number(Reflect.get(stage, KEYS[kindOf(stage)]));
 }
 
 const styles = StyleSheet.create({

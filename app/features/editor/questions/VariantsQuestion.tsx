@@ -83,9 +83,10 @@ function setFigure(
   const before: Partial<Spec> = variant.adjusters?.find((each) => each.kind === kind)?.spec ?? {};
   const { [key]: _, ...rest } = before;
   const spec = { ...rest, ...(value !== undefined && { [key]: value }) };
-  const given = Object.keys(spec).length > 0 ? [{ kind, spec: spec as Spec }] : [];
+  const given = Object.keys(spec).length > 0 ? [{ kind, spec }] : [];
   const next = [...others, ...given];
-  if (next.length > 0) variant.adjusters = next;
+  // A draft may lack figures that are not typed yet.
+  if (next.length > 0) Object.assign(variant, { adjusters: next });
   else delete variant.adjusters;
 }
 

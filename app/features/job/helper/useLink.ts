@@ -31,11 +31,15 @@ type Shown = Pick<Link, 'word' | 'turn'>;
  */
 export function useLink(job: string, role: Beat['role'], planned: Planned | null, on = true): Link {
   const sync = useSync();
-  const side = useRef<Side>(null);
-  side.current ??= { own: firstBeat(role), other: undefined, sent: new Map() };
+  const [first] = useState((): Side => ({
+    own: firstBeat(role),
+    other: undefined,
+    sent: new Map(),
+  }));
+  const side = useRef(first);
   const [shown, setShown] = useState<Shown>({ word: 'waiting', turn: null });
   const refresh = useCallback(() => {
-    const now = keptSide(side.current as Side, performance.now());
+    const now = keptSide(side.current, performance.now());
     side.current = now;
     const word = turningWord(now, performance.now());
     const turn = role === 'rockers' ? now.own.turn : (now.other?.turn ?? null);
@@ -45,7 +49,7 @@ export function useLink(job: string, role: Beat['role'], planned: Planned | null
   }, [role]);
   const change = useCallback(
     (next: Partial<Beat>) => {
-      side.current = sentOn(side.current as Side, next);
+      side.current = sentOn(side.current, next);
       sync.beat(job, side.current.own);
       refresh();
     },
@@ -55,13 +59,13 @@ export function useLink(job: string, role: Beat['role'], planned: Planned | null
     if (!on) return;
     side.current = { own: firstBeat(role), other: undefined, sent: new Map() };
     const stop = sync.follow(job, (beat) => {
-      const before = side.current as Side;
+      const before = side.current;
       side.current = heardBeat(before, beat, performance.now());
       if (side.current !== before) refresh();
     });
     const timer = setInterval(() => change({}), BEAT);
     return () => {
-      sync.beat(job, sentOn(side.current as Side, { turn: null, leaves: true }).own);
+      sync.beat(job, sentOn(side.current, { turn: null, leaves: true }).own);
       stop();
       clearInterval(timer);
     };
@@ -69,7 +73,7 @@ export function useLink(job: string, role: Beat['role'], planned: Planned | null
   const key = JSON.stringify(planned);
   useEffect(() => {
     if (role !== 'rockers' || !on) return;
-    const { turn } = (JSON.parse(key) ?? { turn: null }) as Planned;
+    const { turn }: Planned = JSON.parse(key) ?? { turn: null };
     change({ clearFor: null, said: null, turn: turn && { ...turn, id: uuid() } });
   }, [key, role, on, change]);
   return {

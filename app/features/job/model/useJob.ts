@@ -3,6 +3,7 @@ import type { JobAct } from '@longbar/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { openJob } from '../../../state/jobs';
 import { lastTapped } from './lastTapped';
+import { SameAnswer } from './sameAnswer';
 import { usePauses } from './usePauses';
 import type { WorkingJob } from './workingJob';
 import { workingJob } from './workingJob';
@@ -42,13 +43,18 @@ export function useJob(id: string): LoadedJob {
     return sync.follow(id);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id, ready, sync]);
+  const [answers] = useState(() => new SameAnswer());
   const by = name || kept?.context.head.by || 'unnamed';
   const act = useCallback(
     (...acts: JobAct[]) => {
+      if (answers.isAgain(kept, acts)) return;
       // A failure to keep is shown by the engine; the screen stays as it was.
-      sync.record(id, by, ...acts).catch(ignore('a failure to keep is shown by the engine'));
+      sync.record(id, by, ...acts).catch((error) => {
+        answers.forget();
+        ignore('a failure to keep is shown by the engine')(error);
+      });
     },
-    [sync, id, by],
+    [sync, id, by, kept, answers],
   );
   const job = useMemo(() => {
     if (!kept) return undefined;

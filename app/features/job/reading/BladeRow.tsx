@@ -1,3 +1,4 @@
+import { webStyle } from '../../../ui/webStyle.web';
 import type { BladeSet, LaidOut, Spec, SteppedBlade, Trial } from '@longbar/core';
 import {
   bladeFor,
@@ -124,7 +125,7 @@ function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
     <Pressable
       role="button"
       aria-label={name}
-      {...(press as object)}
+      {...press}
       style={[
         styles.tile,
         wide && styles.wide,
@@ -152,5 +153,5 @@ const styles = StyleSheet.create({
   row: { gap: space.small, paddingVertical: 2 },
   tile: { width: TILE, height: 64, borderRadius: radius - 2 },
   // A tapped tile lays out what is written on it, and not the page.
-  face: { contain: 'strict', alignItems: 'center', justifyContent: 'center' } as object,
+  face: webStyle({ contain: 'strict', alignItems: 'center', justifyContent: 'center' }),
 });

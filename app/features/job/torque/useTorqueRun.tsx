@@ -1,5 +1,5 @@
+import { itemAt, formatTorque, sequencesOf, torqueKey, torqueSteps } from '@longbar/core';
 import type { TorqueSequence, TorqueStep as OneStep } from '@longbar/core';
-import { formatTorque, sequencesOf, torqueKey, torqueSteps } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
@@ -24,7 +24,7 @@ export function useTorqueRun(job: WorkingJob, when: TorqueSequence['when']): Run
     .find(({ left }) => left.length > 0);
   if (!open) return undefined;
   const { sequence, left } = open;
-  const now = left[0] as OneStep;
+  const now = itemAt(left, 0);
   const { stage, fastener } = now;
   const drawn = Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large;
   const reaches = tapped?.stage === stage && tapped.fastener > fastener;

@@ -1,7 +1,7 @@
 import type { Refused } from '../../barring/barringPlan';
 import { isRefused } from '../../barring/barringPlan';
 import type { CrankBelief } from '../../crank/belief';
-import { crankBelief, spanOf } from '../../crank/belief';
+import { crankBelief, spanOf, unknownCrank } from '../../crank/belief';
 import type { CrankHistory } from '../../crank/observation';
 import { settable } from '../../crank/settable';
 import { cycleDegrees } from '../../engine/firing';
@@ -30,7 +30,7 @@ export function crankOfJob(sheet: EngineSheet, { crank }: Pick<JobState, 'crank'
 
 const told = rememberPair((history: CrankHistory, sheet: EngineSheet): CrankOfJob => {
   const answer: CrankBelief | Refused = crankBelief(sheet, history);
-  const belief = isRefused(answer) ? (crankBelief(sheet, []) as CrankBelief) : answer;
+  const belief = isRefused(answer) ? unknownCrank(sheet) : answer;
   return {
     belief,
     settable: new Set(settable(sheet, belief)),

@@ -39,7 +39,7 @@ describe('the end of a job', () => {
     expect(fact('Run', leaks, ran)).toBe('it leaks, rail at No. 3; then no leaks');
     expect(next(leaks, left)).toMatchObject({ do: 'sign', leaks: true });
     expect(deviationsOf(foldJob(journal([leaks, left])))).toEqual([
-      { what: 'It was signed while it leaks', reason: 'Seal comes on Monday', by: 'Ina' },
+      { what: 'It leaks, and was left so', reason: 'Seal comes on Monday', by: 'Ina' },
     ]);
     // A reason that was given for one leak says nothing of the next.
     expect(next(leaks, left, leaks)).toMatchObject({ ask: 'leak' });

@@ -66,7 +66,7 @@ export function instructionOf(
   const bare = nextOf(setting, state, now);
   if (!bare) return undefined;
   const missing = jobSteps(setting, state, now).find(({ id }) => id === bare.step)?.missing ?? [];
-  return { ...bare, missing } as Instruction;
+  return { ...bare, missing };
 }
 
 /** What to do next, without what its step misses besides. */

@@ -70,7 +70,7 @@ function slipAt(
   const own = all.find((each) => each.id === id);
   if (!own?.entry.spec) return undefined;
   const blades = bladeSets.find(({ name }) => name === reading.bladeSet) ?? bladeSets[0];
-  const kind = OTHER[own.kind as 'intake' | 'exhaust'];
+  const kind = own.kind === 'intake' || own.kind === 'exhaust' ? OTHER[own.kind] : undefined;
   const beside = all.find(
     ({ cylinder, ...each }) => cylinder === own.cylinder && each.kind === kind,
   );

@@ -219,7 +219,7 @@ export function presentStop(
 ): number | undefined {
   const plan = jobPlan(setting, state);
   if (isRefused(plan)) return undefined;
-  const to = 'to' in instruction ? (instruction.to as number | undefined) : undefined;
+  const to = 'to' in instruction && typeof instruction.to === 'number' ? instruction.to : undefined;
   if (to !== undefined) {
     const place = plan.stops.findIndex(({ at }) => at === to);
     if (place >= 0) return place;

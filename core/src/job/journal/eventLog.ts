@@ -1,3 +1,4 @@
+import { itemAt } from '../../itemAt';
 import type { KnownEvent } from './events';
 
 /**
@@ -39,6 +40,6 @@ export class EventLog implements Iterable<KnownEvent> {
   }
 
   *[Symbol.iterator](): Iterator<KnownEvent> {
-    for (let i = 0; i < this.length; i++) yield this.#shared[i] as KnownEvent;
+    for (let i = 0; i < this.length; i++) yield itemAt(this.#shared, i);
   }
 }

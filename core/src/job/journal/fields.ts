@@ -20,7 +20,7 @@ const CLOCKED = ['at', 'since', 'stopped'] as const;
 export const byARightClock = <T extends { at: string }>() =>
   v.rawCheck<T>(({ dataset, addIssue }) => {
     if (!dataset.typed) return;
-    const input = dataset.value as Record<string, unknown>;
+    const input: Record<string, unknown> = { ...dataset.value };
     for (const key of CLOCKED) {
       const value = input[key];
       if (typeof value !== 'string' || isOfYears(1990, 2100)(value)) continue;

@@ -49,6 +49,17 @@ describe('the fold', () => {
     expect(keys([...through, { type: 'event.undone', target: uuid(100) }])).toEqual([]);
   });
 
+  it('goes by the last thousand things that were said of the crank', () => {
+    const look = (i: number): JobAct => ({
+      type: 'crank.observed',
+      observation: { id: `intake.${(i % 6) + 1}`, state: 'firm' },
+    });
+    const acts = Array.from({ length: 1_200 }, (_, i) => look(i));
+    const { history } = foldJob(journal(acts)).crank;
+    expect(history).toHaveLength(1000);
+    expect(history.at(-1)).toEqual({ seen: { id: 'intake.6', state: 'firm' } });
+  });
+
   it('keeps and ignores types it does not know', () => {
     const acts = wholeJob().slice(0, 5);
     const unknown = {

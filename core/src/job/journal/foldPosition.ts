@@ -72,10 +72,10 @@ function applyCrank(state: JobState, event: CrankEvent): void {
       beginAnewIfDoubted(state);
       const { degrees, within, to, helper } = event;
       const history: CrankEntry[] =
-        degrees === null ? [] : [...state.crank.history, { turned: { by: degrees, within } }];
-      const { target: _, ...known } = state.crank;
-      const turns = known.turns + 1;
-      state.crank = { ...known, history, turns, ...(to !== undefined && { target: to }) };
+        degrees === null ? [] : known(state.crank, { turned: { by: degrees, within } });
+      const { target: _, ...crank } = state.crank;
+      const turns = crank.turns + 1;
+      state.crank = { ...crank, history, turns, ...(to !== undefined && { target: to }) };
       return barredAgain(state, event.by, helper);
     }
     case 'crank.held': {
@@ -112,12 +112,20 @@ export function isOff({ crank, why, adjusters }: JobState, id: string): boolean 
   return why?.reason === 'head-work' && !set;
 }
 
+/** So much of the history counts: what was seen before it could only say more, never less. */
+const LONGEST_HISTORY = 1000;
+
+/** What is known of the crank with one thing more. */
+function known({ history }: Pick<CrankState, 'history'>, entry: CrankEntry): CrankEntry[] {
+  return [...history.slice(1 - LONGEST_HISTORY), entry];
+}
+
 /** What is known after one more look; one that is taken back leaves, where it is not turned yet. */
 function look(
-  { history }: CrankState,
+  { history }: Pick<CrankState, 'history'>,
   { observation, back }: { observation: Observation; back?: boolean | undefined },
 ): CrankEntry[] {
-  if (!back) return [...history, { seen: observation }];
+  if (!back) return known({ history }, { seen: observation });
   const turned = history.findLastIndex((entry) => 'turned' in entry);
   return history.filter(
     (entry, i) => i <= turned || !('seen' in entry) || !concernsSame(entry.seen, observation),

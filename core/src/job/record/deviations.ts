@@ -1,6 +1,7 @@
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatHours } from '../../units';
 import type { KnownEvent } from '../journal/events';
+import { EXEMPTIBLE } from '../journal/events';
 import type { Exemptible, JobState } from '../journal/state';
 
 /** What a job did otherwise than its gates ask, with the reason that was given. */
@@ -10,7 +11,7 @@ const EXEMPTED: Record<Exemptible, string> = {
   temperature: 'The temperature was not as the sheet asks',
   hours: 'The hours were not read',
   ready: 'Tools and parts were not all laid out',
-  leak: 'It was signed while it leaks',
+  leak: 'It leaks, and was left so',
   run: 'It was to be run although somebody had said that it must not be',
 };
 
@@ -20,9 +21,9 @@ const EXEMPTED: Record<Exemptible, string> = {
  */
 export function deviationsOf(state: JobState): Deviation[] {
   const list: Deviation[] = [];
-  for (const [gate, words] of Object.entries(EXEMPTED) as [Exemptible, string][]) {
+  for (const gate of EXEMPTIBLE) {
     const exempted = state.exempted[gate];
-    if (exempted) list.push({ what: words, reason: exempted.reason, by: exempted.by });
+    if (exempted) list.push({ what: EXEMPTED[gate], reason: exempted.reason, by: exempted.by });
   }
   if (state.tagReason !== undefined) {
     const by = lastBy(state, 'tag.read');

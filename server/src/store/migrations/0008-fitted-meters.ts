@@ -27,7 +27,7 @@ export const fittedMeters: Migration = {
          WHERE machine = $1 AND job IS NULL AND takenBack IS NULL ORDER BY date, serial`,
         { type: QueryTypes.SELECT, bind: [id] },
       );
-      const changes = JSON.parse(meter) as Change[];
+      const changes: Change[] = JSON.parse(meter);
       const stated = changes.filter((change) => !workedOutOf(change, changes, rows));
       for (const change of changes.filter((each) => !stated.includes(each))) {
         const first = workedOutOf(change, changes, rows);
