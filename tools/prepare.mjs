@@ -59,6 +59,7 @@ export function build() {
     'server/dist/dataFolder.mjs',
     'server/dist/main.mjs',
     'server/dist/nightly.mjs',
+    'server/dist/longJob.mjs',
     'app/dist/index.html',
     'app/dist/sw.js',
   ];
@@ -68,6 +69,7 @@ export function build() {
     'server/src/main.ts',
     'server/src/dataFolder.ts',
     'server/src/nightly.ts',
+    'server/src/longJob.ts',
     '--bundle',
     '--platform=node',
     '--format=esm',

@@ -17,7 +17,11 @@ const bin = (name) => join(root, 'node_modules/.bin', name);
 must(
   'The soak',
   bin('jest'),
-  ['--testPathPattern', 'everyStep|arrival|converge|fuzz|store/archive|simulatedJobs', '--verbose'],
+  [
+    '--testPathPattern',
+    'everyStep|arrival|restored|converge|fuzz|store/archive|simulatedJobs',
+    '--verbose',
+  ],
   { env },
 );
 build();

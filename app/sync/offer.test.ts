@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import type { JobContext, JobEvent, SheetDetail } from '@longbar/core';
+import type { JobContext, JobEvent, MachineDetail, SheetDetail } from '@longbar/core';
 import { addedMachine } from '@longbar/core';
 import { inlineSix } from '../../core/test-support/engines';
 import type { PhoneDatabase } from '../phone/phoneDatabase';
@@ -47,6 +47,12 @@ function serverWith(
   };
 }
 
+/** The same, with a machine that it tells all of. */
+const withMachine =
+  (server: Look, machine: MachineDetail): Look =>
+  async (path) =>
+    path === `/machines/${machine.id}` ? { status: 200, body: machine } : server(path);
+
 let names = 0;
 let db: PhoneDatabase;
 beforeEach(async () => {
@@ -68,6 +74,14 @@ describe('after the server was put back to an earlier state', () => {
     const lacking = await offerLacking(db, serverWith(held, [PUMP, SKIFF]), NOW);
     expect(lacking).toBe(4);
     expect(await waiting()).toEqual([[JOB, 4], [JOB, 5], 'job', [OTHER, 1]]);
+  });
+
+  it('what came too late for a signature goes after it, whatever its number', async () => {
+    const late = [event(2, JOB).id, event(3, JOB).id];
+    await db.keepJob({ ...contextOf(JOB, PUMP), late }, false, NOW);
+    await offerLacking(db, serverWith({ [JOB]: [], [OTHER]: [] }, [PUMP, SKIFF]), NOW);
+    const numbers = [1, 4, 5, 2, 3].map((n) => [JOB, n]);
+    expect(await waiting()).toEqual([...numbers, [OTHER, 1]]);
   });
 
   it('nothing is sent where it lacks nothing', async () => {
@@ -93,6 +107,28 @@ describe('after the server was put back to an earlier state', () => {
     expect(all.map(({ kind }) => kind).slice(0, 4)).toEqual(['machine', 'hours', 'hours', 'blob']);
     expect(all[0]).toMatchObject({ machine: { id: SKIFF, name: 'Skiff', place: 'Quay' } });
     expect(all[1]).toMatchObject({ machine: SKIFF, reading: { date: '2026-04-01', hours: 7 } });
+  });
+
+  it('hours that a machine of it lacks come again, but none that were taken back or put right', async () => {
+    const sheet = { id: SHEET, revision: 1, document: inlineSix() } as SheetDetail;
+    const pump = addedMachine({ id: PUMP, name: 'Pump', sheet: SHEET }, sheet, '2026-05-02');
+    const there: MachineDetail['readings'] = [{ date: '2026-03-01', hours: 5, id: '11' }];
+    const readings = [
+      { date: '2026-06-01', hours: 20, id: '14' },
+      { date: '2026-05-01', hours: 15, id: '13', takenBack: true },
+      { date: '2026-04-01', hours: 12, id: '12' },
+      { date: '2026-03-01', hours: 6, id: '11', was: [5] },
+      { date: '2026-02-01', hours: 4, id: JOB },
+    ];
+    await db.keepAnswer({ path: `/machines/${PUMP}`, body: { ...pump, readings }, at: NOW });
+    const events = { [JOB]: [1, 2, 3, 4, 5].map((n) => event(n, JOB)), [OTHER]: [event(1, OTHER)] };
+    const server = withMachine(serverWith(events, [SKIFF]), { ...pump, readings: there });
+    expect(await offerLacking(db, server, NOW)).toBe(2);
+    const hours = (await db.outgoing(9, -1)).map((item) => item.kind === 'hours' && item.reading);
+    expect(hours).toMatchObject([
+      { date: '2026-04-01', hours: 12 },
+      { date: '2026-06-01', hours: 20 },
+    ]);
   });
 
   it('an empty server gets the sheets first, each revision under its number, and every machine', async () => {
@@ -126,7 +162,8 @@ describe('after the server was put back to an earlier state', () => {
     const answer = { headers, arrayBuffer: async () => new ArrayBuffer(4) };
     const match = async (url: string) => (url.endsWith(`/${known}`) ? answer : undefined);
     Object.assign(globalThis, { caches: { open: async () => ({ match }) } });
-    await offerLacking(db, serverWith({ [JOB]: [], [OTHER]: [] }, [PUMP, SKIFF]), NOW);
+    const server = serverWith({ [JOB]: [], [OTHER]: [] }, [PUMP]);
+    await offerLacking(db, withMachine(server, skiff), NOW);
     Reflect.deleteProperty(globalThis, 'caches');
     const sent = (await db.outgoing(99, -1)).filter(({ kind }) => kind === 'blob');
     expect(sent).toMatchObject([{ sha256: known }]);

@@ -1,4 +1,10 @@
-import type { JobContext, JobEvent, MachineDetail, SheetDetail } from '@longbar/core';
+import type {
+  JobContext,
+  JobEvent,
+  MachineDetail,
+  ReadingOnRecord,
+  SheetDetail,
+} from '@longbar/core';
 import { EventsPageSchema, MachineDetailSchema, SheetDetailSchema } from '@longbar/core';
 import * as v from 'valibot';
 import { fetchedPhoto } from '../phone/keptPhotos';
@@ -10,7 +16,8 @@ export type Look = (path: string, method?: 'HEAD') => Promise<{ status: number; 
 /**
  * After the server was put back to an earlier state: what this phone holds of its shop and the
  * server lacks goes into the outbox again, sheets before machines, machines before jobs, heads before
- * events. Answers how much it is. Throws where the server cannot be asked, with nothing done.
+ * events, and what came too late after the signature that it was too late for, or it would count
+ * now. Answers how much it is. Throws where the server cannot be asked, with nothing done.
  */
 export async function offerLacking(db: PhoneDatabase, look: Look, since: string): Promise<number> {
   const contexts = await db.jobs();
@@ -18,11 +25,13 @@ export async function offerLacking(db: PhoneDatabase, look: Look, since: string)
   const sheets = await lackingSheets(db, look, contexts, known);
   const machines = await lackingMachines(look, known);
   const jobs: Outgoing[] = [];
-  for (const { head } of contexts) {
+  for (const { head, late = [] } of contexts) {
     const held = await heldEvents(look, head.id);
     if (!held) jobs.push({ kind: 'job', head, since });
     const events = (await db.eventsOf(head.id)).filter(({ id }) => !held?.has(id));
-    jobs.push(...events.sort(byPlace).map((event) => ({ kind: 'event' as const, event, since })));
+    jobs.push(
+      ...events.sort(byCounting(late)).map((event) => ({ kind: 'event' as const, event, since })),
+    );
   }
   const own = await db.blobNames();
   const photos: Outgoing[] = [];
@@ -55,7 +64,10 @@ async function heldEvents(look: Look, job: string): Promise<Set<string> | undefi
   return held;
 }
 
-const byPlace = (a: JobEvent, b: JobEvent) => a.n - b.n || (a.id < b.id ? -1 : 1);
+function byCounting(late: readonly string[]) {
+  const isLate = ({ id }: JobEvent) => Number(late.includes(id));
+  return (a: JobEvent, b: JobEvent) => isLate(a) - isLate(b) || a.n - b.n || (a.id < b.id ? -1 : 1);
+}
 
 /** The machines that this phone knows, as the server told them last. */
 async function machinesKnown(db: PhoneDatabase): Promise<MachineDetail[]> {
@@ -66,13 +78,34 @@ async function machinesKnown(db: PhoneDatabase): Promise<MachineDetail[]> {
   });
 }
 
-/** The machines that the server lacks, with their hours. */
+/** The machines that the server lacks, with their hours; and the hours it lacks of others. */
 async function lackingMachines(look: Look, known: readonly MachineDetail[]) {
   const words: MachineWord[] = [];
   for (const machine of known) {
-    if (!(await isThere(look, `/machines/${machine.id}`))) words.push(...wordsOf(machine));
+    const { status, body } = await look(`/machines/${machine.id}`);
+    if (status === 404) words.push(...wordsOf(machine), ...hoursOf(machine, []));
+    else if (status >= 400) throw new Error(`The server answered ${status}.`);
+    else words.push(...hoursOf(machine, v.parse(MachineDetailSchema, body).readings));
   }
   return words;
+}
+
+/**
+ * The readings of a machine that the server does not have, oldest first. What belongs to a job
+ * comes with it; what was taken back does not count; what was put right is there as it was.
+ */
+function hoursOf(machine: MachineDetail, there: readonly ReadingOnRecord[]): MachineWord[] {
+  const isThere = ({ date, hours, was = [] }: ReadingOnRecord) =>
+    there.some((one) => one.date === date && [hours, ...was].includes(one.hours));
+  return machine.readings
+    .filter(({ id, takenBack }) => /^\d+$/.test(id ?? '') && !takenBack)
+    .filter((reading) => !isThere(reading))
+    .reverse()
+    .map(({ date, hours, replaced }) => ({
+      kind: 'hours' as const,
+      machine: machine.id,
+      reading: { date, hours, sure: true, ...(replaced && { replaced }) },
+    }));
 }
 
 /** The photos of machines and sheets that the server lacks, and this phone once fetched. */
@@ -125,13 +158,11 @@ async function lackingSheets(
 }
 
 function wordsOf(machine: MachineDetail): MachineWord[] {
-  const { id, name, sheet, place, owner, serial, tag, photo, baseline, readings } = machine;
+  const { id, name, sheet, place, owner, serial, tag, photo, baseline } = machine;
   const { newest = sheet.revision } = sheet;
   const { inServiceSince, hoursThen, hoursAYear } = baseline;
   const about = { place, owner, serial, tag, photo, inServiceSince, hoursThen, hoursAYear };
   const said = Object.fromEntries(Object.entries(about).filter(([, value]) => value !== undefined));
-  // What belongs to a job comes with it; what was taken back does not count.
-  const own = readings.filter((reading) => /^\d+$/.test(reading.id ?? '') && !reading.takenBack);
   return [
     { kind: 'machine', machine: { id, name, sheet: sheet.id, ...said } },
     ...(newest > sheet.revision
@@ -140,11 +171,6 @@ function wordsOf(machine: MachineDetail): MachineWord[] {
     ...(machine.retired
       ? [{ kind: 'change' as const, machine: id, patch: { retired: true } }]
       : []),
-    ...own.reverse().map(({ date, hours, replaced }) => ({
-      kind: 'hours' as const,
-      machine: id,
-      reading: { date, hours, sure: true, ...(replaced && { replaced }) },
-    })),
   ];
 }
 

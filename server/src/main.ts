@@ -12,6 +12,8 @@ import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
 import { workEveryNight } from './nights';
 import { keepBackedUp } from './keepBackedUp';
+import { LongJobs } from './longJobs';
+import { inOwnProcess } from './ownProcess';
 import { backupPlan, certificateFrom, hostsFrom, portFrom, StartError } from './settings';
 import { quickLook } from './store/damage';
 import type { Database } from './store/database';
@@ -52,7 +54,8 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const secure = certificateFrom(process.env.TLS_CERT, process.env.TLS_KEY);
   const folder = dataFolder();
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
-  const db = await openDatabase(folder);
+  const longJobs = new LongJobs(() => inOwnProcess('longJob'));
+  const db = await openDatabase(folder, longJobs.summarise);
   await lookOver(db, logger);
   if (demo && db.damage() === null && (await loadDemo(db, new Date())))
     console.log('Demo data loaded.');
@@ -72,6 +75,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   closeOnSignal(server, db, async () => {
     stopBackups();
     await stopDrift();
+    longJobs.close();
   });
   announce(host, port, secure ? 'https' : 'http');
 }

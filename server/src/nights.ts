@@ -1,11 +1,10 @@
 import * as v from 'valibot';
 import type { ChildProcess } from 'node:child_process';
-import { fork } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
-import { fileURLToPath } from 'node:url';
 import type { Logger } from 'pino';
 import type { Database } from './store/database';
 import { isLookOld } from './lastLook';
+import { inOwnProcess } from './ownProcess';
 import { isDriftDue } from './store/drift';
 
 /** What is told by the process of the night. */
@@ -67,12 +66,7 @@ export function workEveryNight(db: Database, folder: string, logger: Logger): ()
 
 /** What is done by night, in a process of its own, which gives way to everything else. */
 export function workByNight(folder: string, thorough = false): ChildProcess {
-  // Built, this stands beside it under another ending than in the sources.
-  const ending = import.meta.url.endsWith('.mjs') ? 'mjs' : 'ts';
-  const script = fileURLToPath(new URL(`./nightly.${ending}`, import.meta.url));
-  const child = fork(script, [folder, ...(thorough ? ['thorough'] : [])], {
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
+  const child = inOwnProcess('nightly', [folder, ...(thorough ? ['thorough'] : [])]);
   if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW);
   return child;
 }

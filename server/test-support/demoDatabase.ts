@@ -4,15 +4,16 @@ import { join } from 'node:path';
 import { loadDemo } from '../src/demo/loadDemo';
 import type { Database } from '../src/store/database';
 import { openDatabase } from '../src/store/database';
+import type { Summarise } from '../src/store/summary';
 import { NOW } from './testServer';
 
 /** A database in a folder of its own; `end` closes it and takes the folder away. */
 export type TestDatabase = { db: Database; end(): Promise<void> };
 
-/** An empty database. */
-export async function emptyDatabase(): Promise<TestDatabase> {
+/** An empty database; `reading` is how its jobs are read, where it is not the usual way. */
+export async function emptyDatabase(reading?: Summarise): Promise<TestDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'longbar-database-'));
-  const db = await openDatabase(folder);
+  const db = await openDatabase(folder, reading);
   return {
     db,
     async end() {

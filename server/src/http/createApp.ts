@@ -88,7 +88,7 @@ export function createApp(options: AppOptions): Express {
   app.use(onlyKnownHosts(hosts));
   if (devOrigin) app.use(allowOrigin(devOrigin));
   const api = express.Router();
-  api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits);
+  api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits());
   api.use(refuseOtherShops(db));
   api.use('/blobs', blobRoutes(db));
   api.use('/archive', archiveRoutes(db));

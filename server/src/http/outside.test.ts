@@ -1,12 +1,17 @@
 import type { Beat } from '@longbar/core';
+import express from 'express';
 import { randomUUID } from 'node:crypto';
-import { request as ask } from 'node:http';
+import { createServer, request as ask } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { pinoHttp } from 'pino-http';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 import { hostsFrom } from '../settings';
 import { BelievedBeats } from './beats';
-import { LIMITS } from './outside';
+import { answerErrors } from './errors';
+import { LIMITS, limits } from './outside';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -93,6 +98,38 @@ describe('the house is open to its own', () => {
     expect(statuses.slice(0, 20)).toEqual(Array(20).fill(400));
     expect(statuses.at(-1)).toBe(429);
     expect((await server.get('/machines')).status).toBe(200);
+  });
+});
+
+describe('one address', () => {
+  const few = { imports: 1, beats: 2, streams: 3, writes: 6 };
+  const app = express();
+  app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...limits(few));
+  app.use((_request, response) => void response.json({}));
+  const asking = createServer(app);
+  beforeAll(async () => {
+    app.use(answerErrors(server.db));
+    await new Promise<void>((resolve) => asking.listen(0, '127.0.0.1', resolve));
+  });
+  afterAll(() => new Promise((resolve) => asking.close(resolve)));
+
+  it('is held back from each kind of thing by itself, and from writes of all kinds together', async () => {
+    const { port } = asking.address() as AddressInfo;
+    const ask = async (method: string, path: string) =>
+      (await fetch(`http://127.0.0.1:${port}${path}`, { method })).status;
+    const times = async (method: string, path: string, count: number) => {
+      const statuses: number[] = [];
+      for (let i = 0; i < count; i++) statuses.push(await ask(method, path));
+      return statuses;
+    };
+    expect(await times('GET', '/jobs/a/stream', 4)).toEqual([200, 200, 200, 429]);
+    expect(await times('POST', '/jobs/a/beats', 3)).toEqual([200, 200, 429]);
+    expect(await times('POST', '/archive', 2)).toEqual([200, 429]);
+    // What is only read is not counted, and another kind of write still goes, up to its own end.
+    expect(await times('GET', '/machines', 9)).toEqual(Array(9).fill(200));
+    expect(await times('PUT', '/shop', 4)).toEqual([200, 200, 200, 429]);
+    const told = await fetch(`http://127.0.0.1:${port}/shop`, { method: 'PUT' });
+    expect(JSON.stringify(await told.json())).toContain('waits a minute');
   });
 });
 

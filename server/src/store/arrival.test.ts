@@ -1,7 +1,8 @@
-import type { EventOf, JobAct, JobContext, JobEvent } from '@longbar/core';
+import type { EventOf, JobContext, JobEvent } from '@longbar/core';
 import { begunOf, foldJob, inOrder, maySign, SeededRandom, settingOf } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import type { TestServer } from '../../test-support/testServer';
+import { jobApart } from '../../test-support/jobApart';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW, startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
@@ -143,22 +144,8 @@ function vouchedFor(
 /** Two phones that were apart: one works the job to its end and signs, the other adds meanwhile. */
 async function round(seed: number): Promise<void> {
   const chance = new SeededRandom(seed);
-  const { head, events } = signedAnew('Brine pump 2', 7000 + seed, NOW);
+  const { head, events, others } = jobApart(chance, 7000 + seed);
   await beginJob(server.db, head);
-  const acts: JobAct[] = [
-    { type: 'machine.noted', text: 'Odd bolt' },
-    { type: 'hours.read', hours: 9000 },
-    { type: 'event.undone', target: events[3]!.id },
-    { type: 'event.undone', target: events.at(-1)!.id },
-    { type: 'job.signed', name: 'Orla' },
-    { type: 'record.amended', text: 'Kept the gasket' },
-  ];
-  const others = Array.from({ length: 6 }, () => {
-    // Its clock and its numbers are its own.
-    const n = 1 + Math.floor(chance.next() * (events.length + 4));
-    const at = new Date(NOW.getTime() + (chance.next() - 0.5) * 4e8).toISOString();
-    return { ...event(head.id, n, chance.one(acts)), at, by: 'Orla' };
-  });
   const outboxes = [[...events], others];
   const sent: JobEvent[] = [];
   while (outboxes.some((outbox) => outbox.length > 0)) {

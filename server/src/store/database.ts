@@ -5,6 +5,8 @@ import { RequestError } from '../requestError';
 import { countAcknowledged } from './acknowledged';
 import { allOf, keepConnections, readSpoiledAsNull } from './connections';
 import { dataFile, FolderError, wayBack } from './dataFile';
+import type { Summarise } from './summary';
+import { summarise } from './summary';
 import type { Tables } from './tables';
 import { defineTables } from './tables';
 import { upgrade } from './upgrade';
@@ -20,6 +22,8 @@ export type Database = {
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
   derive(work: (transaction: Transaction) => Promise<void>): Promise<void>;
+  /** Reads a job from its journal, a long one where nobody waits for it. */
+  summarise: Summarise;
   /** How many writes are kept: the same number again, and there is nothing new to derive. */
   writes(): number;
   /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
@@ -33,8 +37,14 @@ export type Database = {
   close(): Promise<void>;
 };
 
-/** Opens the database in `folder`, making both if need be. Throws FolderError. */
-export async function openDatabase(folder: string): Promise<Database> {
+/**
+ * Opens the database in `folder`, making both if need be; `reading` is how its jobs are read.
+ * Throws FolderError.
+ */
+export async function openDatabase(
+  folder: string,
+  reading: Summarise = summarise,
+): Promise<Database> {
   const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
   const { sequelize, connection } = connect(file);
   await upgraded(sequelize, folder);
@@ -53,6 +63,7 @@ export async function openDatabase(folder: string): Promise<Database> {
     run: async (sql, bind, within) => {
       await rows(sql, bind, within);
     },
+    summarise: reading,
     writes: () => kept,
     async write(work) {
       const answer = await inLine(work);

@@ -8,7 +8,6 @@ import { orSetAside } from './setAside';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import type { JobRead } from './summary';
-import { summarise } from './summary';
 
 /** So many jobs are worked out in one transaction. */
 const AT_ONCE = 50;
@@ -64,7 +63,7 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   // By the last that came, not by the clock: worked out again it is the same.
   const now = journal.at(-1)?.receivedAt ?? row.at;
   const shop = await readShop(db);
-  const read = summarise(headOf(row), sheet.document, shop, events, now);
+  const read = await db.summarise(headOf(row), sheet.document, shop, events, now);
   const { words } = read;
   const [summary, check] = await hoursPutRight(db, id, read, transaction);
   const texts = [summary, check].map((each) => JSON.stringify(each));

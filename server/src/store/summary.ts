@@ -27,6 +27,9 @@ import { wordsOf } from './words';
 /** What is read of a job without its journal: what it is, measured, and what was written. */
 export type JobRead = { summary: JobSummary; check: JobCheck; words: WrittenWords[] };
 
+/** How a job is read: here, or in a process of its own. */
+export type Summarise = (...job: Parameters<typeof summarise>) => JobRead | Promise<JobRead>;
+
 /** What is read of a job, from its journal. `now` decides only whether the engine is cold. */
 export function summarise(
   head: JobHead,

@@ -1,0 +1,24 @@
+import { goByShop } from './goByShop';
+import type { ToldOfJob } from './longJobs';
+import type { Summarise } from './store/summary';
+import { summarise } from './store/summary';
+
+/*
+ * Reads long jobs in a process of its own, one after the other, each as JSON: however long one
+ * takes, the server answers meanwhile. It ends with the server that began it.
+ */
+process.on('disconnect', () => process.exit(0));
+process.on('message', (text) => {
+  process.send?.(JSON.stringify(read(String(text))));
+});
+
+function read(text: string): ToldOfJob {
+  try {
+    const job: Parameters<Summarise> = JSON.parse(text);
+    const [, , shop] = job;
+    goByShop(shop);
+    return { read: summarise(...job) };
+  } catch (error) {
+    return { failed: error instanceof Error ? error.message : String(error) };
+  }
+}
