@@ -69,6 +69,7 @@ function buildBare(): string {
 async function firstVisit(browser: Browser, { web, shows }: Page): Promise<Visit> {
   const server = await TestServer.start({ web });
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await server.pairWith(context);
   const page = await context.newPage();
   const cdp = await context.newCDPSession(page);
   await cdp.send('Network.enable');
@@ -96,6 +97,7 @@ async function firstVisit(browser: Browser, { web, shows }: Page): Promise<Visit
 async function again(browser: Browser, { web, shows }: Page, stopped: boolean): Promise<number> {
   const server = await TestServer.start({ web });
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await server.pairWith(context);
   const first = await context.newPage();
   await first.goto(server.url);
   await first.getByText(shows).first().waitFor();

@@ -39,29 +39,30 @@ export async function interfaceLines(): Promise<Line[]> {
   const [server, other] = await Promise.all([TestServer.start(), TestServer.start()]);
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
   try {
-    return [
-      ...(await camMap(browser, server.url)),
-      ...(await blades(browser, server.url, other.url)),
-    ];
+    return [...(await camMap(browser, server)), ...(await blades(browser, server, other))];
   } finally {
     await browser.close();
     await Promise.all([server.end(), other.end()]);
   }
 }
 
-async function phone(browser: Browser): Promise<{ page: Page; cdp: CDPSession }> {
+async function phone(
+  browser: Browser,
+  server: TestServer,
+): Promise<{ page: Page; cdp: CDPSession }> {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
   });
+  await server.pairWith(context);
   const page = await context.newPage();
   return { page, cdp: await context.newCDPSession(page) };
 }
 
 /** Main-thread work per move of the pointer over the cam map of the vee twelve, from a trace. */
-async function camMap(browser: Browser, url: string): Promise<Line[]> {
-  const { page, cdp } = await phone(browser);
-  await page.goto(`${url}/sheets`);
+async function camMap(browser: Browser, server: TestServer): Promise<Line[]> {
+  const { page, cdp } = await phone(browser, server);
+  await page.goto(`${server.url}/sheets`);
   await page.getByRole('link', { name: 'Sanderling V12', exact: true }).click();
   const line = page.getByRole('slider');
   await line.scrollIntoViewIfNeeded();
@@ -152,8 +153,8 @@ function busy(tasks: readonly TraceEvent[]): number {
 }
 
 /** From the finger off a blade until the tile that answers is painted. */
-async function blades(browser: Browser, url: string, other: string): Promise<Line[]> {
-  const young = await tappable(browser, url, 0);
+async function blades(browser: Browser, server: TestServer, other: TestServer): Promise<Line[]> {
+  const young = await tappable(browser, server, 0);
   for (let i = 0; i < TAPS; i++) await young.tap();
   const painted = await young.painted(TAPS);
   return [
@@ -163,8 +164,8 @@ async function blades(browser: Browser, url: string, other: string): Promise<Lin
 }
 
 /** The same late in a long job, tap by tap in turn with the young one. */
-async function lateTaps(browser: Browser, url: string, young: Tappable): Promise<Line> {
-  const late = await tappable(browser, url, LATE);
+async function lateTaps(browser: Browser, server: TestServer, young: Tappable): Promise<Line> {
+  const late = await tappable(browser, server, LATE);
   for (let i = 0; i < TAPS / 2; i++) {
     await young.tap();
     await late.tap();
@@ -188,12 +189,12 @@ type Tappable = {
 };
 
 /** A phone at the first valve of a job with so many events more, its blades laid out. */
-async function tappable(browser: Browser, url: string, more: number): Promise<Tappable> {
-  const { page, cdp } = await phone(browser);
+async function tappable(browser: Browser, server: TestServer, more: number): Promise<Tappable> {
+  const { page, cdp } = await phone(browser, server);
   const job = new JobPage(page);
-  await job.toStopOne(url);
+  await job.toStopOne(server.url);
   if (more > 0) {
-    await lengthen(url, page.url().split('/').pop() ?? '', more);
+    await lengthen(server, page.url().split('/').pop() ?? '', more);
     await page.reload();
     await job.at('Stop 1 of 2');
   }
@@ -218,9 +219,9 @@ async function tappable(browser: Browser, url: string, more: number): Promise<Ta
 }
 
 /** Readings of another valve, taken again and again by another phone, until the journal is long. */
-async function lengthen(url: string, job: string, more: number): Promise<void> {
-  const path = `${url}/api/jobs/${job}/events`;
-  const { events } = (await (await fetch(path)).json()) as { events: { n: number }[] };
+async function lengthen(server: TestServer, job: string, more: number): Promise<void> {
+  const path = `/jobs/${job}/events`;
+  const { events } = (await (await server.fetch(path)).json()) as { events: { n: number }[] };
   const last = Math.max(...events.map(({ n }) => n));
   for (let from = 0; from < more; from += MOST_EVENTS) {
     const body = Array.from({ length: Math.min(MOST_EVENTS, more - from) }, (_, i) => ({
@@ -235,12 +236,7 @@ async function lengthen(url: string, job: string, more: number): Promise<void> {
       reading: { go: 300, noGo: i % 2 ? 350 : 330, how: 'go-no-go' },
       tried: [{ size: 300, enters: true }],
     }));
-    const answer = await fetch(path, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
-    if (!answer.ok) throw new Error(`The journal was refused: ${await answer.text()}`);
+    await server.keep(path, body);
   }
 }
 

@@ -9,6 +9,7 @@ import sqlite from 'sqlite3';
 import { root } from '../e2e/support/server';
 import { openDatabase } from '../server/src/store/database';
 import { appendEvents } from '../server/src/store/jobs';
+import { beginPairing, doorOf, pair } from '../server/src/store/people';
 import { bigYard } from './bigYard';
 import type { Line } from './line';
 import { quantile } from './line';
@@ -29,6 +30,7 @@ export async function yardLines(): Promise<Line[]> {
     `500 machines, ${whole(jobs)} jobs, ${whole(events)} events, ${whole(readings)} readings`,
   );
   const append = await appendLine(folder);
+  await pairIn(folder);
   const server = await serve(folder);
   try {
     const ids = (JSON.parse(await text('/machines')) as { id: string }[]).map(({ id }) => id);
@@ -80,6 +82,19 @@ async function serve(folder: string) {
   return server;
 }
 
+/** What a phone asks with. */
+let cookie = '';
+
+/** Pairs a phone with the shop of a folder. */
+async function pairIn(folder: string): Promise<void> {
+  const db = await openDatabase(folder);
+  const now = new Date();
+  const { code } = await beginPairing(db, null, now);
+  const { token } = await pair(db, { code, name: 'Bench' }, now);
+  cookie = `${(await doorOf(db)).cookie}=${token}`;
+  await db.close();
+}
+
 /** The whole answer, as a browser asks for it; unpacked it is not, for that is the browser's. */
 function ask(path: string, encoding: string, agent?: Agent): Promise<Buffer> {
   return new Promise((resolve, reject) => {
@@ -87,7 +102,7 @@ function ask(path: string, encoding: string, agent?: Agent): Promise<Buffer> {
       ...(agent && { agent }),
       port: PORT,
       path: `/api${path}`,
-      headers: { 'accept-encoding': encoding },
+      headers: { 'accept-encoding': encoding, cookie },
     };
     request(options, (answer) => {
       const parts: Buffer[] = [];

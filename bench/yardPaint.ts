@@ -17,10 +17,7 @@ export async function yardPaintLines(): Promise<Line[]> {
   const server = await TestServer.start();
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
   try {
-    const [few, many] = [
-      await yardOf(browser, server.url, FEW),
-      await yardOf(browser, server.url, MANY),
-    ];
+    const [few, many] = [await yardOf(browser, server, FEW), await yardOf(browser, server, MANY)];
     const took = { few: [] as number[], many: [] as number[] };
     // Once each for the caches, then in turn, so that both have the machine's good and bad moments.
     await painted(few);
@@ -45,13 +42,14 @@ export async function yardPaintLines(): Promise<Line[]> {
 }
 
 /** A page that is told of so many machines, whatever the server has. */
-async function yardOf(browser: Browser, url: string, count: number): Promise<Page> {
+async function yardOf(browser: Browser, server: TestServer, count: number): Promise<Page> {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
     serviceWorkers: 'block',
   });
+  await server.pairWith(context);
   const page = await context.newPage();
-  const lines = (await (await fetch(`${url}/api/machines`)).json()) as MachineLine[];
+  const lines = (await (await server.fetch('/machines')).json()) as MachineLine[];
   const machines = Array.from({ length: count }, (_, i) => ({
     ...lines[i % lines.length],
     id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`,
@@ -68,7 +66,7 @@ async function yardOf(browser: Browser, url: string, count: number): Promise<Pag
   });
   const cdp = await context.newCDPSession(page);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOW_DOWN });
-  await page.goto(url);
+  await page.goto(server.url);
   return page;
 }
 

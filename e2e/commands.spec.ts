@@ -38,7 +38,7 @@ test('the certificate that is made is served by, and trusted by its authority al
   expect(server.url).toMatch(/^https:/);
   const status = (ca?: Buffer) =>
     new Promise((resolve) => {
-      get(`${server.url}/api/machines`, { ca }, (answer) => {
+      get(`${server.url}/api/health`, { ca }, (answer) => {
         answer.resume();
         resolve(answer.statusCode);
       }).on('error', (error: NodeJS.ErrnoException) => resolve(error.code));
@@ -97,8 +97,8 @@ test('after an older backup was put back, each phone sends what it holds and the
       const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
       const job = new JobPage(await context.newPage());
       await job.start(server.url, machine);
-      const api = `${server.url}/api${new URL(job.page.url()).pathname}/events?after=0`;
-      const held = async () => (await (await fetch(api)).json()).events?.length ?? 0;
+      const events = `${new URL(job.page.url()).pathname}/events?after=0`;
+      const held = async () => (await (await server.fetch(events)).json()).events?.length ?? 0;
       return { context, job, held, begun: await held() };
     }),
   );

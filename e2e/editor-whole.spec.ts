@@ -103,6 +103,7 @@ test('a sheet written field by field, with everything the schema holds, is the o
   // A hundred fields take their time on a slow machine.
   test.setTimeout(300_000);
   const server = await TestServer.start({ empty: true });
+  await server.pairWith(page.context());
   await page.goto(`${server.url}/sheets/new`);
   await write(page);
   await page.getByRole('button', { name: 'Publish revision 1' }).click();

@@ -74,9 +74,9 @@ test('a new engine is asked for step by step, mistakes stand beside the field, a
   await expect(page.getByRole('heading', { name: 'Where to stop' })).toBeVisible();
   await page.goto(`${server.url}/sheets`);
   await expect(page.getByRole('link', { name: 'Curlew 3', exact: true })).toBeVisible();
-  const lines = await (await fetch(`${server.url}/api/sheets`)).json();
+  const lines = await (await server.fetch('/sheets')).json();
   const { id } = lines.find(({ name }: { name: string }) => name === 'Curlew 3');
-  const { document } = await (await fetch(`${server.url}/api/sheets/${id}`)).json();
+  const { document } = await (await server.fetch(`/sheets/${id}`)).json();
   expect(document.adjusters[1].spec).toEqual({ low: 457, target: 508, high: 559 });
 });
 

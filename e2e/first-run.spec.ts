@@ -5,8 +5,9 @@ import { TestServer } from './support/server';
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
 let server: TestServer;
-test.beforeEach(async () => {
+test.beforeEach(async ({ context }) => {
   server = await TestServer.start({ empty: true });
+  await server.pairWith(context);
 });
 test.afterEach(() => server.end());
 
@@ -29,7 +30,7 @@ test('the demo is loaded into an empty shop and removed as a whole, and the phon
   await tap(page, 'Remove all of it');
   await expect(page.getByRole('heading', { name: 'Three steps to the first job' })).toBeVisible();
   await expect(page.getByText('Salt truck 3')).toHaveCount(0);
-  expect(await (await fetch(`${server.url}/api/machines`)).json()).toEqual([]);
+  expect(await (await server.fetch('/machines')).json()).toEqual([]);
 
   // The demo again is another demo: the job that was begun in the first is not in it.
   await tap(page, 'Load the demo');

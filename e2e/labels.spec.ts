@@ -95,9 +95,9 @@ test('after signing, the engine gets a label with day, hours, lash, next check a
   await page.getByRole('button', { name: 'Label for the engine' }).click();
   const label = page.getByRole('group', { name: 'Sheet 1' });
   // The demo's past is told from today back.
-  const lines = await (await fetch(`${server.url}/api/machines`)).json();
+  const lines = await (await server.fetch('/machines')).json();
   const { id } = lines.find(({ name }: { name: string }) => name === 'Brine pump 2');
-  const { history } = await (await fetch(`${server.url}/api/machines/${id}`)).json();
+  const { history } = await (await server.fetch(`/machines/${id}`)).json();
   await expect(label).toContainText(`${formatDay(history[0].summary.hours.date)} · 6,021 h`);
   await expect(label).toContainText(
     'Set by the sheet, cold: intake 0.33 mm, 13 thou, exhaust 0.58 mm, 23 thou',

@@ -44,7 +44,7 @@ test('a signature given without signal, while another phone had more to say, doe
   const words = page.getByText(/^A signature that does not count, .*Ina/);
   await expect(words).toBeVisible();
   await expect(page.getByText('Not signed: this job is still open.')).toBeVisible();
-  const pdf = await fetch(`${server.url}/api/jobs/${head.id}/record.pdf`);
+  const pdf = await server.fetch(`/jobs/${head.id}/record.pdf`);
   const bytes = new Uint8Array(await pdf.arrayBuffer());
   const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
   const bare = (said: string) => said.replace(/\s+/g, '');

@@ -129,7 +129,7 @@ test.describe('without signal', () => {
     await expect(again.getByRole('button', { name: /unsent/ })).toHaveCount(0, {
       timeout: 40_000,
     });
-    const yard = await (await fetch(`${server.url}/api/machines`)).json();
+    const yard = await (await server.fetch('/machines')).json();
     const hoist = yard.find(({ name }: { name: string }) => name === 'Night hoist');
     expect(hoist).toMatchObject({ hours: { hours: 8 } });
     expect(hoist.jobs.open.summary.step.title).toBe('Make unable to start');

@@ -43,30 +43,23 @@ test('a whole job with the server stopped, from opening the application to signi
 
   await server.up();
   await expect(again.getByRole('button', { name: /unsent/ })).toHaveCount(0, { timeout: 40_000 });
-  const journal = await (await fetch(`${server.url}/api/jobs/${id}/events`)).json();
+  const journal = await (await server.fetch(`/jobs/${id}/events`)).json();
   expect(journal.events.at(-1)).toMatchObject({ type: 'job.signed', name: 'Ina' });
   await server.end();
 });
 
 test('the photos of a sheet are at hand in a job without signal', async ({ page, context }) => {
   const server = await TestServer.start();
-  const api = `${server.url}/api`;
-  const send = (path: string, method: string, body: unknown) =>
-    fetch(`${api}${path}`, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
-  const machines = await (await fetch(`${api}/machines`)).json();
+  const machines = await (await server.fetch('/machines')).json();
   const { id, sheet } = machines.find(({ name }: { name: string }) => name === 'Welder');
-  const { document } = await (await fetch(`${api}/sheets/${sheet.id}`)).json();
+  const { document } = await (await server.fetch(`/sheets/${sheet.id}`)).json();
   const png = readFileSync(join(root, 'app/public/icon-192.png'));
   const sha256 = createHash('sha256').update(png).digest('hex');
   const kept = { method: 'PUT', headers: { 'content-type': 'image/png' }, body: png };
-  await fetch(`${api}/blobs/${sha256}`, kept);
+  await server.fetch(`/blobs/${sha256}`, kept);
   const photos = [{ sha256, type: 'image/png', what: 'The marks' }];
-  await send('/sheets', 'POST', { id: sheet.id, document: { ...document, photos } });
-  await send(`/machines/${id}`, 'PATCH', { sheet: sheet.id, sheetRevision: 2 });
+  await server.keep('/sheets', { id: sheet.id, document: { ...document, photos } });
+  await server.keep(`/machines/${id}`, { sheet: sheet.id, sheetRevision: 2 }, 'PATCH');
 
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /^Welder/ })).toBeVisible();
@@ -132,11 +125,15 @@ test('two phones on one job: seen within a second, and the same after one was cu
 test('a browser killed in the middle of a tap keeps what it showed', async () => {
   const server = await TestServer.start();
   const profile = mkdtempSync(join(tmpdir(), 'longbar-profile-'));
-  const launch = () =>
-    chromium.launchPersistentContext(profile, {
+  const launch = async () => {
+    const context = await chromium.launchPersistentContext(profile, {
       executablePath: '/usr/bin/chromium',
       args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
     });
+    // A phone was paired long before; a browser writes its cookies down within half a minute.
+    await server.pairWith(context);
+    return context;
+  };
   const before = await launch();
   const page = await before.newPage();
   const job = new JobPage(page);
@@ -170,7 +167,7 @@ test('a browser killed in the middle of a tap keeps what it showed', async () =>
   await server.up();
   await expect(opened.getByRole('button', { name: /unsent/ })).toHaveCount(0, { timeout: 40_000 });
   const id = /jobs\/([0-9a-f-]+)/.exec(address)?.[1];
-  const { events } = await (await fetch(`${server.url}/api/jobs/${id}/events`)).json();
+  const { events } = await (await server.fetch(`/jobs/${id}/events`)).json();
   const counts = events.map(({ n }: { n: number }) => n);
   expect(counts).toEqual(counts.map((_: number, i: number) => i + 1));
   await after.close();

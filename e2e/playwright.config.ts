@@ -11,6 +11,13 @@ const chromium = [
   '--disable-sync',
 ];
 
+/** Every phone of a test is paired with the seeded demo, as its foreman's. */
+const [name = '', value = ''] = (process.env.LONGBAR_E2E_COOKIE ?? '').split('=');
+const cookie = {
+  ...{ name, value, domain: '127.0.0.1', path: '/', expires: -1 },
+  ...{ httpOnly: true, secure: false, sameSite: 'Strict' as const },
+};
+
 const results = process.env.LONGBAR_E2E_RESULTS;
 
 /** End-to-end tests: the built application in Debian's Chromium, each with its own server. */
@@ -30,5 +37,6 @@ export default defineConfig({
     launchOptions: { executablePath: '/usr/bin/chromium', args: chromium },
     // It fetches the whole application in each test anew; those about no signal allow it.
     serviceWorkers: 'block',
+    ...(name !== '' && { storageState: { cookies: [cookie], origins: [] } }),
   },
 });

@@ -21,7 +21,7 @@ function events(job: string, from: number) {
 
 /** A job at the first machine of the yard, to post events to. */
 async function someJob(server: TestServer): Promise<string> {
-  const machines = (await (await fetch(`${server.url}/api/machines`)).json()) as { id: string }[];
+  const machines = (await (await server.fetch('/machines')).json()) as { id: string }[];
   const job = randomUUID();
   const head = { id: job, machine: machines[0]?.id, method: 'two-position', sheetRevision: 1 };
   await server.keep('/jobs', { ...head, at: new Date().toISOString(), by: 'Ina' });
@@ -32,7 +32,7 @@ async function someJob(server: TestServer): Promise<string> {
 async function keptBy(server: TestServer, job: string): Promise<Set<string>> {
   const kept = new Set<string>();
   for (let after = 0, more = true; more;) {
-    const answer = await fetch(`${server.url}/api/jobs/${job}/events?after=${after}`);
+    const answer = await server.fetch(`/jobs/${job}/events?after=${after}`);
     const page = (await answer.json()) as {
       events: { id: string }[];
       serial: number;
@@ -110,7 +110,7 @@ test('a full disk is said, and loses nothing that was acknowledged', async () =>
   }
   expect(said).toContain('The server’s disk is full');
   // It goes on answering; and with room again, everything it took is there and more goes in.
-  expect((await fetch(`${server.url}/api/machines`)).status).toBe(200);
+  expect((await server.fetch('/machines')).status).toBe(200);
   await server.down('SIGKILL');
   await server.up();
   const kept = await keptBy(server, job);

@@ -22,15 +22,16 @@ test('a lost server is put back on an empty one from the phones that worked ther
 
   const phone = async (machine: string, hours: string) => {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    await server.pairWith(context);
     const page = await context.newPage();
     const job = new JobPage(page);
     await job.start(server.url, machine);
     await job.isDue();
     await job.rest('Overnight', hours);
     await expect(page.getByRole('button', { name: /unsent/ })).toHaveCount(0);
-    const path = `/api${new URL(page.url()).pathname}`;
+    const path = new URL(page.url()).pathname;
     const held = async () => {
-      const answer = await fetch(`${server.url}${path}/events?after=0`);
+      const answer = await server.fetch(`${path}/events?after=0`);
       return answer.ok ? (await answer.json()).events.length : 0;
     };
     await expect.poll(held).toBeGreaterThan(2);
@@ -43,6 +44,10 @@ test('a lost server is put back on an empty one from the phones that worked ther
   mkdirSync(server.data);
   await server.up();
 
+  // Each phone is paired anew: the server that knew them is gone.
+  await first.page.goto(server.url);
+  await expect(heading(first.page, 'This phone is not paired')).toBeVisible();
+  for (const { page } of [first, second]) await server.pairWith(page.context());
   await first.page.goto(server.url);
   await expect(heading(first.page, 'Was the server of Kestrel Works lost?')).toBeVisible();
   await expect(first.page.getByText('2 machines and 1 job', { exact: false })).toBeVisible();
@@ -55,7 +60,7 @@ test('a lost server is put back on an empty one from the phones that worked ther
   // The other phone was asked nothing: it is the same shop, in another life.
   await second.page.goto(server.url);
   await expect.poll(second.held, { timeout: 40_000 }).toBeGreaterThanOrEqual(second.before);
-  const read = async (path: string) => (await fetch(`${server.url}/api${path}`)).json();
+  const read = async (path: string) => (await server.fetch(path)).json();
   expect(await read('/shop')).toMatchObject({ name: 'Kestrel Works', address: 'North quay' });
   expect(await read(`/sheets/${SHEET}`)).toMatchObject({ revision: 2, document });
   expect((await read('/machines')).map(({ name }: { name: string }) => name)).toEqual([

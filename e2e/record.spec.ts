@@ -19,7 +19,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   const head = await beginRecorded(server, '00000000-0000-4000-8000-000000000001');
   const events = journalOf(head);
   await server.keep(`/jobs/${head.id}/events`, events);
-  const context = await (await fetch(`${server.url}/api/jobs/${head.id}`)).json();
+  const context = await (await server.fetch(`/jobs/${head.id}`)).json();
   const wanted = recordPage(recordOf(begunOf(context), events));
 
   // What the record must say, whatever makes it.
@@ -32,7 +32,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   expect(wanted.rows.some(({ done }) => /shim .* mm out, shim .* mm in/.test(done))).toBe(true);
   expect(wanted.signature).toContain('Closed as incomplete by Ina');
 
-  const sealed = sealWords(await (await fetch(`${server.url}/api/jobs/${head.id}/seal`)).json());
+  const sealed = sealWords(await (await server.fetch(`/jobs/${head.id}/seal`)).json());
   expect(sealed?.grave).toBe(false);
   const said = [
     wanted.about,
@@ -64,8 +64,8 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   }
 
   for (const paper of ['a4', 'letter']) {
-    const path = `/api/jobs/${head.id}/record.pdf?paper=${paper}`;
-    const bytes = new Uint8Array(await (await fetch(server.url + path)).arrayBuffer());
+    const path = `/jobs/${head.id}/record.pdf?paper=${paper}`;
+    const bytes = new Uint8Array(await (await server.fetch(path)).arrayBuffer());
     const { totalPages, text } = await extractText(await getDocumentProxy(bytes), {
       mergePages: true,
     });
@@ -74,7 +74,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
     for (const words of said) expect(bare(text)).toContain(bare(words));
   }
 
-  const csv = await (await fetch(`${server.url}/api/readings.csv`)).text();
+  const csv = await (await server.fetch('/readings.csv')).text();
   const { data } = Papa.parse<Record<string, string>>(csv, { header: true });
   const lines = data.filter(({ job }) => job === head.id);
   expect(
@@ -90,7 +90,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
 });
 
 test('names and notes in any script stand in the PDF', async () => {
-  const [machine] = await (await fetch(`${server.url}/api/machines`)).json();
+  const [machine] = await (await server.fetch('/machines')).json();
   const people = [
     'Łukasz Żółw',
     'Ωμέγα Ήλιος',
@@ -119,7 +119,7 @@ test('names and notes in any script stand in the PDF', async () => {
     text: `Said by ${by} at the engine`,
   }));
   await server.keep(`/jobs/${head.id}/events`, notes);
-  const pdf = await fetch(`${server.url}/api/jobs/${head.id}/record.pdf`);
+  const pdf = await server.fetch(`/jobs/${head.id}/record.pdf`);
   const bytes = new Uint8Array(await pdf.arrayBuffer());
   const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
   for (const by of people) expect(bare(text.normalize('NFKC'))).toContain(bare(`Said by ${by} at`));

@@ -58,6 +58,7 @@ test('phone', async ({ page }) => {
 
 test('first run', async ({ page }) => {
   const empty = await TestServer.start({ empty: true });
+  await empty.pairWith(page.context());
   await page.setViewportSize(PHONE);
   await page.goto(empty.url);
   await expect(page.getByText('Or look round first')).toBeVisible();

@@ -1,5 +1,6 @@
 // `npm run backup`: a checked backup of the data folder now, while the server may run.
 // `npm run restore -- FILE`: puts a backup in its place, after checking it.
+// `npm run pair`: a link that pairs a phone as a foreman's, once and within a quarter of an hour.
 // `npm run rebuild`: works out anew all that is derived from what was written down.
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -18,6 +19,10 @@ const commands = {
     if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
     const before = await data.restore(file, folder, new Date());
     say(`Restored from ${file}.${before === null ? '' : ` What was there is kept as ${before}.`}`);
+  },
+  async pair() {
+    say('Open this on the phone within 15 minutes. It pairs it once, as a foreman’s:');
+    say(await data.pairFolder(folder));
   },
   async rebuild() {
     const said = (things, done) => say(`${done} ${things}`);

@@ -14,7 +14,8 @@ type Asked = Omit<RequestInit, 'headers'> & { headers?: Record<string, string> }
  */
 export async function request(path: string, init: Asked = {}): Promise<Answered> {
   const headers = { ...shopHeader(), ...init.headers };
-  const response = await fetch(`${API}${path}`, { ...init, headers });
+  // While developing the server is on another port: the phone's cookie goes there too.
+  const response = await fetch(`${API}${path}`, { ...init, headers, credentials: 'include' });
   const { status, ok } = response;
   return { status, ok, body: jsonOf(await response.text()) };
 }

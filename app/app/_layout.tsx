@@ -3,6 +3,7 @@ import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import Head from 'expo-router/head';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Door } from '../features/people/Door';
 import { useAppSelector } from '../state/store';
 import { SyncProvider } from '../sync/SyncProvider';
 import { fontFiles } from '../theme/fonts';
@@ -16,7 +17,9 @@ function Themed() {
   showUnits(units ?? undefined);
   return (
     <ThemeProvider chosen={chosen} icon={PaperIcon}>
-      <Slot key={JSON.stringify(units ?? USUAL_UNITS)} />
+      <Door>
+        <Slot key={JSON.stringify(units ?? USUAL_UNITS)} />
+      </Door>
     </ThemeProvider>
   );
 }

@@ -8,6 +8,13 @@ import type {
   JobCheck,
   MachineDetail,
   MachineLine,
+  EnterDemo,
+  Me,
+  Pair,
+  Pairing,
+  PairingPost,
+  Person,
+  PersonPatch,
   Rebuild,
   SheetDetail,
   SheetLine,
@@ -20,12 +27,17 @@ import type {
 } from '@longbar/core';
 import {
   BackupsSchema,
+  CalendarSchema,
   ChecksSchema,
   FoundSchema,
+  HealthSchema,
   HoursFoundSchema,
   ignore,
   MachineDetailSchema,
   MachineLinesSchema,
+  MeSchema,
+  PairingSchema,
+  PeopleSchema,
   SealSchema,
   SheetDetailSchema,
   SheetLinesSchema,
@@ -36,6 +48,7 @@ import {
 import { API } from '../api/request';
 import type { Dispatch } from '@reduxjs/toolkit';
 import { createApi } from '@reduxjs/toolkit/query/react';
+import type * as v from 'valibot';
 import { keepingAnswers } from './keptAnswers';
 import { preferencesChanged } from './preferences';
 
@@ -54,7 +67,7 @@ async function learnUnits(_asked: unknown, { dispatch, queryFulfilled }: ShopAsk
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: keepingAnswers(API),
-  tagTypes: ['machines', 'sheets', 'shop'],
+  tagTypes: ['calendar', 'machines', 'people', 'sheets', 'shop'],
   endpoints: (build) => ({
     machines: build.query<MachineLine[], void>({
       query: () => '/machines',
@@ -165,6 +178,54 @@ export const api = createApi({
       query: (id) => ({ url: `/machines/${id}`, method: 'DELETE' }),
       invalidatesTags: (_gone, error) => (error ? [] : ['machines', 'sheets']),
     }),
+    me: build.query<Me, void>({
+      query: () => '/me',
+      responseSchema: MeSchema,
+      providesTags: ['people'],
+    }),
+    /** Asked each time: whether the demo can be entered here is no answer to keep. */
+    health: build.query<v.InferOutput<typeof HealthSchema>, void>({
+      query: () => ({ url: '/health' }),
+      responseSchema: HealthSchema,
+    }),
+    pair: build.mutation<Me, Pair>({
+      query: (body) => ({ url: '/pair', method: 'POST', body }),
+      responseSchema: MeSchema,
+    }),
+    enterDemo: build.mutation<Me, EnterDemo>({
+      query: (body) => ({ url: '/demo/enter', method: 'POST', body }),
+      responseSchema: MeSchema,
+    }),
+    people: build.query<Person[], void>({
+      query: () => '/people',
+      responseSchema: PeopleSchema,
+      providesTags: ['people'],
+    }),
+    beginPairing: build.mutation<Pairing, PairingPost>({
+      query: (body) => ({ url: '/people/pairings', method: 'POST', body }),
+      responseSchema: PairingSchema,
+      invalidatesTags: (_pairing, error) => (error ? [] : ['people']),
+    }),
+    changePerson: build.mutation<Person[], { id: string; patch: PersonPatch }>({
+      query: ({ id, patch }) => ({ url: `/people/${id}`, method: 'PATCH', body: patch }),
+      responseSchema: PeopleSchema,
+      invalidatesTags: (_people, error) => (error ? [] : ['people']),
+    }),
+    revokePhone: build.mutation<Person[], string>({
+      query: (id) => ({ url: `/people/phones/${id}`, method: 'DELETE' }),
+      responseSchema: PeopleSchema,
+      invalidatesTags: (_people, error) => (error ? [] : ['people']),
+    }),
+    calendar: build.query<{ key: string }, void>({
+      query: () => '/calendar',
+      responseSchema: CalendarSchema,
+      providesTags: ['calendar'],
+    }),
+    renewCalendar: build.mutation<{ key: string }, void>({
+      query: () => ({ url: '/calendar', method: 'POST', body: {} }),
+      responseSchema: CalendarSchema,
+      invalidatesTags: (_key, error) => (error ? [] : ['calendar']),
+    }),
     retiredMachines: build.query<MachineLine[], void>({
       query: () => '/machines?retired=1',
       responseSchema: MachineLinesSchema,
@@ -174,6 +235,16 @@ export const api = createApi({
 });
 
 export const {
+  useBeginPairingMutation,
+  useCalendarQuery,
+  useChangePersonMutation,
+  useEnterDemoMutation,
+  useHealthQuery,
+  useMeQuery,
+  usePairMutation,
+  usePeopleQuery,
+  useRenewCalendarMutation,
+  useRevokePhoneMutation,
   useSheetsQuery,
   useSheetQuery,
   useSheetRevisionsQuery,

@@ -28,12 +28,13 @@ const gone = () => {
   throw new TypeError('Failed to fetch');
 };
 const ask = keepingAnswers('http://server/api');
+const answered = phoneChanged({ keptSince: null, keptBecause: null, unpaired: false });
 
 describe('what the server answered last', () => {
   it('stands in while it does not answer, and it is said since when', async () => {
     answer = () => json(['a machine']);
     expect(await ask('/machines', api, {})).toMatchObject({ data: ['a machine'] });
-    expect(said).toEqual([phoneChanged({ keptSince: null, keptBecause: null })]);
+    expect(said).toEqual([answered]);
     await new Promise((resolve) => setTimeout(resolve, 50));
     answer = gone;
     expect(await ask('/machines', api, {})).toEqual({ data: ['a machine'] });
@@ -57,7 +58,17 @@ describe('what the server answered last', () => {
     });
     answer = () => json(['two machines']);
     await ask('/machines', api, {});
-    expect(said.at(-1)).toEqual(phoneChanged({ keptSince: null, keptBecause: null }));
+    expect(said.at(-1)).toEqual(answered);
+  });
+
+  it('does not stand in for a phone that is paired no more, and that is said', async () => {
+    answer = () => json({ error: { message: 'Not paired.', issues: [] } }, 401);
+    expect(await ask('/machines', api, {})).toMatchObject({ error: { status: 401 } });
+    expect(said).toEqual([phoneChanged({ unpaired: true })]);
+    // Once it is paired again it hears so by the next answer.
+    answer = () => json(['a machine']);
+    await ask('/machines', api, {});
+    expect(said.at(-1)).toEqual(answered);
   });
 
   it('is no answer to what was never asked, nor to what the server refuses', async () => {

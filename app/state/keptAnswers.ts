@@ -20,6 +20,7 @@ export function keepingAnswers(baseUrl: string): Query {
   const ask = fetchBaseQuery({
     baseUrl,
     timeout: ANSWER_WITHIN,
+    credentials: 'include',
     prepareHeaders: (headers) => {
       Object.entries(shopHeader()).forEach(([name, value]) => headers.set(name, value));
     },
@@ -28,9 +29,10 @@ export function keepingAnswers(baseUrl: string): Query {
   const database = () => (opening ??= openPhoneDatabase());
   return async (args, api, extra) => {
     const answer = await ask(args, api, extra);
+    if (answer.error?.status === 401) api.dispatch(phoneChanged({ unpaired: true }));
     if (typeof args !== 'string') return answer;
     if (!answer.error) {
-      api.dispatch(phoneChanged({ keptSince: null, keptBecause: null }));
+      api.dispatch(phoneChanged({ keptSince: null, keptBecause: null, unpaired: false }));
       const kept = { path: args, body: answer.data, at: new Date().toISOString() };
       // A phone that cannot keep it has shown it all the same.
       void database()

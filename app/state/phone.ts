@@ -11,6 +11,8 @@ type PhoneState = {
   nearlyFull: boolean;
   /** Over plain HTTP the browser keeps no application: it cannot be opened without signal. */
   cannotReopen: boolean;
+  /** The server says that this phone is paired with no person of its shop. */
+  unpaired: boolean;
   /** A newer version is here, and waits until no job is open. */
   newVersion: boolean;
 };
@@ -20,6 +22,7 @@ const initialState: PhoneState = {
   keptBecause: null,
   nearlyFull: false,
   cannotReopen: false,
+  unpaired: false,
   newVersion: false,
 };
 

@@ -26,6 +26,7 @@ import {
   unsentCounted,
 } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
+import { phoneChanged } from '../state/phone';
 import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
@@ -100,6 +101,7 @@ export class SyncEngine {
 
   private async lookForShopNow(): Promise<void> {
     const answer = await lookAt('/shop').catch(ignore('without signal it is the same shop'));
+    if (answer) this.store.dispatch(phoneChanged({ unpaired: answer.status === 401 }));
     const shop = v.safeParse(ShopHereSchema, answer?.body);
     if (!shop.success) return;
     const { id, generation, units = null } = shop.output;

@@ -359,5 +359,27 @@ export type { HeadGeometry } from './picture/headGeometry';
 export { HEAD_TOP, headGeometry } from './picture/headGeometry';
 export type { RecordedHead, RecordedLook } from './picture/recordHead';
 export { recordedLook } from './picture/recordHead';
+export type {
+  EnterDemo,
+  Me,
+  Pair,
+  Pairing,
+  PairingPost,
+  Person,
+  PersonPatch,
+  Role,
+} from './wire/people';
+export {
+  CalendarSchema,
+  EnterDemoSchema,
+  HealthSchema,
+  MeSchema,
+  PairingPostSchema,
+  PairingSchema,
+  PairSchema,
+  PeopleSchema,
+  PersonPatchSchema,
+  ROLES,
+} from './wire/people';
 export type { Backups } from './wire/backups';
 export { BackupsSchema } from './wire/backups';

@@ -40,7 +40,7 @@ export const sheet: EngineSheet = {
 
 /** A job on this engine at the first machine of the yard, begun; nothing is in its journal yet. */
 export async function beginRecorded(server: TestServer, id: string): Promise<JobHead> {
-  const [machine] = await (await fetch(`${server.url}/api/machines`)).json();
+  const [machine] = await (await server.fetch('/machines')).json();
   await server.keep('/sheets', { id: machine.sheet.id, document: sheet });
   const head: JobHead = {
     id,

@@ -5,6 +5,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { BrowserContext } from '@playwright/test';
 
 /** The project. */
 export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
@@ -14,6 +15,8 @@ type Options = {
   web?: string;
   /** Begins as an empty shop, without the demo. */
   empty?: boolean;
+  /** Its first link is left for the test to open. */
+  unpaired?: boolean;
   /** The files to serve HTTPS by. */
   certificate?: { cert: string; key: string };
 };
@@ -22,6 +25,10 @@ type Options = {
 export class TestServer {
   readonly data = mkdtempSync(join(tmpdir(), 'longbar-e2e-'));
   private child: ChildProcess | undefined;
+  /** The cookie of a foreman’s phone, as `name=value`. */
+  cookie: string | undefined;
+  /** The link that pairs the first phone of an empty shop, as the server printed it. */
+  firstLink: string | undefined;
   private constructor(
     readonly port: number,
     private readonly options: Options,
@@ -30,7 +37,10 @@ export class TestServer {
   static async start(options: Options = {}): Promise<TestServer> {
     const server = new TestServer(await freePort(), options);
     const seed = process.env.LONGBAR_E2E_SEED;
-    if (seed !== undefined && !options.empty) cpSync(seed, server.data, { recursive: true });
+    if (seed !== undefined && !options.empty) {
+      cpSync(seed, server.data, { recursive: true });
+      server.cookie = process.env.LONGBAR_E2E_COOKIE;
+    }
     await server.up();
     return server;
   }
@@ -69,16 +79,41 @@ export class TestServer {
     child.stderr.on('data', (data) => (said += data));
     for (let tries = 0; tries < 1000; tries++) {
       if (child.exitCode !== null) throw new Error(`The server ended: ${said}`);
-      if (said.includes(this.url)) return;
+      if (said.includes('Ctrl-C')) return this.letIn(said);
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
     throw new Error(`The server did not start: ${said}`);
   }
 
+  /** Pairs a phone by the first link that was printed, or steps into the demo. */
+  private async letIn(said: string): Promise<void> {
+    this.firstLink = /\S+\/pair#\S+/.exec(said)?.[0];
+    if (this.options.unpaired || (this.cookie !== undefined && !this.firstLink)) return;
+    const code = this.firstLink?.split('#')[1];
+    const answer = await (code === undefined
+      ? this.send('/demo/enter', { as: 'foreman' })
+      : this.send('/pair', { code, name: 'Ina' }));
+    this.cookie = answer.headers.get('set-cookie')?.split(';')[0];
+    if (this.cookie === undefined) throw new Error(`No phone was paired: ${await answer.text()}`);
+  }
+
+  /** Every page of this context is the foreman’s phone from here on. */
+  async pairWith(context: BrowserContext): Promise<void> {
+    const [name = '', value = ''] = (this.cookie ?? '').split('=');
+    await context.addCookies([{ name, value, url: this.url }]);
+  }
+
+  /** Asks its API as the foreman’s phone does. */
+  fetch(path: string, init: RequestInit = {}): Promise<Response> {
+    const cookie = this.cookie === undefined ? {} : { cookie: this.cookie };
+    const headers = { ...cookie, ...(init.headers as Record<string, string> | undefined) };
+    return fetch(`${this.url}/api${path}`, { ...init, headers });
+  }
+
   /** Sends it something, as a phone does. */
   send(path: string, body: unknown, method = 'POST'): Promise<Response> {
     const headers = { 'content-type': 'application/json' };
-    return fetch(`${this.url}/api${path}`, { method, headers, body: JSON.stringify(body) });
+    return this.fetch(path, { method, headers, body: JSON.stringify(body) });
   }
 
   /** Sends it something that it must take. */

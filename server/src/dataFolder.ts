@@ -1,5 +1,6 @@
 import { localDay } from '@longbar/core';
 import { goByShop } from './goByShop';
+import { foremansLink } from './pairingLink';
 import { backupPlan } from './settings';
 import { backUp } from './store/backup';
 import { openDatabase } from './store/database';
@@ -30,6 +31,16 @@ export async function rebuildFolder(
   try {
     goByShop(await readShop(db));
     await rebuild(db, localDay(new Date()), said);
+  } finally {
+    await db.close();
+  }
+}
+
+/** A link that pairs one more phone as a foreman's; the server may run on the folder. */
+export async function pairFolder(folder: string): Promise<string> {
+  const db = await openDatabase(folder);
+  try {
+    return await foremansLink(db, folder);
   } finally {
     await db.close();
   }

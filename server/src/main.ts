@@ -14,6 +14,7 @@ import { workEveryNight } from './nights';
 import { keepBackedUp } from './keepBackedUp';
 import { LongJobs } from './longJobs';
 import { inOwnProcess } from './ownProcess';
+import { firstLink, noteAddress } from './pairingLink';
 import { backupPlan, certificateFrom, hostsFrom, portFrom, StartError } from './settings';
 import { quickLook } from './store/damage';
 import type { Database } from './store/database';
@@ -77,7 +78,9 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     await stopDrift();
     longJobs.close();
   });
-  announce(host, port, secure ? 'https' : 'http');
+  const url = `${secure ? 'https' : 'http'}://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;
+  noteAddress(folder, url);
+  announce(url, db.damage() === null ? await firstLink(db, folder) : undefined);
 }
 
 /** What is wrong with the database is said before the first phone asks. */
@@ -123,11 +126,13 @@ function closeOnSignal(server: Server, db: Database, stopWork: () => Promise<voi
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
-/** Says where it is served; for a phone, as a QR code too. */
-function announce(host: string, port: number, scheme: 'http' | 'https'): void {
-  const url = `${scheme}://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;
+/** Says where it is served, and how the first phone is paired; for a phone, as a QR code too. */
+function announce(url: string, firstLink: string | undefined): void {
   console.log(`Long Bar is at ${url}  (Ctrl-C stops it)`);
-  if (!LOOPBACK.has(host)) qrcode.generate(url, { small: true });
+  if (firstLink !== undefined) {
+    console.log(`Open this on the first phone, the foreman’s, within 15 minutes: ${firstLink}`);
+  }
+  if (!LOOPBACK.has(new URL(url).hostname)) qrcode.generate(firstLink ?? url, { small: true });
 }
 
 /** The address another device reaches: the first of this machine where all are served. */

@@ -2,11 +2,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
+import type { Role } from '@longbar/core';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { loadDemo } from '../src/demo/loadDemo';
 import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/database';
+import { beginPairing, doorOf, pair } from '../src/store/people';
 import { openDatabase } from '../src/store/database';
 
 // What is in an answer is what the tests are about.
@@ -18,6 +20,12 @@ export type TestServer = {
   folder: string;
   /** Where its API is. */
   url: string;
+  /** Asks as the phone of a foreman does; the path begins at the API. */
+  fetch(path: string, init?: RequestInit): Promise<Response>;
+  /** The cookie of its foreman’s phone. */
+  cookie: string;
+  /** The cookie of a phone that is paired with somebody new. */
+  pairedAs(name: string, role: Role): Promise<string>;
   get(path: string): Promise<Answer>;
   post(path: string, body: unknown): Promise<Answer>;
   put(path: string, body: unknown): Promise<Answer>;
@@ -37,8 +45,16 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   const server = createServer(createApp({ db, logger: pino({ level: 'silent' }), run: 'test' }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
+  const pairedAs = async (name: string, role: Role) => {
+    const { code } = await beginPairing(db, { name, role }, NOW);
+    const { token } = await pair(db, { code }, NOW);
+    return `${(await doorOf(db)).cookie}=${token}`;
+  };
+  const cookie = await pairedAs('Vera', 'foreman');
+  const asForeman = (path: string, init: RequestInit = {}) =>
+    fetch(`http://127.0.0.1:${port}/api${path}`, { ...init, headers: { cookie, ...init.headers } });
   const ask = async (path: string, init?: RequestInit) => {
-    const response = await fetch(`http://127.0.0.1:${port}/api${path}`, init);
+    const response = await asForeman(path, init);
     const text = await response.text();
     return { status: response.status, body: jsonOf(text) };
   };
@@ -52,6 +68,9 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
     db,
     folder,
     url: `http://127.0.0.1:${port}/api`,
+    fetch: asForeman,
+    cookie,
+    pairedAs,
     get: (path) => ask(path),
     post: (path, body) => send('POST', path, body),
     put: (path, body) => send('PUT', path, body),

@@ -1,4 +1,5 @@
 import type { SheetDetail } from '@longbar/core';
+import { SHEETS_FORMAT } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
@@ -7,7 +8,12 @@ import { refusalOf } from '../../state/refusal';
 import { Act } from '../../ui/Act';
 import { Row, Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { saveFile } from '../frame/saveFile';
+import { useIsForeman } from '../people/useIsForeman';
 import type { Draft } from './useDraft';
+
+/** What a draft is called on its way to a foreman. */
+const DRAFT_FILE = 'long-bar-draft.json';
 
 type Props = {
   draft: Draft;
@@ -17,18 +23,30 @@ type Props = {
   onTry: () => void;
 };
 
-/** Publishing what is written, or discarding it; what is wrong is said once it is asked for. */
+/**
+ * Publishing what is written, or discarding it; what is wrong is said once it is asked for. Who is
+ * no foreman hands the draft to one as a file.
+ */
 export function Publish({ draft, published, onDiscard, onTry }: Props) {
   const router = useRouter();
   const [publish, { isLoading }] = usePublishSheetMutation();
   const [refused, setRefused] = useState<string>();
   const [tried, setTried] = useState(false);
+  const isForeman = useIsForeman();
+  const [saved, setSaved] = useState(false);
   const { issues, changed } = draft;
+  const [fresh] = useState(() => uuid());
+  const id = published?.id ?? fresh;
   const send = async () => {
     setTried(true);
     onTry();
     if (issues.length > 0) return;
-    const answer = await publish({ id: published?.id ?? uuid(), document: draft.sheet });
+    if (!isForeman) {
+      const sheets = [{ id, document: draft.sheet }];
+      saveFile(DRAFT_FILE, { format: SHEETS_FORMAT, sheets });
+      return setSaved(true);
+    }
+    const answer = await publish({ id, document: draft.sheet });
     if (answer.error !== undefined) return setRefused(refusalOf(answer.error).message);
     draft.discard();
     router.replace(`/sheets/${answer.data.id}`);
@@ -46,11 +64,18 @@ export function Publish({ draft, published, onDiscard, onTry }: Props) {
           Not published: {refused} What you typed is kept here.
         </Words>
       )}
+      {!isForeman && (
+        <Words color="secondInk" role={saved ? 'status' : undefined}>
+          {saved
+            ? 'The draft is saved as a file: a foreman imports it under Sheets. It stays here as well.'
+            : 'A foreman publishes sheets. Hand the draft over as a file; it stays here as well.'}
+        </Words>
+      )}
       <Row>
         <Act label="Discard" disabled={!changed} onPress={onDiscard} style={{ flex: 1 }} />
         <Act
           weight="primary"
-          label={isLoading ? 'Publishing …' : `Publish revision ${(published?.revision ?? 0) + 1}`}
+          label={labelOf()}
           disabled={!changed || isLoading}
           onPress={() => void send()}
           style={{ flex: 1 }}
@@ -58,4 +83,8 @@ export function Publish({ draft, published, onDiscard, onTry }: Props) {
       </Row>
     </Stack>
   );
+  function labelOf(): string {
+    if (!isForeman) return 'Save the draft for a foreman';
+    return isLoading ? 'Publishing …' : `Publish revision ${(published?.revision ?? 0) + 1}`;
+  }
 }

@@ -16,11 +16,11 @@ import { saveFile } from './saveFile';
 export function UnsentNote() {
   const tokens = useTokens();
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
-  const nearlyFull = useAppSelector((state) => state.phone.nearlyFull);
+  const { nearlyFull, unpaired } = useAppSelector((state) => state.phone);
   const [open, setOpen] = useState(false);
   const words =
     noteWords(unsent.count, unsent.aside.length, storeFailed) ??
-    (nearlyFull ? 'Phone nearly full' : undefined);
+    (unpaired ? 'Not paired' : nearlyFull ? 'Phone nearly full' : undefined);
   if (words === undefined) return null;
   const grave = storeFailed !== null || unsent.aside.length > 0;
   const color = grave ? tokens.stop : tokens.ink;
@@ -88,15 +88,18 @@ function heldWords(held: readonly Held[]): string[] {
 function Waiting() {
   const sync = useSync();
   const { count, since, reachable, held } = useAppSelector((state) => state.jobs.unsent);
+  const unpaired = useAppSelector((state) => state.phone.unpaired);
   const going = count - held.length;
   return (
     <>
       {going > 0 && (
         <Words>
           {going} kept on this phone{since ? ` since ${formatInstant(since)}` : ''},
-          {reachable
-            ? ' on the way to the server.'
-            : ' the server could not be reached. It is tried again by itself.'}
+          {unpaired
+            ? ' not sent yet: this phone is not paired. A foreman pairs it again.'
+            : reachable
+              ? ' on the way to the server.'
+              : ' the server could not be reached. It is tried again by itself.'}
         </Words>
       )}
       {held.length > 0 && (

@@ -17,6 +17,7 @@ import { AssumedLobes } from '../shared/AssumedLobes';
 import { SheetPhotos } from '../shared/SheetPhotos';
 import { placedOn } from './placedOn';
 import { RetireSheet } from './RetireSheet';
+import { useIsForeman } from '../people/useIsForeman';
 import { saveSheets } from './saveSheets';
 import { SheetFacts } from './SheetFacts';
 
@@ -41,6 +42,7 @@ export function SheetScreen({ id }: { id: string }) {
 function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
   const { id, revision, document: sheet } = detail;
   const router = useRouter();
+  const isForeman = useIsForeman();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const crank = useCrank();
@@ -90,7 +92,7 @@ function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
               {problem}
             </Words>
           )}
-          <RetireSheet sheet={detail} />
+          {isForeman && <RetireSheet sheet={detail} />}
         </Stack>
       </View>
     </Frame>

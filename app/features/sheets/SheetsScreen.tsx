@@ -10,11 +10,13 @@ import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { RetiredSheets } from './RetiredSheets';
 import { SheetExport } from './SheetExport';
+import { useIsForeman } from '../people/useIsForeman';
 import { SheetImport } from './SheetImport';
 
 /** Every engine sheet of the shop. */
 export function SheetsScreen() {
   const router = useRouter();
+  const isForeman = useIsForeman();
   const sheets = useSheetsQuery();
   const { count, end } = useSeenSoFar(sheets.data?.length ?? 0);
   return (
@@ -31,7 +33,7 @@ export function SheetsScreen() {
         icon="add"
         onPress={() => router.push('/sheets/new')}
       />
-      <SheetImport />
+      {isForeman && <SheetImport />}
       <View role="list" aria-label="Engine sheets">
         {sheets.data?.slice(0, count).map(({ id, name, revision, publishedAt, machines, head }) => (
           <LinkRow

@@ -8,25 +8,32 @@ import { pickFile } from '../frame/pickFile';
 import type { Taken } from './takeArchive';
 import { sendArchive } from './takeArchive';
 
-/** Everything out as one file, every reading as a table, and an archive into an empty shop. */
-export function ExportImport() {
+/**
+ * Every reading as a table; for a foreman everything there is as one file, and an archive into an
+ * empty shop.
+ */
+export function ExportImport({ whole }: { whole: boolean }) {
   const [taken, setTaken] = useState<Taken>();
   const look = async (file: File) => setTaken(await sendArchive(file, true));
   return (
     <Stack>
       <Words as="heading">Export and import</Words>
-      <Words as="note" color="secondInk">
-        The archive holds everything there is: rules, sheets, machines, hours, jobs, photos. Its
-        format is open and written down.
-      </Words>
+      {whole && (
+        <Words as="note" color="secondInk">
+          The archive holds everything there is: rules, sheets, machines, hours, jobs, photos. Its
+          format is open and written down.
+        </Words>
+      )}
       <Row>
-        <Act
-          label="The whole shop"
-          name="Save the whole shop as an archive"
-          icon="save"
-          style={{ flex: 1 }}
-          onPress={() => window.open(`${API}/archive`)}
-        />
+        {whole && (
+          <Act
+            label="The whole shop"
+            name="Save the whole shop as an archive"
+            icon="save"
+            style={{ flex: 1 }}
+            onPress={() => window.open(`${API}/archive`)}
+          />
+        )}
         <Act
           label="Readings, CSV"
           name="Save every reading as CSV"
@@ -35,11 +42,13 @@ export function ExportImport() {
           onPress={() => window.open(`${API}/readings.csv`)}
         />
       </Row>
-      <Act
-        label="Import an archive into this shop"
-        icon="unsent"
-        onPress={() => pickFile('.jsonl,application/x-ndjson', (file) => void look(file))}
-      />
+      {whole && (
+        <Act
+          label="Import an archive into this shop"
+          icon="unsent"
+          onPress={() => pickFile('.jsonl,application/x-ndjson', (file) => void look(file))}
+        />
+      )}
       {taken && <Preview taken={taken} onTaken={setTaken} />}
     </Stack>
   );

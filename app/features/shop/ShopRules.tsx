@@ -28,7 +28,7 @@ const ROUNDS = [
 ] as const;
 
 /** The shop's rules to change; a job under way keeps those it began with. */
-export function ShopRules({ shop }: { shop: Shop }) {
+export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean }) {
   const [draft, setDraft] = useState<ShopDraft>(() => draftOf(shop));
   const [save, { isLoading, isSuccess, error }] = useChangeShopMutation();
   const change = (next: Partial<ShopDraft>) => setDraft({ ...draft, ...next });
@@ -94,10 +94,11 @@ export function ShopRules({ shop }: { shop: Shop }) {
       {isSuccess && (
         <Words role="status">Saved. Jobs under way go on by the rules they began with.</Words>
       )}
+      {!mayChange && <Words color="secondInk">A foreman changes the shop’s rules.</Words>}
       <Act
         weight="primary"
         label={isLoading ? 'Saving …' : 'Save'}
-        disabled={isLoading || !made.ok}
+        disabled={isLoading || !made.ok || !mayChange}
         onPress={() => {
           if (made.ok) void save(made.shop);
         }}

@@ -8,8 +8,11 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { PeopleHere } from '../people/PeopleHere';
+import { useIsForeman } from '../people/useIsForeman';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { BackupsHere } from './BackupsHere';
+import { CalendarHere } from './CalendarHere';
 import { DemoHere } from './DemoHere';
 import { HoursFile } from './HoursFile';
 import { ExportImport } from './ExportImport';
@@ -19,6 +22,7 @@ import { ShopRules } from './ShopRules';
 /** The shop: how it decides, its blades and shims, and when a check counts as soon. */
 export function ShopScreen() {
   const shop = useShopQuery(undefined, { refetchOnMountOrArgChange: true });
+  const isForeman = useIsForeman();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   return (
@@ -34,14 +38,16 @@ export function ShopScreen() {
       {shop.data && (
         <View style={wide ? styles.wide : styles.stack}>
           <View style={wide ? styles.rules : styles.stack}>
-            <ShopRules key={keyOf(shop.data)} shop={shop.data} />
+            <ShopRules key={keyOf(shop.data)} shop={shop.data} mayChange={isForeman} />
           </View>
           <Stack gap={space.large} style={wide ? styles.files : {}}>
+            {isForeman && <PeopleHere />}
             <HoursFile />
-            <ExportImport />
+            <ExportImport whole={isForeman} />
+            {isForeman && <CalendarHere />}
             <BackupsHere />
             <SetAsideHere things={shop.data.setAside ?? []} />
-            {shop.data.demo && <DemoHere />}
+            {shop.data.demo && isForeman && <DemoHere />}
           </Stack>
         </View>
       )}

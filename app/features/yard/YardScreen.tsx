@@ -1,10 +1,15 @@
-import type { MachineLine, Soon } from '@longbar/core';
+import type { MachineLine, Role, ShopHere, Soon } from '@longbar/core';
 import { comparePressing, localDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions } from 'react-native';
 import { WIDE } from '../../theme/tokens';
-import { useRetiredMachinesQuery, useShopQuery } from '../../state/api';
+import {
+  useCalendarQuery,
+  useMeQuery,
+  useRetiredMachinesQuery,
+  useShopQuery,
+} from '../../state/api';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
@@ -13,6 +18,7 @@ import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
 import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
+import { calendarAddress } from '../shared/calendarAddress';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
@@ -28,6 +34,7 @@ export function YardScreen() {
   const { machines, isError, isLoading, refetch } = useYard();
   const router = useRouter();
   const shop = useShopQuery();
+  const me = useMeQuery();
   useSeenMachines(machines);
   const kept = useAppSelector((state) => state.jobs.byId);
   const today = localDay(new Date());
@@ -56,7 +63,7 @@ export function YardScreen() {
         </Stack>
       )}
       {isLoading && <Words color="secondInk">Fetching the machines …</Words>}
-      {isEmpty && shop.data && <FirstRun shop={shop.data} />}
+      {isEmpty && shop.data && me.data && <Empty shop={shop.data} role={me.data.role} />}
       {sorted.length > 0 && <Board machines={sorted} today={today} soon={shop.data?.soon} />}
       <Row>
         {!isEmpty && (
@@ -80,6 +87,17 @@ export function YardScreen() {
       )}
       {sorted.length > 0 && <CalendarNote />}
     </Frame>
+  );
+}
+
+/** Nothing is in the yard: whoever may sets the shop up. */
+function Empty({ shop, role }: { shop: ShopHere; role: Role }) {
+  if (role === 'foreman') return <FirstRun shop={shop} />;
+  return (
+    <Words color="secondInk">
+      Nothing is in the yard yet. A foreman names the shop and publishes its first sheet; then a
+      machine can be added.
+    </Words>
   );
 }
 
@@ -109,9 +127,12 @@ function Board({ machines, today, soon }: BoardProps) {
 }
 
 function CalendarNote() {
+  const calendar = useCalendarQuery();
+  if (!calendar.data) return null;
+  const { key } = calendar.data;
   return (
     <Words as="note" color="secondInk">
-      Due dates for a calendar: subscribe to {calendarAddress()} or{' '}
+      Due dates for a calendar: subscribe to {calendarAddress(key)} or{' '}
       <Way
         to="/api/due.ics"
         name="Take the due dates as a calendar file"
@@ -124,11 +145,6 @@ function CalendarNote() {
       </Way>
     </Words>
   );
-}
-
-/** Where a calendar finds the due dates. */
-function calendarAddress(): string {
-  return `${window.location.origin}/api/due.ics`;
 }
 
 const styles = StyleSheet.create({

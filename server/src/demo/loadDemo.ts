@@ -6,6 +6,7 @@ import { emptyDerived, machineChanged } from '../store/changes';
 import type { Database } from '../store/database';
 import { keepEvents, keepJob } from '../store/jobs';
 import { unpack } from '../store/packedAnswers';
+import { keepDemoPeople, removeDemoPeople } from '../store/people';
 import { becomeShop, identityOf, isEmptyShop, writeShop } from '../store/shop';
 import { signedJob } from './signedJob';
 import type { DemoMachine } from './yard';
@@ -21,6 +22,7 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
     await writeShop(db, { ...SHOP, bladeSets: BLADE_SETS }, transaction);
     await keepSheets(db, now, transaction);
     for (const machine of MACHINES) await keepMachine(db, machine, now, transaction);
+    await keepDemoPeople(db, transaction);
     // What phones keep of the shop before is not offered to it.
     await becomeShop(db, randomUUID(), true, transaction);
     return true;
@@ -30,14 +32,18 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
 /** What is written down, what rests on others first. */
 const IN_ORDER = ['events', 'jobs', 'hours_readings', 'machines', 'sheets', 'blobs', 'shops'];
 
-/** Takes all of the demo away again, and leaves an empty shop. Throws RequestError 409 elsewhere. */
-export async function removeDemo(db: Database): Promise<void> {
+/**
+ * Takes all of the demo away again, and leaves an empty shop to who removes it. Throws
+ * RequestError 409 elsewhere.
+ */
+export async function removeDemo(db: Database, by: string): Promise<void> {
   await db.write(async (transaction) => {
     if (!(await identityOf(db)).demo) {
       throw new RequestError(409, 'This is no demo. Nothing was removed.');
     }
     await emptyDerived(db, transaction);
     for (const table of IN_ORDER) await db.run(`DELETE FROM ${table}`, [], transaction);
+    await removeDemoPeople(db, by, transaction);
     await becomeShop(db, randomUUID(), false, transaction);
   });
   goByShop({});

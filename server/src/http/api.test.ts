@@ -138,7 +138,8 @@ describe('what is asked for most', () => {
   const ask = (path: string, encoding: string) =>
     new Promise<{ encoding: string | undefined; vary: string | undefined; bytes: Buffer }>(
       (resolve, reject) => {
-        get(`${server.url}${path}`, { headers: { 'accept-encoding': encoding } }, (answer) => {
+        const headers = { 'accept-encoding': encoding, cookie: server.cookie };
+        get(`${server.url}${path}`, { headers }, (answer) => {
           const parts: Buffer[] = [];
           answer.on('data', (part: Buffer) => parts.push(part));
           answer.on('end', () => {
@@ -300,7 +301,7 @@ describe('jobs', () => {
     const lacking = async () => (await server.get(`/jobs/${job.id}/events?after=0`)).body.lacking;
     expect((await lacking()).sort()).toEqual([here, lost].sort());
     const put = { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: photo };
-    expect((await fetch(`${server.url}/blobs/${here}`, put)).status).toBe(201);
+    expect((await server.fetch(`/blobs/${here}`, put)).status).toBe(201);
     expect(await lacking()).toEqual([lost]);
   });
 

@@ -21,19 +21,19 @@ const post = async (body: string | Buffer, headers: Record<string, string> = {},
     headers: type,
     body: typeof body === 'string' ? body : new Uint8Array(body),
   };
-  const answer = await fetch(`${empty.url}/archive${query}`, init);
+  const answer = await empty.fetch(`/archive${query}`, init);
   return { status: answer.status, body: await answer.json() };
 };
 
 describe('an archive over HTTP', () => {
   it('comes in as it went out, packed or not, and is looked at before', async () => {
-    const text = await (await fetch(`${full.url}/archive`)).text();
+    const text = await (await full.fetch('/archive')).text();
     const looked = await post(text, {}, '?preview=1');
     expect(looked).toMatchObject({ status: 200, body: { machine: 8, end: 1 } });
     const packed = gzipSync(text);
     const taken = await post(packed, { 'content-encoding': 'gzip' });
     expect(taken).toEqual(looked);
-    expect(await (await fetch(`${empty.url}/archive`)).text()).toBe(text);
+    expect(await (await empty.fetch('/archive')).text()).toBe(text);
     expect((await post(text)).status).toBe(409);
   });
 

@@ -23,13 +23,16 @@ import { importSheets } from '../store/sheetsFile';
 import { archiveRoutes } from './archive';
 import { blobRoutes } from './blobs';
 import { sendCalendar } from './calendar';
-import { demoRoutes } from './demo';
+import { demoRoutes, isDemoDoor } from './demo';
 import { answerErrors, checked, notFound } from './errors';
 import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
 import { refuseOtherShops } from './otherShop';
 import { limits, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
+import { doorRoutes } from './door';
+import { peopleRoutes } from './people';
+import { onlyWhoMay } from './session';
 import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
 import { shopRoutes } from './shop';
@@ -89,7 +92,7 @@ export function createApp(options: AppOptions): Express {
   if (devOrigin) app.use(allowOrigin(devOrigin));
   const api = express.Router();
   api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits());
-  api.use(refuseOtherShops(db));
+  api.use(onlyWhoMay(db), refuseOtherShops(db));
   api.use('/blobs', blobRoutes(db));
   api.use('/archive', archiveRoutes(db));
   api.post(
@@ -115,9 +118,12 @@ export function createApp(options: AppOptions): Express {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.get('/health', (_request, response) => {
-    response.json({ ok: db.damage() === null, run });
+  api.get('/health', async (request, response) => {
+    const demo = await isDemoDoor(db, request);
+    response.json({ ok: db.damage() === null, run, demo });
   });
+  api.use('/people', peopleRoutes(db));
+  api.use(doorRoutes(db));
   api.get('/backups', (_request, response) => {
     response.json(backups ? backupsTold(backups, new Date()) : null);
   });
@@ -149,6 +155,7 @@ export function createApp(options: AppOptions): Express {
 function allowOrigin(origin: string): RequestHandler {
   return (request, response, next) => {
     response.set('Access-Control-Allow-Origin', origin);
+    response.set('Access-Control-Allow-Credentials', 'true');
     response.set('Access-Control-Allow-Headers', `content-type, ${SHOP_HEADER}`);
     response.set('Access-Control-Allow-Methods', 'GET, POST, PUT, PATCH, DELETE');
     response.set('Cross-Origin-Resource-Policy', 'cross-origin');

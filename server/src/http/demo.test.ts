@@ -15,13 +15,13 @@ const ofItsOwn = () => {
 
 const shop = async () => v.parse(ShopHereSchema, (await server.get('/shop')).body);
 const counted = async () => {
-  const { identity: _, ...tables } = server.db.tables;
+  const { identity: _, people: _own, ...tables } = server.db.tables;
   const all = Object.values(tables) as { count(): Promise<number> }[];
   return Promise.all(all.map((table) => table.count()));
 };
 /** A machine as a phone sends it that speaks to the shop of this id. */
 const addSpeakingTo = async (id: string) => {
-  const answer = await fetch(`${server.url}/machines`, {
+  const answer = await server.fetch('/machines', {
     method: 'POST',
     headers: { 'content-type': 'application/json', [SHOP_HEADER]: id },
     body: JSON.stringify({ id: randomUUID(), name: 'Skiff', sheet: SHEETS[0]!.id }),

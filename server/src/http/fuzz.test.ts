@@ -1,42 +1,13 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { SeededRandom } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
+import type { Route } from '../../test-support/routes';
+import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW, startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
 const REQUESTS = process.env.LONGBAR_SOAK ? 20_000 : 500;
-
-/** Where each file of routes hangs. */
-const HANGS: Record<string, string> = {
-  archive: '/archive',
-  blobs: '/blobs',
-  createApp: '',
-  demo: '/demo',
-  jobs: '/jobs',
-  machines: '/machines',
-  sheets: '/sheets',
-  shop: '/shop',
-};
-type Route = { method: string; path: string };
-
-/** Every route there is, as the sources name them. */
-function routes(): Route[] {
-  return readdirSync(__dirname)
-    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
-    .flatMap((name) => {
-      const source = readFileSync(join(__dirname, name), 'utf8');
-      const found = source.matchAll(/\b(?:routes|api)\.(get|post|put|patch|delete)\(\s*'([^']+)'/g);
-      const hangs = HANGS[name.replace('.ts', '')];
-      return [...found].flatMap(([, method = '', path = '']) => {
-        if (path.includes('{*path}')) return [];
-        if (hangs === undefined) throw new Error(`Nobody said where ${name} hangs.`);
-        return [{ method: method.toUpperCase(), path: `${hangs}${path}`.replace(/\/$/, '') }];
-      });
-    });
-}
 
 let server: TestServer;
 let known: string[];
@@ -132,9 +103,9 @@ async function fire({ method, path }: Route, chance: SeededRandom): Promise<[num
     chance.next() < 0.9
       ? 'application/json'
       : chance.one(['image/png', 'text/plain', 'application/json; charset=x']);
-  const url = `${server.url}${filled}${query}`;
+  const url = `${filled}${query}`;
   const ended = AbortSignal.timeout(20_000);
-  const answer = await fetch(url, {
+  const answer = await server.fetch(url, {
     method,
     headers: { 'content-type': type },
     body: body ?? null,

@@ -19,6 +19,7 @@ export async function streamJob(
   job: string,
   after: number,
   response: Response,
+  isStillPaired: () => Promise<boolean>,
 ): Promise<void> {
   let serial = after;
   let sending = false;
@@ -39,6 +40,7 @@ export async function streamJob(
     serial = page.serial;
     write(`id: ${serial}\nevent: events\ndata: ${JSON.stringify(page)}\n\n`);
   };
+  const letGo = () => response.destroy();
   const catchUp = async () => {
     again = true;
     if (sending) return;
@@ -46,6 +48,8 @@ export async function streamJob(
     try {
       while (again && !response.closed) {
         again = false;
+        // A phone that was revoked meanwhile learns of nothing more.
+        if (!(await isStillPaired())) return letGo();
         for (let more = true; more;) {
           const page = await readEvents(db, job, serial);
           if (page.events.length > 0) send(page);
@@ -64,7 +68,10 @@ export async function streamJob(
     () => void catchUp(),
     (beat) => write(`event: beat\ndata: ${JSON.stringify(beat)}\n\n`),
   );
-  const alive = setInterval(() => write(': alive\n\n'), ALIVE);
+  const alive = setInterval(() => {
+    write(': alive\n\n');
+    isStillPaired().then((paired) => paired || letGo(), letGo);
+  }, ALIVE);
   response.on('close', () => {
     clearInterval(alive);
     stop();

@@ -9,6 +9,7 @@ import { checked } from './errors';
 import { onlyUuid } from './ids';
 import type { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
+import { isStillPaired } from './session';
 import { sendRecord } from '../record/recordPdf';
 
 const AfterSchema = v.object({
@@ -67,7 +68,7 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
   routes.get('/:id/stream', async (request, response) => {
     const after = request.headers['last-event-id'] ?? request.query.after;
     const query = checked(AfterSchema, { after });
-    await streamJob(db, feed, request.params.id, query.after, response);
+    await streamJob(db, feed, request.params.id, query.after, response, isStillPaired(db, request));
   });
 
   routes.post('/:id/beats', (request, response) => {

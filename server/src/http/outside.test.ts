@@ -28,7 +28,14 @@ function send(
 ): Promise<{ status: number; text: string }> {
   const { hostname, port } = new URL(server.url);
   return new Promise((resolve, reject) => {
-    const options = { hostname, port, method, path: `/api${path}`, headers };
+    const { cookie } = server;
+    const options = {
+      hostname,
+      port,
+      method,
+      path: `/api${path}`,
+      headers: { cookie, ...headers },
+    };
     const sent = ask(options, (answer) => {
       let text = '';
       answer.on('data', (part) => (text += String(part)));
@@ -102,7 +109,7 @@ describe('the house is open to its own', () => {
 });
 
 describe('one address', () => {
-  const few = { imports: 1, beats: 2, streams: 3, writes: 6 };
+  const few = { imports: 1, pairings: 1, beats: 2, streams: 3, writes: 6 };
   const app = express();
   app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...limits(few));
   app.use((_request, response) => void response.json({}));

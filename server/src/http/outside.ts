@@ -84,12 +84,13 @@ const isImport = (method: string, path: string) =>
 const isBeat = (method: string, path: string) => method === 'POST' && path.endsWith('/beats');
 
 /** Far above what a shop does, and below what takes it down. */
-export const LIMITS = { imports: 120, beats: 6_000, streams: 1_200, writes: 60_000 };
+export const LIMITS = { imports: 120, pairings: 30, beats: 6_000, streams: 1_200, writes: 60_000 };
 
-/** How much one address may ask for: imports, beats, streams, and writes of all kinds. */
+/** How much one address may ask for: imports, tries of a pairing code, beats, streams, and writes of all kinds. */
 export function limits(most = LIMITS): RequestHandler[] {
   return [
     atMost(most.imports, isImport),
+    atMost(most.pairings, (method, path) => method === 'POST' && /^\/pair\/?$/.test(path)),
     atMost(most.beats, isBeat),
     atMost(most.streams, (method, path) => method === 'GET' && path.endsWith('/stream')),
     atMost(most.writes, (method) => CHANGES.has(method)),

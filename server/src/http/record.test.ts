@@ -12,7 +12,7 @@ afterAll(() => server.close());
 
 const { head, events } = signedJob(MACHINES[0]!, MACHINES[0]!.jobs.at(-1)!, NOW);
 const text = async (path: string) => {
-  const answer = await fetch(`${server.url}${path}`);
+  const answer = await server.fetch(path);
   return { type: answer.headers.get('content-type'), body: await answer.text() };
 };
 

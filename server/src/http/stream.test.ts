@@ -29,7 +29,7 @@ const event = (job: string, n: number) => ({
 /** Reads a stream until so many messages of a kind have come. */
 async function hear(path: string, kind: string, count: number, meanwhile: () => Promise<unknown>) {
   const stop = new AbortController();
-  const response = await fetch(`${server.url}${path}`, { signal: stop.signal });
+  const response = await server.fetch(path, { signal: stop.signal });
   const messages: string[] = [];
   await meanwhile();
   let text = '';
@@ -113,7 +113,7 @@ describe('photos and clips', () => {
   const bytes = Buffer.from('a photo');
   const hash = createHash('sha256').update(bytes).digest('hex');
   const put = (path: string, type: string, body: Buffer) =>
-    fetch(`${server.url}/blobs/${path}`, {
+    server.fetch(`/blobs/${path}`, {
       method: 'PUT',
       headers: { 'content-type': type },
       body: new Uint8Array(body),
@@ -122,7 +122,7 @@ describe('photos and clips', () => {
   it('are kept once under their hash and come back as they were', async () => {
     expect((await put(hash, 'image/jpeg', bytes)).status).toBe(201);
     expect((await put(hash, 'image/jpeg', bytes)).status).toBe(200);
-    const answer = await fetch(`${server.url}/blobs/${hash}`);
+    const answer = await server.fetch(`/blobs/${hash}`);
     expect(answer.headers.get('content-type')).toBe('image/jpeg');
     expect(answer.headers.get('content-security-policy')).toContain('sandbox');
     expect(Buffer.from(await answer.arrayBuffer())).toEqual(bytes);
@@ -133,13 +133,13 @@ describe('photos and clips', () => {
     expect((await put(hash, 'image/jpeg', Buffer.from('other'))).status).toBe(400);
     expect((await put(hash, 'image/svg+xml', bytes)).status).toBe(400);
     expect((await put(hash, 'text/html', bytes)).status).toBe(400);
-    expect((await fetch(`${server.url}/blobs/${'0'.repeat(64)}`)).status).toBe(404);
+    expect((await server.fetch(`/blobs/${'0'.repeat(64)}`)).status).toBe(404);
   });
 });
 
 describe('the shop', () => {
   const put = async (body: unknown) => {
-    const answer = await fetch(`${server.url}/shop`, {
+    const answer = await server.fetch('/shop', {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),

@@ -13,6 +13,7 @@ import { retiredSheets } from './migrations/0009-retired-sheets';
 import { generation } from './migrations/0010-generation';
 import { setAside } from './migrations/0011-set-aside';
 import { late } from './migrations/0012-late';
+import { people } from './migrations/0013-people';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -27,6 +28,7 @@ const MIGRATIONS: Migration[] = [
   generation,
   setAside,
   late,
+  people,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -6,6 +6,7 @@ import type {
   JobHead,
   MachinePost,
   MeterChange,
+  Role,
   Shop,
 } from '@longbar/core';
 import type { Model, ModelStatic, Sequelize } from 'sequelize';
@@ -72,6 +73,15 @@ export type EventRow = {
 
 export type BlobRow = { sha256: string; type: string; body: Buffer; receivedAt: string };
 
+export type PersonRow = {
+  id: string;
+  name: string;
+  role: Role;
+  /** One of the demo's, who goes with it. */
+  demo: boolean;
+  retiredAt: string | null;
+};
+
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 export type Tables = {
   identity: Table<IdentityRow>;
@@ -82,6 +92,7 @@ export type Tables = {
   jobs: Table<JobRow>;
   events: Table<EventRow>;
   blobs: Table<BlobRow>;
+  people: Table<PersonRow>;
 };
 
 const id = { type: DataTypes.TEXT, primaryKey: true };
@@ -157,6 +168,13 @@ export function defineTables(sequelize: Sequelize): Tables {
       body: json,
       receivedAt: text,
       late: DataTypes.BOOLEAN,
+    }),
+    people: define<PersonRow>('people', {
+      id,
+      name: text,
+      role: text,
+      demo: DataTypes.BOOLEAN,
+      retiredAt: text,
     }),
     blobs: define<BlobRow>('blobs', {
       sha256: { type: text, primaryKey: true },

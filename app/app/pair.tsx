@@ -1,0 +1,1 @@
+export { PairScreen as default } from '../features/people/PairScreen';

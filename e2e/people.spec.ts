@@ -1,0 +1,145 @@
+import type { Browser, Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { TestServer } from './support/server';
+
+const viewport = { width: 390, height: 844 };
+
+/** A phone that no server has ever seen. */
+async function newPhone(browser: Browser): Promise<Page> {
+  const none = { cookies: [], origins: [] };
+  return (await browser.newContext({ viewport, storageState: none })).newPage();
+}
+
+const tap = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+const title = (page: Page, name: string) => page.getByRole('heading', { name });
+
+test('the first phone is paired by the link the server prints, a second by the foreman’s code', async ({
+  browser,
+}) => {
+  const server = await TestServer.start({ empty: true, unpaired: true });
+  const first = await newPhone(browser);
+  await first.goto(server.url);
+  await expect(title(first, 'This phone is not paired')).toBeVisible();
+  await expect(first.getByRole('button', { name: /^Look round/ })).toHaveCount(0);
+  // The link may have come as text.
+  await first.getByLabel('The link, where it came as text').fill(server.firstLink ?? '');
+  await tap(first, 'Open the link');
+  await tap(first, 'Pair this phone');
+  await first.getByLabel('Your name').fill('Runa');
+  await tap(first, 'Pair this phone');
+  await expect(title(first, 'Three steps to the first job')).toBeVisible();
+
+  // Alone with one phone there is no list of people, only the way to a second.
+  await first.goto(`${server.url}/shop`);
+  await expect(first.getByText('You work alone here', { exact: false })).toBeVisible();
+  await expect(first.getByRole('button', { name: /has left/ })).toHaveCount(0);
+  await tap(first, 'Add a person');
+  await first.getByLabel('Their name').fill('Tove');
+  await tap(first, 'Show their code');
+  const says = await first.getByText('Or open', { exact: false }).textContent();
+  const link = says?.replace('Or open ', '') ?? '';
+  await expect(
+    first.getByRole('img', { name: 'A code that pairs a phone for Tove' }),
+  ).toBeVisible();
+
+  const second = await newPhone(browser);
+  await second.goto(link);
+  await tap(second, 'Pair this phone');
+  await expect(second.getByText('A foreman names the shop', { exact: false })).toBeVisible();
+  const third = await newPhone(browser);
+  await third.goto(link);
+  await tap(third, 'Pair this phone');
+  await expect(third.getByRole('alert')).toContainText('This link was used or has run out');
+
+  // She leaves: her phone is let go, and it is told so.
+  await tap(first, 'Done');
+  await first.reload();
+  await tap(first, /^Tove/);
+  await tap(first, 'Tove has left');
+  await tap(first, 'Tove has left');
+  await expect(first.getByRole('button', { name: /^Who has left/ })).toBeVisible();
+  await second.reload();
+  await expect(title(second, 'This phone is not paired')).toBeVisible();
+  for (const phone of [first, second, third]) await phone.context().close();
+  await server.end();
+});
+
+test('a technician looks round the demo, drafts a sheet and publishes none', async ({
+  browser,
+}) => {
+  const server = await TestServer.start();
+  const phone = await newPhone(browser);
+  await phone.goto(server.url);
+  await tap(phone, 'Look round as Tam, technician');
+  await phone.getByRole('link', { name: /^Brine pump 2/ }).click();
+  await expect(phone.getByLabel('Who works')).toHaveValue('Tam');
+
+  await phone.goto(`${server.url}/sheets`);
+  await expect(phone.getByRole('button', { name: 'Write a sheet for a new engine' })).toBeVisible();
+  await expect(phone.getByRole('button', { name: 'Import sheets from a file' })).toHaveCount(0);
+  await phone.getByRole('list', { name: 'Engine sheets' }).getByRole('link').first().click();
+  await expect(phone.getByRole('button', { name: 'Retire the sheet' })).toHaveCount(0);
+  await tap(phone, 'Change the sheet');
+  await tap(phone, /^When it is checked: /);
+  await phone.getByLabel('Then every so many hours').fill('777');
+  const saved = phone.waitForEvent('download');
+  await tap(phone, 'Save the draft for a foreman');
+  expect((await saved).suggestedFilename()).toBe('long-bar-draft.json');
+  await expect(phone.getByText('The draft is saved as a file', { exact: false })).toBeVisible();
+
+  await phone.goto(`${server.url}/shop`);
+  await expect(phone.getByText('A foreman changes the shop’s rules.')).toBeVisible();
+  await expect(phone.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
+  await expect(title(phone, 'People')).toHaveCount(0);
+  await expect(phone.getByRole('button', { name: /archive|demo/ })).toHaveCount(0);
+  await phone.context().close();
+  await server.end();
+});
+
+test('a phone that is let go in the middle of a job goes on there, and loses nothing', async ({
+  browser,
+}) => {
+  const server = await TestServer.start();
+  const phone = await newPhone(browser);
+  await phone.goto(server.url);
+  await tap(phone, 'Look round as Tam, technician');
+  await expect(phone.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  const job = new JobPage(phone);
+  await job.start(server.url, 'Brine pump 2');
+  await job.isDue();
+  await expect(phone.getByRole('button', { name: /unsent/ })).toHaveCount(0);
+  const path = `${new URL(phone.url()).pathname}/events`;
+  const held = async () => (await (await server.fetch(path)).json()).events.length as number;
+  const before = await held();
+
+  const people = await (await server.fetch('/people')).json();
+  const tam = people.find(({ name }: { name: string }) => name === 'Tam');
+  for (const { id } of tam.phones) {
+    await server.fetch(`/people/phones/${id}`, { method: 'DELETE' });
+  }
+  // The engine stands open: the job goes on, and says that nothing of it is sent.
+  await job.rest('Overnight', '6601');
+  await job.at('Make unable to start');
+  await tap(phone, /unsent/);
+  await expect(phone.getByText('this phone is not paired', { exact: false })).toBeVisible();
+  await tap(phone, 'Close');
+  await phone.goto(server.url);
+  await expect(title(phone, 'This phone is not paired')).toBeVisible();
+  await expect(phone.getByText(/entr(y is|ies are) kept on this phone/)).toBeVisible();
+  await tap(phone, 'Go on with Brine pump 2');
+  await job.at('Make unable to start');
+  await expect(phone.getByRole('button', { name: /unsent/ })).toBeVisible();
+  expect(await held()).toBe(before);
+
+  const pairing = await server.send('/people/pairings', { person: tam.id });
+  const { code } = await pairing.json();
+  await phone.goto(`${server.url}/pair#${code}`);
+  await tap(phone, 'Pair this phone');
+  await expect(phone.getByRole('link', { name: /^Continue the job/ })).toBeVisible();
+  await expect.poll(held).toBeGreaterThan(before);
+  await expect(phone.getByRole('button', { name: /unsent|refused/ })).toHaveCount(0);
+  await phone.context().close();
+  await server.end();
+});

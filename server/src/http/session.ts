@@ -1,0 +1,76 @@
+import { ignore, ROLES } from '@longbar/core';
+import type { Request, RequestHandler, Response } from 'express';
+import { RequestError } from '../requestError';
+import type { Database } from '../store/database';
+import type { Holder, Paired } from '../store/people';
+import { doorOf, noteSeen, whoHolds } from '../store/people';
+import { ruleOf } from './rules';
+
+/** A phone stays paired this long after it was paired, ms: browsers keep no cookie longer. */
+const A_YEAR = 400 * 86_400_000;
+
+const asking = new WeakMap<Request, Holder>();
+
+/** Who asks. Throws where the route lets anybody in. */
+export function holderOf(request: Request): Holder {
+  const holder = asking.get(request);
+  if (!holder) throw new RequestError(401, NOT_PAIRED);
+  return holder;
+}
+
+const NOT_PAIRED = 'This phone is not paired with this shop. A foreman shows a code for it.';
+
+/** Lets each request through that its rule lets through, and nothing that has no rule. */
+export function onlyWhoMay(db: Database): RequestHandler {
+  return async (request, _response, next) => {
+    const rule = ruleOf(request.method, request.path);
+    if (rule === 'open') return next();
+    const { cookie, calendar } = await doorOf(db);
+    if (rule === 'key' && request.query.key === calendar) return next();
+    const me = await whoAsks(db, request, cookie);
+    if (!me) throw new RequestError(401, NOT_PAIRED);
+    asking.set(request, me);
+    // What has no rule is for nobody, whatever route there may be.
+    if (rule === undefined) throw new RequestError(404, 'There is nothing here.');
+    if (rule !== 'key' && ROLES.indexOf(me.role) < ROLES.indexOf(rule)) {
+      throw new RequestError(403, 'Only a foreman may do this.');
+    }
+    noteSeen(db, me.phone, new Date()).catch(ignore('it is noted at the next request again'));
+    next();
+  };
+}
+
+async function whoAsks(
+  db: Database,
+  request: Request,
+  cookie: string,
+): Promise<Holder | undefined> {
+  const token = cookieOf(request, cookie);
+  return token === undefined ? undefined : whoHolds(db, token);
+}
+
+/** Whether the phone that asked is paired still; it may be let go while a stream goes on. */
+export function isStillPaired(db: Database, request: Request): () => Promise<boolean> {
+  return async () => {
+    const { cookie } = await doorOf(db);
+    return (await whoAsks(db, request, cookie)) !== undefined;
+  };
+}
+
+function cookieOf(request: Request, name: string): string | undefined {
+  const pairs = (request.headers.cookie ?? '').split(';').map((pair) => pair.trim());
+  return pairs.find((pair) => pair.startsWith(`${name}=`))?.slice(name.length + 1);
+}
+
+/** The phone holds its token from here on, where no script can read it. */
+export async function letIn(db: Database, { token, me }: Paired, response: Response) {
+  const { cookie } = await doorOf(db);
+  response.cookie(cookie, token, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: response.req.secure,
+    maxAge: A_YEAR,
+    path: '/',
+  });
+  response.status(201).json(me);
+}
