@@ -60,6 +60,11 @@ test('the first phone is paired by the link the server prints, a second by the f
   await tap(first, 'Tove has left');
   await tap(first, 'Tove has left');
   await expect(first.getByRole('button', { name: /^Who has left/ })).toBeVisible();
+  await tap(first, 'What was done, and by whom');
+  const noted = first.getByRole('list', { name: 'What was done' }).getByRole('listitem');
+  await expect(noted.first()).toContainText('Runa changed Tove: has left.');
+  await expect(first.getByText('Runa showed a code for the phone of Tove.')).toBeVisible();
+  await expect(first.getByText('Tove paired a phone.')).toBeVisible();
   await second.reload();
   await expect(title(second, 'This phone is not paired')).toBeVisible();
   for (const phone of [first, second, third]) await phone.context().close();

@@ -7,6 +7,7 @@ import type {
   HoursCorrection,
   JobCheck,
   MachineDetail,
+  AuditLine,
   MachineLine,
   EnterDemo,
   Me,
@@ -26,6 +27,7 @@ import type {
   ShopHere,
 } from '@longbar/core';
 import {
+  AuditSchema,
   BackupsSchema,
   CalendarSchema,
   ChecksSchema,
@@ -196,6 +198,10 @@ export const api = createApi({
       query: (body) => ({ url: '/demo/enter', method: 'POST', body }),
       responseSchema: MeSchema,
     }),
+    audit: build.query<AuditLine[], void>({
+      query: () => '/audit',
+      responseSchema: AuditSchema,
+    }),
     people: build.query<Person[], void>({
       query: () => '/people',
       responseSchema: PeopleSchema,
@@ -235,6 +241,7 @@ export const api = createApi({
 });
 
 export const {
+  useAuditQuery,
   useBeginPairingMutation,
   useCalendarQuery,
   useChangePersonMutation,

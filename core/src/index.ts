@@ -216,7 +216,7 @@ export {
   describeUnset,
 } from './job/words/describe';
 
-export { engineHours, useOf } from './service/hours';
+export { DateSchema, engineHours, HoursSchema, useOf } from './service/hours';
 export type { HoursReading, MeterChange } from './service/hours';
 export { firstReading } from './service/baseline';
 export type { Baseline } from './service/baseline';
@@ -359,6 +359,8 @@ export type { HeadGeometry } from './picture/headGeometry';
 export { HEAD_TOP, headGeometry } from './picture/headGeometry';
 export type { RecordedHead, RecordedLook } from './picture/recordHead';
 export { recordedLook } from './picture/recordHead';
+export type { Audited, AuditLine } from './wire/audit';
+export { AUDITED, AuditSchema } from './wire/audit';
 export type {
   EnterDemo,
   Me,

@@ -128,10 +128,10 @@ const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
 /** Says where it is served, and how the first phone is paired; for a phone, as a QR code too. */
 function announce(url: string, firstLink: string | undefined): void {
-  console.log(`Long Bar is at ${url}  (Ctrl-C stops it)`);
   if (firstLink !== undefined) {
     console.log(`Open this on the first phone, the foreman’s, within 15 minutes: ${firstLink}`);
   }
+  console.log(`Long Bar is at ${url}  (Ctrl-C stops it)`);
   if (!LOOPBACK.has(new URL(url).hostname)) qrcode.generate(firstLink ?? url, { small: true });
 }
 

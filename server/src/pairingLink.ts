@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { noteAudit } from './store/audit';
 import type { Database } from './store/database';
 import { beginPairing, isNobodyHere } from './store/people';
 
@@ -17,6 +18,7 @@ export function noteAddress(folder: string, url: string): void {
  */
 export async function foremansLink(db: Database, folder: string): Promise<string> {
   const { code } = await beginPairing(db, null, new Date());
+  await noteAudit(db, { what: 'link-printed', who: null });
   const file = join(folder, FILE);
   const url = existsSync(file) ? readFileSync(file, 'utf8') : 'http://127.0.0.1:8640/';
   return `${url}pair#${code}`;

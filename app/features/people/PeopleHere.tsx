@@ -1,4 +1,5 @@
 import type { Pairing, PairingPost } from '@longbar/core';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useBeginPairingMutation, useMeQuery, usePeopleQuery } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
@@ -12,6 +13,7 @@ import { PersonFold } from './PersonFold';
 
 /** The people of the shop and their phones, for a foreman; nobody alone is shown a list. */
 export function PeopleHere() {
+  const router = useRouter();
   const me = useMeQuery();
   const people = usePeopleQuery(undefined, { refetchOnMountOrArgChange: true });
   const [shown, setShown] = useState<{ pairing: Pairing; whose: string }>();
@@ -50,6 +52,9 @@ export function PeopleHere() {
         <Words color="stop" role="alert">
           {refusalOf(error).message}
         </Words>
+      )}
+      {all.length > 1 && (
+        <Act label="What was done, and by whom" onPress={() => router.push('/shop/audit')} />
       )}
       <PeopleGone people={all.filter(({ retired }) => retired)} />
     </Stack>

@@ -30,7 +30,16 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
 }
 
 /** What is written down, what rests on others first. */
-const IN_ORDER = ['events', 'jobs', 'hours_readings', 'machines', 'sheets', 'blobs', 'shops'];
+const IN_ORDER = [
+  'events',
+  'jobs',
+  'hours_readings',
+  'machines',
+  'sheets',
+  'blobs',
+  'shops',
+  'audit',
+];
 
 /**
  * Takes all of the demo away again, and leaves an empty shop to who removes it. Throws

@@ -15,6 +15,7 @@ import type { Database } from '../store/database';
 import { linesOf } from '../store/linesOf';
 import { takeArchive } from '../store/takeArchive';
 import { checked } from './errors';
+import { noteOf } from './session';
 
 const PreviewSchema = v.object({
   preview: v.optional(v.picklist(['0', '1'], 'Preview is 1 or 0.'), '0'),
@@ -26,7 +27,8 @@ const LARGEST = 16 * 1024 ** 3;
 /** The whole shop out as one file, and into an empty one. */
 export function archiveRoutes(db: Database): Router {
   const routes = Router();
-  routes.get('/', async (_request, response) => {
+  routes.get('/', async (request, response) => {
+    await noteOf(db, request, 'archive-saved');
     response.type('application/x-ndjson');
     response.set('Content-Disposition', 'attachment; filename="long-bar-archive.jsonl"');
     await pipeline(Readable.from(archiveLines(db)), response);
@@ -37,7 +39,9 @@ export function archiveRoutes(db: Database): Router {
     const file = join(tmpdir(), `longbar-import-${randomUUID()}`);
     try {
       await spool(request, file);
-      response.json(await takeArchive(db, () => linesOf(file), preview === '1'));
+      const taken = await takeArchive(db, () => linesOf(file), preview === '1');
+      if (preview !== '1') await noteOf(db, request, 'archive-imported');
+      response.json(taken);
     } finally {
       await rm(file, { force: true });
     }

@@ -32,7 +32,7 @@ import { refuseOtherShops } from './otherShop';
 import { limits, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
 import { doorRoutes } from './door';
 import { peopleRoutes } from './people';
-import { onlyWhoMay } from './session';
+import { noteOf, onlyWhoMay } from './session';
 import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
 import { shopRoutes } from './shop';
@@ -110,7 +110,14 @@ export function createApp(options: AppOptions): Express {
     refuseDeep,
     async (request, response) => {
       const { file, ...options } = checked(SheetsImportSchema, request.body);
-      response.json(await importSheets(db, file, options, new Date().toISOString()));
+      const report = await importSheets(db, file, options, new Date().toISOString());
+      const names = report.sheets.filter(({ is }) => is === 'new' || is === 'newer');
+      const about = names
+        .map(({ name }) => name)
+        .join(', ')
+        .slice(0, 500);
+      if (report.taken) await noteOf(db, request, 'sheets-imported', about);
+      response.json(report);
     },
   );
   api.use(express.json({ limit: '1mb' }), refuseDeep);

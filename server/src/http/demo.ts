@@ -3,11 +3,12 @@ import type { Request } from 'express';
 import { Router } from 'express';
 import { loadDemo, removeDemo } from '../demo/loadDemo';
 import { RequestError } from '../requestError';
+import { noteAudit } from '../store/audit';
 import type { Database } from '../store/database';
 import { enterDemo } from '../store/people';
 import { identityOf, readShopHere } from '../store/shop';
 import { checked } from './errors';
-import { holderOf, letIn } from './session';
+import { holderOf, letIn, noteOf } from './session';
 
 /** The demo into an empty shop, and out again: all of it or nothing. */
 export function demoRoutes(db: Database): Router {
@@ -23,10 +24,13 @@ export function demoRoutes(db: Database): Router {
     if (!(await isDemoDoor(db, request))) {
       throw new RequestError(403, 'Only a demo is entered so, on the machine that it runs on.');
     }
-    await letIn(db, await enterDemo(db, as, new Date()), response);
+    const paired = await enterDemo(db, as, new Date());
+    await noteAudit(db, { what: 'phone-paired', who: paired.me.name });
+    await letIn(db, paired, response);
   });
   routes.delete('/', async (request, response) => {
     await removeDemo(db, holderOf(request).id);
+    await noteOf(db, request, 'demo-removed');
     response.json(await readShopHere(db));
   });
   return routes;

@@ -1,9 +1,11 @@
 import { PairSchema } from '@longbar/core';
 import { Router } from 'express';
+import { RequestError } from '../requestError';
+import { noteAudit, readAudit } from '../store/audit';
 import type { Database } from '../store/database';
 import { doorOf, meOf, pair, renewCalendar } from '../store/people';
 import { checked } from './errors';
-import { holderOf, letIn } from './session';
+import { holderOf, letIn, noteOf } from './session';
 
 /** Who asks, and how a phone comes to be somebody's. */
 export function doorRoutes(db: Database): Router {
@@ -13,16 +15,29 @@ export function doorRoutes(db: Database): Router {
   });
   routes.post('/pair', async (request, response) => {
     const asked = checked(PairSchema, request.body);
-    await letIn(db, await pair(db, asked, new Date()), response);
+    const paired = await pair(db, asked, new Date()).catch(async (error: unknown) => {
+      const about = request.ip ?? 'somewhere';
+      if (isRefused(error)) await noteAudit(db, { what: 'pairing-refused', who: null, about });
+      throw error;
+    });
+    await noteAudit(db, { what: 'phone-paired', who: paired.me.name });
+    await letIn(db, paired, response);
+  });
+  routes.get('/audit', async (_request, response) => {
+    response.json(await readAudit(db));
   });
   routes.get('/calendar', async (_request, response) => {
     const { calendar } = await doorOf(db);
     response.json({ key: calendar });
   });
-  routes.post('/calendar', async (_request, response) => {
+  routes.post('/calendar', async (request, response) => {
     await renewCalendar(db);
+    await noteOf(db, request, 'calendar-renewed');
     const { calendar } = await doorOf(db);
     response.status(201).json({ key: calendar });
   });
   return routes;
 }
+
+/** A link that was used, ran out or never was. */
+const isRefused = (error: unknown) => error instanceof RequestError && error.status === 410;

@@ -18,6 +18,7 @@ import { packedAnswer } from '../store/packedAnswers';
 import { settle } from '../store/readTables';
 import { checked } from './errors';
 import { onlyReading, onlyUuid } from './ids';
+import { noteOf } from './session';
 
 const unpacked = promisify(gunzip);
 
@@ -70,7 +71,8 @@ export function machineRoutes(db: Database): Router {
     await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
   });
   routes.delete('/:id', async (request, response) => {
-    await deleteMachine(db, request.params.id);
+    const name = await deleteMachine(db, request.params.id);
+    await noteOf(db, request, 'machine-deleted', name);
     response.sendStatus(204);
   });
   routes.get('/:id', async (request, response) => {

@@ -1,11 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { request } from 'node:http';
-import type { Role } from '@longbar/core';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { basename, join } from 'node:path';
+import type { AuditLine, Role } from '@longbar/core';
 import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
-import { MACHINES } from '../demo/yard';
+import { MACHINES, SHOP } from '../demo/yard';
+import { readAudit } from '../store/audit';
+import { backUp } from '../store/backup';
+import { openDatabase } from '../store/database';
 import { beginPairing, changePerson, listPeople } from '../store/people';
+import { restore } from '../store/restore';
 import { RULES, ruleOf } from './rules';
 
 let server: TestServer;
@@ -174,6 +181,52 @@ describe('people', () => {
       expect((await empty.get('/me')).body.alone).toBe(false);
     } finally {
       await empty.close();
+    }
+  });
+});
+
+describe('what was done', () => {
+  it('is noted with who did it, for foremen: phones, people, sheets, rules, archives, refusals', async () => {
+    const code = await link({ name: 'Tove', role: 'technician' });
+    await ask('POST', '/pair', { body: { code } });
+    await ask('POST', '/pair', { body: { code } });
+    const tove = await person('Tove');
+    await server.patch(`/people/${tove.id}`, { role: 'foreman', name: 'Tora' });
+    await server.delete(`/people/phones/${tove.phones[0]!.id}`);
+    const { id, document } = MACHINES[0]!.sheet;
+    const published = { id, document: { ...document, name: 'Avocet, mended' } };
+    expect((await server.post('/sheets', published)).status).toBe(201);
+    // The same again publishes nothing.
+    await server.post('/sheets', published);
+    await server.put('/shop', { ...SHOP, bladeSets: [] });
+    await server.get('/archive');
+    const { body } = await server.get('/audit');
+    const lines = body.map(({ what, who, about }: AuditLine) => [what, who, about]).reverse();
+    expect(lines).toEqual([
+      ['code-shown', 'Vera', 'Tove'],
+      ['phone-paired', 'Tove', ''],
+      ['pairing-refused', null, expect.stringContaining('127.0.0.1')],
+      ['person-changed', 'Vera', 'Tove: now called Tora, now a foreman'],
+      ['phone-let-go', 'Vera', 'Tora'],
+      ['sheet-published', 'Vera', 'Avocet, mended, revision 2'],
+      ['rules-changed', 'Vera', ''],
+      ['archive-saved', 'Vera', ''],
+    ]);
+  });
+
+  it('keeps a restored backup among it', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'longbar-audit-'));
+    try {
+      const plan = { folder, keep: 1, everyHours: 24 };
+      const file = await backUp(server.db, plan, new Date());
+      const target = join(folder, 'other');
+      await restore(file, target, new Date());
+      const db = await openDatabase(target);
+      const [line] = await readAudit(db);
+      await db.close();
+      expect(line).toMatchObject({ what: 'backup-restored', who: null, about: basename(file) });
+    } finally {
+      rmSync(folder, { recursive: true });
     }
   });
 });

@@ -1,9 +1,11 @@
+import type { PersonPatch } from '@longbar/core';
 import { PairingPostSchema, PersonPatchSchema } from '@longbar/core';
 import { Router } from 'express';
 import type { Database } from '../store/database';
 import { beginPairing, changePerson, listPeople, revokePhone } from '../store/people';
 import { checked } from './errors';
 import { onlyUuid } from './ids';
+import { noteOf } from './session';
 
 /** The people of the shop and their phones. */
 export function peopleRoutes(db: Database): Router {
@@ -14,16 +16,29 @@ export function peopleRoutes(db: Database): Router {
   });
   routes.patch('/:id', async (request, response) => {
     const patch = checked(PersonPatchSchema, request.body);
-    await changePerson(db, request.params.id, patch, new Date());
+    const name = await changePerson(db, request.params.id, patch, new Date());
+    await noteOf(db, request, 'person-changed', `${name}: ${changeWords(patch)}`);
     response.json(await listPeople(db));
   });
   routes.post('/pairings', async (request, response) => {
     const whose = checked(PairingPostSchema, request.body);
-    response.status(201).json(await beginPairing(db, whose, new Date()));
+    const { name, ...pairing } = await beginPairing(db, whose, new Date());
+    await noteOf(db, request, 'code-shown', name);
+    response.status(201).json(pairing);
   });
   routes.delete('/phones/:id', async (request, response) => {
-    await revokePhone(db, request.params.id, new Date());
+    const name = await revokePhone(db, request.params.id, new Date());
+    await noteOf(db, request, 'phone-let-go', name);
     response.json(await listPeople(db));
   });
   return routes;
+}
+
+function changeWords({ name, role, retired }: PersonPatch): string {
+  const said = [
+    name !== undefined && `now called ${name}`,
+    role !== undefined && `now a ${role}`,
+    retired !== undefined && (retired ? 'has left' : 'is back'),
+  ];
+  return said.filter((each) => each !== false).join(', ');
 }

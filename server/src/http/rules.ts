@@ -54,6 +54,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'GET /archive': 'foreman',
   'POST /archive': 'foreman',
   'POST /calendar': 'foreman',
+  'GET /audit': 'foreman',
   'GET /people': 'foreman',
   'PATCH /people/:id': 'foreman',
   'POST /people/pairings': 'foreman',

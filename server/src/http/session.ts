@@ -1,6 +1,8 @@
+import type { Audited } from '@longbar/core';
 import { ignore, ROLES } from '@longbar/core';
 import type { Request, RequestHandler, Response } from 'express';
 import { RequestError } from '../requestError';
+import { noteAudit } from '../store/audit';
 import type { Database } from '../store/database';
 import type { Holder, Paired } from '../store/people';
 import { doorOf, noteSeen, whoHolds } from '../store/people';
@@ -73,4 +75,9 @@ export async function letIn(db: Database, { token, me }: Paired, response: Respo
     path: '/',
   });
   response.status(201).json(me);
+}
+
+/** Notes what a phone has done, under the name of its person. */
+export function noteOf(db: Database, request: Request, what: Audited, about = ''): Promise<void> {
+  return noteAudit(db, { what, who: holderOf(request).name, about });
 }

@@ -15,6 +15,7 @@ import {
 import { sheetsFile } from '../store/sheetsFile';
 import { checked } from './errors';
 import { onlyUuid } from './ids';
+import { noteOf } from './session';
 
 const ListSchema = v.object({
   retired: v.optional(v.picklist(['0', '1'], 'Retired is 1 or 0.'), '0'),
@@ -54,7 +55,10 @@ export function sheetRoutes(db: Database): Router {
   });
   routes.patch('/:id', async (request, response) => {
     const { retired } = checked(SheetPatchSchema, request.body);
-    response.json(await retireSheet(db, request.params.id, retired, new Date().toISOString()));
+    const sheet = await retireSheet(db, request.params.id, retired, new Date().toISOString());
+    const what = retired ? 'sheet-retired' : 'sheet-brought-back';
+    await noteOf(db, request, what, sheet.document.name);
+    response.json(sheet);
   });
   routes.post('/', async (request, response) => {
     const { id, document, revision } = checked(PublishSchema, request.body);
@@ -71,6 +75,8 @@ export function sheetRoutes(db: Database): Router {
       revision === undefined
         ? await publishSheet(db, id, parsed.sheet, now)
         : await putBackRevision(db, id, revision, parsed.sheet, now);
+    const about = `${sheet.document.name}, revision ${sheet.revision}`;
+    if (made) await noteOf(db, request, 'sheet-published', about);
     response.status(made ? 201 : 200).json(sheet);
   });
   return routes;

@@ -4,6 +4,7 @@ import { goByShop } from '../goByShop';
 import type { Database } from '../store/database';
 import { readShopHere, rebuildShop, writeShop } from '../store/shop';
 import { checked } from './errors';
+import { noteOf } from './session';
 
 /** The shop's rules, blades and shims. A job keeps those it began with. */
 export function shopRoutes(db: Database): Router {
@@ -15,11 +16,13 @@ export function shopRoutes(db: Database): Router {
     const shop = checked(ShopSchema, request.body);
     await db.write((transaction) => writeShop(db, shop, transaction));
     goByShop(shop);
+    await noteOf(db, request, 'rules-changed');
     response.json(await readShopHere(db));
   });
   routes.post('/rebuild', async (request, response) => {
     const { id, shop } = checked(RebuildSchema, request.body);
     await rebuildShop(db, id, shop);
+    await noteOf(db, request, 'server-rebuilt');
     const here = await readShopHere(db);
     goByShop(here);
     response.json(here);

@@ -40,11 +40,16 @@ export async function* readingsCsv(db: Database): AsyncGenerator<string> {
   const jobs = await db.tables.jobs.findAll({ order: [['at', 'ASC']] });
   yield csv([COLUMNS]);
   for (const row of jobs) {
-    const known = await recordOfJob(db, row.get().id).catch(
+    const lines = await jobsLines(db, row.get().id).catch(
       ignore('a job that cannot be worked out is named under Shop'),
     );
-    if (known?.record.signed) yield csv(linesOf(known.record, known.context.machineName));
+    if (lines) yield csv(lines);
   }
+}
+
+async function jobsLines(db: Database, id: string): Promise<unknown[][] | undefined> {
+  const { record, context } = await recordOfJob(db, id);
+  return record.signed && linesOf(record, context.machineName);
 }
 
 function linesOf(record: JobRecord, machine: string): unknown[][] {

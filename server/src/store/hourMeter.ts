@@ -1,5 +1,6 @@
 import type { HoursReading, JobLine, MeterChange, ReadingOnRecord } from '@longbar/core';
-import { firstReading, inMeterOrder, meterOf } from '@longbar/core';
+import { DateSchema, firstReading, HoursSchema, inMeterOrder, meterOf } from '@longbar/core';
+import * as v from 'valibot';
 import type { Database } from './database';
 import type { MachineRow } from './tables';
 
@@ -20,6 +21,7 @@ export async function hourMeterOf(
      WHERE machine = $1 AND job IS NULL AND takenBack IS NULL`,
     [id],
   );
+  rows.forEach(refuseSpoiled);
   const own = rows.map(({ date, hours, replaced }) => ({
     date,
     hours,
@@ -29,6 +31,13 @@ export async function hourMeterOf(
   const readings: HoursReading[] = [...firstReading(baseline), ...own, ...inJobs];
   const meter = meterOf(stated, readings);
   return { readings: inMeterOrder(readings, meter), meter };
+}
+
+/** Of what cannot be a reading nothing is worked out: its machine is set aside by name. */
+function refuseSpoiled(reading: { date: unknown; hours: unknown }): void {
+  const { date, hours } = reading;
+  if (v.is(DateSchema, date) && v.is(HoursSchema, hours)) return;
+  throw new Error(`A reading of its hour meter is spoiled: ${String(hours)} h on ${String(date)}.`);
 }
 
 /** All readings of the hour meter, what was put right among them, newest first. */

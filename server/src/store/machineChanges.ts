@@ -79,8 +79,8 @@ export async function changeMachine(
 }
 
 /** Takes away a machine of which there is no record. Throws RequestError 409 where there is. */
-export async function deleteMachine(db: Database, id: string): Promise<void> {
-  await machineRow(db, id);
+export async function deleteMachine(db: Database, id: string): Promise<string> {
+  const { name } = await machineRow(db, id);
   await db.write(async (transaction) => {
     const jobs = await db.tables.jobs.count({ where: { machine: id }, transaction });
     if (jobs > 0) {
@@ -91,6 +91,7 @@ export async function deleteMachine(db: Database, id: string): Promise<void> {
     await db.tables.machines.destroy({ where: { id }, transaction });
   });
   unpack(db, 'yard', 'yard retired', `machine ${id}`, `checks ${id}`);
+  return name;
 }
 
 /** The revision of a sheet that is asked for, the newest where none is. Throws RequestError 400. */

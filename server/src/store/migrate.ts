@@ -14,6 +14,7 @@ import { generation } from './migrations/0010-generation';
 import { setAside } from './migrations/0011-set-aside';
 import { late } from './migrations/0012-late';
 import { people } from './migrations/0013-people';
+import { audit } from './migrations/0014-audit';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -29,6 +30,7 @@ const MIGRATIONS: Migration[] = [
   setAside,
   late,
   people,
+  audit,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -86,17 +86,17 @@ export async function isNobodyHere(db: Database): Promise<boolean> {
 
 /**
  * A code that pairs one phone once, within a quarter of an hour: for somebody of the shop, for
- * somebody new, or, as the server's own machine asks, for a foreman who says who it is.
- * Throws RequestError 404 or 409.
+ * somebody new, or, as the server's own machine asks, for a foreman who says who it is. Answers
+ * whose name it is for, too. Throws RequestError 404 or 409.
  */
 export async function beginPairing(
   db: Database,
   whose: PairingPost | null,
   now: Date,
-): Promise<Pairing> {
+): Promise<Pairing & { name: string }> {
   const code = secret();
   const until = new Date(now.getTime() + LINK_LASTS).toISOString();
-  await db.write(async (transaction) => {
+  const name = await db.write(async (transaction) => {
     const person = whose && (await personFor(db, whose, transaction));
     // What ran out or was used is of no more use.
     await db.run(
@@ -109,8 +109,9 @@ export async function beginPairing(
       [hashOf(code), person, until],
       transaction,
     );
+    return person === null ? '' : nameOf(db, person, transaction);
   });
-  return { code, until };
+  return { code, until, name };
 }
 
 async function personFor(
@@ -268,8 +269,10 @@ export async function listPeople(db: Database): Promise<Person[]> {
   const phones = await db.rows<Person['phones'][number] & { person: string }>(
     'SELECT id, person, pairedAt, seenAt FROM phones WHERE revokedAt IS NULL ORDER BY pairedAt, id',
   );
-  return people.map(({ retiredAt, ...person }) => ({
+  return people.map(({ retiredAt, role, ...person }) => ({
     ...person,
+    // Who has none that is known may do nothing, until a foreman says what.
+    role: ROLES.includes(role) ? role : ROLES[0],
     retired: retiredAt !== null,
     phones: phones
       .filter((phone) => phone.person === person.id)
@@ -279,18 +282,19 @@ export async function listPeople(db: Database): Promise<Person[]> {
 
 /**
  * Changes a name or a role, or notes that somebody has left: their phones are let go, their past
- * stays theirs. Throws RequestError 404, and 409 where no foreman would be left.
+ * stays theirs. Answers the name they had. Throws RequestError 404, and 409 where no foreman would be left.
  */
 export async function changePerson(
   db: Database,
   id: string,
   patch: PersonPatch,
   now: Date,
-): Promise<void> {
-  await db.write(async (transaction) => {
+): Promise<string> {
+  return db.write(async (transaction) => {
     const row = await db.tables.people.findByPk(id, { transaction });
     if (!row) throw new RequestError(404, 'There is no such person.');
     const { name, role, retired } = patch;
+    const before = row.get().name;
     if (name !== undefined) await refuseSameName(db, name, id, transaction);
     const at = now.toISOString();
     await row.update(
@@ -309,20 +313,26 @@ export async function changePerson(
       transaction,
     );
     if (!left) throw new RequestError(409, 'A shop has a foreman. Make somebody else one first.');
+    return before;
   });
 }
 
-/** A phone that is lost or given back is paired no more. Throws RequestError 404. */
-export async function revokePhone(db: Database, id: string, now: Date): Promise<void> {
-  await db.write(async (transaction) => {
-    const [known] = await db.rows(
-      'SELECT 1 FROM phones WHERE id = $1 AND revokedAt IS NULL',
+/** A phone that is lost or given back is paired no more. Answers whose it was. Throws RequestError 404. */
+export async function revokePhone(db: Database, id: string, now: Date): Promise<string> {
+  return db.write(async (transaction) => {
+    const [known] = await db.rows<{ person: string }>(
+      'SELECT person FROM phones WHERE id = $1 AND revokedAt IS NULL',
       [id],
       transaction,
     );
     if (!known) throw new RequestError(404, 'There is no such phone.');
     await letGo(db, 'id = $2', [now.toISOString(), id], transaction);
+    return nameOf(db, known.person, transaction);
   });
+}
+
+async function nameOf(db: Database, id: string, transaction: Transaction): Promise<string> {
+  return (await db.tables.people.findByPk(id, { transaction }))?.get().name ?? '';
 }
 
 function letGo(db: Database, which: string, bind: unknown[], transaction: Transaction) {

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { copyFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import sqlite from 'sqlite3';
 import { forgetAcknowledged } from './acknowledged';
 import { BackupError, checkFile, openFile } from './checkedFile';
@@ -22,7 +22,7 @@ export async function restore(file: string, folder: string, now: Date): Promise<
   const live = join(folder, LIVE);
   const part = join(folder, 'longbar-restoring.part');
   await copyFile(file, part);
-  await beginAnew(part);
+  await beginAnew(part, file, now);
   await checkFile(part);
   if (existsSync(live)) await nobodyElse(live);
   renameSync(part, join(folder, `longbar-restoring-${now.getTime()}.sqlite`));
@@ -30,13 +30,18 @@ export async function restore(file: string, folder: string, now: Date): Promise<
 }
 
 /** Another life of the database: phones offer what they hold and it lacks. */
-async function beginAnew(file: string): Promise<void> {
+async function beginAnew(file: string, from: string, now: Date): Promise<void> {
   const ask = await openFile(file, sqlite.OPEN_READWRITE);
   try {
     const columns = await ask.all('PRAGMA table_info(identity)');
     // One of an earlier version gets its first generation when it is opened.
     if (!columns.some(({ name }) => name === 'generation')) return;
     await ask.all('UPDATE identity SET generation = lower(hex(randomblob(16)))');
+    const audit = await ask.all("SELECT 1 FROM sqlite_master WHERE name = 'audit'");
+    if (audit.length === 0) return;
+    const about = basename(from).replaceAll("'", "''");
+    await ask.all(`INSERT INTO audit (at, what, about)
+      VALUES ('${now.toISOString()}', 'backup-restored', '${about}')`);
   } finally {
     await ask.close();
   }

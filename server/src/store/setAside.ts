@@ -5,6 +5,9 @@ import { diskTrouble } from './trouble';
 /** What may break by itself; `name` is what people know it by. */
 export type Thing = { kind: 'job' | 'machine' | 'drift' | 'look'; id: string; name: string };
 
+/** What is set aside, as it is told. */
+export type SetAside = { name: string; why: string };
+
 /**
  * Works out one thing among others of a transaction. Where it breaks, nothing of it is kept, it is
  * set aside with its name, and the rest goes on; once it works out again it is no longer.
@@ -68,7 +71,7 @@ export async function keepSpoiled(db: Database, found: readonly string[]): Promi
 }
 
 /** All that is set aside, by name. */
-export function listSetAside(db: Database): Promise<{ name: string; why: string }[]> {
+export function listSetAside(db: Database): Promise<SetAside[]> {
   return db.rows('SELECT name, why FROM set_aside ORDER BY kind, name, id LIMIT 100');
 }
 

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Shop, ShopHere } from '@longbar/core';
-import { NEW_SHOP } from '@longbar/core';
+import { NEW_SHOP, ShopSchema } from '@longbar/core';
 import type { Transaction } from 'sequelize';
+import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import type { Database } from './database';
 import { openJobsChanged } from './changes';
+import type { SetAside } from './setAside';
 import { listSetAside } from './setAside';
 import type { IdentityRow, ShopRow } from './tables';
 
@@ -14,25 +16,36 @@ const ONLY = 'shop';
 /** The one shop of this database. */
 export async function readShop({ tables }: Database, transaction?: Transaction): Promise<Shop> {
   const row = await tables.shops.findOne({ ...(transaction && { transaction }) });
-  if (!row) return NEW_SHOP;
-  const { id: _id, name, policy, bladeSets, ...rest } = row.get();
-  const said = Object.entries(rest).filter(([, value]) => value !== null);
-  return { name, policy, bladeSets, ...Object.fromEntries(said) };
+  return row ? wholeShop(row.get()).shop : NEW_SHOP;
+}
+
+/** The rules as they are kept; where one cannot be read, what a new shop has, and that is said. */
+function wholeShop(row: ShopRow): { shop: Shop; spoiled: SetAside[] } {
+  const said = Object.entries(row).filter(([key, value]) => key !== 'id' && value !== null);
+  const spoiled: SetAside[] = [];
+  const sound = said.filter(([key, value]) => {
+    const field = v.safeParse(v.partial(ShopSchema), { [key]: value });
+    const [issue] = field.issues ?? [];
+    if (issue) spoiled.push({ name: `The shop’s rules: ${key}`, why: issue.message });
+    return !issue;
+  });
+  return { shop: v.parse(ShopSchema, { ...NEW_SHOP, ...Object.fromEntries(sound) }), spoiled };
 }
 
 /** The shop, and which of all shops it is. */
 export async function readShopHere(db: Database): Promise<ShopHere> {
-  const [shop, named, identity, aside] = await Promise.all([
-    readShop(db),
-    db.tables.shops.count(),
+  const [row, identity, listed] = await Promise.all([
+    db.tables.shops.findOne(),
     identityOf(db),
     listSetAside(db),
   ]);
+  const { shop, spoiled } = row ? wholeShop(row.get()) : { shop: NEW_SHOP, spoiled: [] };
+  const aside = [...spoiled, ...listed];
   const damage = db.damage();
   return {
     ...shop,
     ...identity,
-    unnamed: named === 0,
+    unnamed: row === null,
     ...(damage !== null && { damage }),
     ...(db.lost > 0 && { lost: db.lost }),
     ...(aside.length > 0 && { setAside: aside }),

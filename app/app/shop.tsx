@@ -1,1 +1,0 @@
-export { ShopScreen as default } from '../features/shop/ShopScreen';

@@ -1,0 +1,1 @@
+export { ShopScreen as default } from '../../features/shop/ShopScreen';
