@@ -11,6 +11,16 @@ async function newPhone(browser: Browser): Promise<Page> {
   return (await browser.newContext({ viewport, storageState: none })).newPage();
 }
 
+/** The demo, and a phone on which somebody looks round as its technician. */
+async function asTam(browser: Browser): Promise<{ server: TestServer; phone: Page }> {
+  const server = await TestServer.start();
+  const phone = await newPhone(browser);
+  await phone.goto(server.url);
+  await tap(phone, 'Look round as Tam, technician');
+  await expect(phone.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  return { server, phone };
+}
+
 const tap = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, exact: typeof name === 'string' }).click();
 const title = (page: Page, name: string) => page.getByRole('heading', { name });
@@ -74,10 +84,7 @@ test('the first phone is paired by the link the server prints, a second by the f
 test('a technician looks round the demo, drafts a sheet and publishes none', async ({
   browser,
 }) => {
-  const server = await TestServer.start();
-  const phone = await newPhone(browser);
-  await phone.goto(server.url);
-  await tap(phone, 'Look round as Tam, technician');
+  const { server, phone } = await asTam(browser);
   await phone.getByRole('link', { name: /^Brine pump 2/ }).click();
   await expect(phone.getByLabel('Who works')).toHaveValue('Tam');
 
@@ -106,11 +113,7 @@ test('a technician looks round the demo, drafts a sheet and publishes none', asy
 test('a phone that is let go in the middle of a job goes on there, and loses nothing', async ({
   browser,
 }) => {
-  const server = await TestServer.start();
-  const phone = await newPhone(browser);
-  await phone.goto(server.url);
-  await tap(phone, 'Look round as Tam, technician');
-  await expect(phone.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  const { server, phone } = await asTam(browser);
   const job = new JobPage(phone);
   await job.start(server.url, 'Brine pump 2');
   await job.isDue();

@@ -19,6 +19,7 @@ const commands = {
     if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
     const before = await data.restore(file, folder, new Date());
     say(`Restored from ${file}.${before === null ? '' : ` What was there is kept as ${before}.`}`);
+    say('Phones that were let go since that backup are paired again: look under Shop, People.');
   },
   async pair() {
     say('Open this on the phone within 15 minutes. It pairs it once, as a foreman’s:');

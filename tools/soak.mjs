@@ -19,7 +19,7 @@ must(
   bin('jest'),
   [
     '--testPathPattern',
-    'everyStep|arrival|restored|converge|fuzz|store/archive|simulatedJobs',
+    'everyStep|fullDisk|arrival|restored|converge|fuzz|store/archive|simulatedJobs',
     '--verbose',
   ],
   { env },

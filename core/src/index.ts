@@ -216,7 +216,7 @@ export {
   describeUnset,
 } from './job/words/describe';
 
-export { DateSchema, engineHours, HoursSchema, useOf } from './service/hours';
+export { engineHours, useOf } from './service/hours';
 export type { HoursReading, MeterChange } from './service/hours';
 export { firstReading } from './service/baseline';
 export type { Baseline } from './service/baseline';

@@ -2,7 +2,8 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { noteAudit } from './store/audit';
 import type { Database } from './store/database';
-import { beginPairing, isNobodyHere } from './store/people';
+import { beginPairing } from './store/pairing';
+import { isNobodyHere } from './store/people';
 
 /** Beside the database: where the server was served last. */
 const FILE = 'longbar-address';

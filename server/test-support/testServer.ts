@@ -8,7 +8,8 @@ import { pino } from 'pino';
 import { loadDemo } from '../src/demo/loadDemo';
 import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/database';
-import { beginPairing, doorOf, pair } from '../src/store/people';
+import { doorOf } from '../src/store/door';
+import { beginPairing, pair } from '../src/store/pairing';
 import { openDatabase } from '../src/store/database';
 
 // What is in an answer is what the tests are about.

@@ -1,14 +1,13 @@
 import type { Me } from '@longbar/core';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../state/preferences';
-import { useAppSelector } from '../../state/store';
 
 /** What follows once a phone is paired: whose it is stands in the fields, and all is asked anew. */
 export function usePaired(): (me: Me) => void {
   const dispatch = useDispatch();
-  const known = useAppSelector(({ preferences }) => preferences.name);
   return ({ name }) => {
-    if (known === '') dispatch(preferencesChanged({ name }));
+    // Whoever held it before: what is done with it is this person's from here on.
+    dispatch(preferencesChanged({ name }));
     window.location.replace('/');
   };
 }

@@ -6,7 +6,7 @@ import { emptyDerived, machineChanged } from '../store/changes';
 import type { Database } from '../store/database';
 import { keepEvents, keepJob } from '../store/jobs';
 import { unpack } from '../store/packedAnswers';
-import { keepDemoPeople, removeDemoPeople } from '../store/people';
+import { keepDemoPeople, removeDemoPeople } from '../store/demoPeople';
 import { becomeShop, identityOf, isEmptyShop, writeShop } from '../store/shop';
 import { signedJob } from './signedJob';
 import type { DemoMachine } from './yard';
@@ -42,7 +42,7 @@ const IN_ORDER = [
 ];
 
 /**
- * Takes all of the demo away again, and leaves an empty shop to who removes it. Throws
+ * Takes all of the demo away again and leaves an empty shop; `by` is whoever removes it. Throws
  * RequestError 409 elsewhere.
  */
 export async function removeDemo(db: Database, by: string): Promise<void> {

@@ -5,7 +5,7 @@ import { loadDemo, removeDemo } from '../demo/loadDemo';
 import { RequestError } from '../requestError';
 import { noteAudit } from '../store/audit';
 import type { Database } from '../store/database';
-import { enterDemo } from '../store/people';
+import { enterDemo } from '../store/demoPeople';
 import { identityOf, readShopHere } from '../store/shop';
 import { checked } from './errors';
 import { holderOf, letIn, noteOf } from './session';

@@ -3,7 +3,9 @@ import { Router } from 'express';
 import { RequestError } from '../requestError';
 import { noteAudit, readAudit } from '../store/audit';
 import type { Database } from '../store/database';
-import { doorOf, meOf, pair, renewCalendar } from '../store/people';
+import { doorOf, renewCalendar } from '../store/door';
+import { pair } from '../store/pairing';
+import { meOf } from '../store/phones';
 import { checked } from './errors';
 import { holderOf, letIn, noteOf } from './session';
 

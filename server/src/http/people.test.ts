@@ -11,7 +11,8 @@ import { MACHINES, SHOP } from '../demo/yard';
 import { readAudit } from '../store/audit';
 import { backUp } from '../store/backup';
 import { openDatabase } from '../store/database';
-import { beginPairing, changePerson, listPeople } from '../store/people';
+import { beginPairing } from '../store/pairing';
+import { changePerson, listPeople } from '../store/people';
 import { restore } from '../store/restore';
 import { RULES, ruleOf } from './rules';
 
@@ -290,12 +291,37 @@ describe('the door of the demo', () => {
       sent.on('error', reject).end(JSON.stringify({ as: 'foreman' }));
     });
     expect(elsewhere).toBe(403);
-    // Who removes the demo stays, as the foreman of the shop that begins then.
+    // Who removes the demo stays, as the foreman of a shop that has none of its own.
+    const { id } = await person('Vera');
+    await changePerson(server.db, id, { retired: true }, new Date());
     const cookie = given(foreman);
     expect((await ask('DELETE', '/demo', { cookie })).status).toBe(200);
     expect((await ask('GET', '/me', { cookie })).body.name).toBe('Ina');
     expect((await ask('GET', '/me', { cookie: given(technician) })).status).toBe(401);
     expect((await enter('foreman')).status).toBe(403);
     expect((await ask('GET', '/health')).body.demo).toBe(false);
+  });
+
+  it('is no way into a shop that has a foreman of its own, whatever their name', async () => {
+    const own = await startTestServer({ empty: true });
+    try {
+      const ina = await own.pairedAs('Ina', 'foreman');
+      await own.post('/demo', {});
+      const enter = await fetch(`${own.url}/demo/enter`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ as: 'foreman' }),
+      });
+      expect((await enter.json()).name).toBe('Ina of the demo');
+      const cookie = given(enter);
+      const me = async (asked: string) =>
+        (await fetch(`${own.url}/me`, { headers: { cookie: asked } })).status;
+      expect(await me(cookie)).toBe(200);
+      const headers = { cookie, 'content-type': 'application/json' };
+      expect((await fetch(`${own.url}/demo`, { method: 'DELETE', headers })).status).toBe(200);
+      expect([await me(cookie), await me(ina)]).toEqual([401, 200]);
+    } finally {
+      await own.close();
+    }
   });
 });

@@ -4,12 +4,13 @@ import type { Request, RequestHandler, Response } from 'express';
 import { RequestError } from '../requestError';
 import { noteAudit } from '../store/audit';
 import type { Database } from '../store/database';
-import type { Holder, Paired } from '../store/people';
-import { doorOf, noteSeen, whoHolds } from '../store/people';
+import { doorOf } from '../store/door';
+import type { Holder, Paired } from '../store/phones';
+import { noteSeen, whoHolds } from '../store/phones';
 import { ruleOf } from './rules';
 
-/** A phone stays paired this long after it was paired, ms: browsers keep no cookie longer. */
-const A_YEAR = 400 * 86_400_000;
+/** A phone stays paired so long, ms: browsers keep no cookie longer. */
+const STAYS_PAIRED = 400 * 86_400_000;
 
 const asking = new WeakMap<Request, Holder>();
 
@@ -32,12 +33,12 @@ export function onlyWhoMay(db: Database): RequestHandler {
     const me = await whoAsks(db, request, cookie);
     if (!me) throw new RequestError(401, NOT_PAIRED);
     asking.set(request, me);
-    // What has no rule is for nobody, whatever route there may be.
+    // A route that nobody gave a rule answers to no one.
     if (rule === undefined) throw new RequestError(404, 'There is nothing here.');
     if (rule !== 'key' && ROLES.indexOf(me.role) < ROLES.indexOf(rule)) {
       throw new RequestError(403, 'Only a foreman may do this.');
     }
-    noteSeen(db, me.phone, new Date()).catch(ignore('it is noted at the next request again'));
+    noteSeen(db, me, new Date()).catch(ignore('it is noted at the next request again'));
     next();
   };
 }
@@ -71,7 +72,7 @@ export async function letIn(db: Database, { token, me }: Paired, response: Respo
     httpOnly: true,
     sameSite: 'strict',
     secure: response.req.secure,
-    maxAge: A_YEAR,
+    maxAge: STAYS_PAIRED,
     path: '/',
   });
   response.status(201).json(me);

@@ -4,6 +4,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as v from 'valibot';
+import { spoil } from '../../test-support/spoil';
 import { startTestServer } from '../../test-support/testServer';
 import { loadDemo } from '../demo/loadDemo';
 import { MACHINES } from '../demo/yard';
@@ -114,7 +115,7 @@ describe('a damaged database', () => {
 });
 
 describe('one spoiled row', () => {
-  const spoil: [string, string, string][] = [
+  const SPOILED: [string, string, string][] = [
     ['machines', `UPDATE machines SET baseline = '{"last":' WHERE id = $1`, 'machine'],
     ['a machine’s meters', `UPDATE machines SET meter = '7' WHERE id = $1`, 'machine'],
     [
@@ -123,15 +124,11 @@ describe('one spoiled row', () => {
       'job',
     ],
   ];
-  it.each(spoil)('of %s stops nothing else, and is named under Shop', async (_, sql, kind) => {
+  it.each(SPOILED)('of %s stops nothing else, and is named under Shop', async (_, sql, kind) => {
     const server = await startTestServer();
     try {
       const spoiled = MACHINES.find(({ jobs }) => jobs.length > 0)!;
-      await server.db.write(async (transaction) => {
-        await server.db.run(sql, [spoiled.id], transaction);
-        await server.db.run("UPDATE machine_reads SET day = ''", [], transaction);
-        await server.db.run('UPDATE job_reads SET stale = 1', [], transaction);
-      });
+      await spoil(server.db, sql, spoiled.id);
       const yard = await server.get('/machines');
       expect(yard.status).toBe(200);
       const names: string[] = yard.body.map(({ name }: { name: string }) => name);

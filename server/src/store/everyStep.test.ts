@@ -1,102 +1,40 @@
 import type { JobEvent } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
-import {
-  copyFileSync,
-  existsSync,
-  mkdtempSync,
-  readdirSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
-import { tmpdir } from 'node:os';
+import { copyFileSync, existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
-import { copiesBeforeSteps, isLookedAt, withDiskFullAt } from '../../test-support/everyStep';
-import { startTestServer } from '../../test-support/testServer';
-import { loadDemo } from '../demo/loadDemo';
+import { copiesBeforeSteps } from '../../test-support/everyStep';
+import {
+  archiveOf,
+  backupsIn,
+  demoIn,
+  each,
+  earlierIn,
+  folders,
+  fresh,
+  machinesIn,
+  planIn,
+  rowsOf,
+  TODAY,
+} from '../../test-support/folders';
+import { NOW } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
-import { archiveLines } from './archive';
 import { backUp } from './backup';
 import { checkFile } from './checkedFile';
 import type { Database } from './database';
 import { openDatabase } from './database';
-import { FolderError } from './dataFile';
 import { listMachines } from './machines';
-import { pendingSteps } from './migrate';
 import { appendEvents } from './jobs';
 import { rebuild } from './readTables';
 import { restore } from './restore';
 import { identityOf, readShopHere } from './shop';
 import { takeArchive } from './takeArchive';
 
-const NOW = new Date('2026-11-23T09:00:00Z');
-const TODAY = '2026-11-23';
-
 // Every step takes its time where all of them are looked at.
 if (process.env.LONGBAR_SOAK) jest.setTimeout(3_600_000);
 
-const folders: string[] = [];
-const fresh = () => {
-  const folder = mkdtempSync(join(tmpdir(), 'longbar-steps-'));
-  folders.push(folder);
-  return folder;
-};
-afterEach(() => {
-  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
-});
-
-/** How many machines a start finds in a folder; it is closed again. */
-async function machinesIn(folder: string): Promise<number> {
-  const db = await openDatabase(folder);
-  try {
-    return (await listMachines(db, TODAY)).length;
-  } finally {
-    await db.close();
-  }
-}
-
-async function demoIn(folder: string): Promise<void> {
-  const db = await openDatabase(folder);
-  try {
-    await loadDemo(db, NOW);
-  } finally {
-    await db.close();
-  }
-}
-
-/** A database as an earlier version left it: its first steps, and something in it. */
-async function earlierIn(folder: string, rows = true): Promise<void> {
-  const sequelize = new Sequelize({
-    dialect: 'sqlite',
-    storage: join(folder, 'longbar.sqlite'),
-    logging: false,
-  });
-  const { run } = await pendingSteps(sequelize);
-  await run('0004-soon');
-  if (rows) {
-    await sequelize.query(
-      `INSERT INTO shops (id, name, policy, bladeSets) VALUES ('shop', 'Saltworks', 'to-target', '[]')`,
-    );
-    await sequelize.query(
-      `INSERT INTO machines (id, name, sheet, meter, baseline)
-       VALUES ('m', 'Pump', 's', '[]', '{"last":null,"breakInDone":false}')`,
-    );
-  }
-  await sequelize.close();
-}
-
 function journalEvent(job: string, n: number): JobEvent {
   return { id: randomUUID(), job, n: 9000 + n, at: NOW.toISOString(), by: 'Ina', type: 'bar.out' };
-}
-
-async function rowsOf(folder: string, sql: string): Promise<object[]> {
-  const db = await openDatabase(folder);
-  try {
-    return await db.rows(sql);
-  } finally {
-    await db.close();
-  }
 }
 
 describe('cut off at any step', () => {
@@ -131,8 +69,7 @@ describe('cut off at any step', () => {
     const from = fresh();
     await demoIn(from);
     const full = await openDatabase(from);
-    const plan = { folder: join(from, 'backups'), keep: 2, everyHours: 24 };
-    const file = await backUp(full, plan, NOW);
+    const file = await backUp(full, planIn(from), NOW);
     await full.close();
     const folder = fresh();
     expect(await machinesIn(folder)).toBe(0);
@@ -165,19 +102,12 @@ describe('what is done beside the work, cut off at any step,', () => {
   it('an archive that is taken in is all there or not at all', async () => {
     const from = fresh();
     await demoIn(from);
-    const full = await openDatabase(from);
-    let text = '';
-    for await (const line of archiveLines(full)) text += line;
-    await full.close();
-    const lines = text.trimEnd().split('\n');
+    const lines = await archiveOf(from);
     const folder = fresh();
     expect(await machinesIn(folder)).toBe(0);
     const { copies, steps } = await copiesBeforeSteps(folder, 6, async () => {
       const db = await openDatabase(folder);
-      const source = async function* () {
-        yield* lines;
-      };
-      await takeArchive(db, source, false);
+      await takeArchive(db, () => each(lines), false);
       await db.close();
     });
     folders.push(...copies);
@@ -189,17 +119,13 @@ describe('what is done beside the work, cut off at any step,', () => {
   });
 
   it('a backup leaves no half one that could be taken for good', async () => {
-    const plan = (folder: string) => ({ folder: join(folder, 'backups'), keep: 2, everyHours: 24 });
     const { copies } = await demoDuring(1, async (db, folder) => {
-      await backUp(db, plan(folder), NOW);
+      await backUp(db, planIn(folder), NOW);
     });
     const kept: number[] = [];
     for (const copy of copies) {
-      const { folder } = plan(copy);
-      const whole = existsSync(folder)
-        ? readdirSync(folder).filter((name) => name.endsWith('.sqlite'))
-        : [];
-      for (const name of whole) await checkFile(join(folder, name));
+      const whole = backupsIn(copy);
+      for (const name of whole) await checkFile(join(planIn(copy).folder, name));
       kept.push(whole.length);
       expect(await machinesIn(copy)).toBe(MACHINES.length);
     }
@@ -224,63 +150,6 @@ describe('what is done beside the work, cut off at any step,', () => {
   });
 });
 
-describe('on a disk that is full from some step on', () => {
-  it('a first start fails in words, and the next begins again', async () => {
-    for (let step = 0; step < 60; step++) {
-      if (!isLookedAt(step, 9)) continue;
-      const folder = fresh();
-      const open = openDatabase.bind(undefined, folder);
-      await withDiskFullAt(step, () => expect(open()).rejects.toThrow(/disk/));
-      expect(await machinesIn(folder)).toBe(0);
-    }
-  });
-
-  it('an upgrade fails in words and changes nothing; the next start goes on', async () => {
-    let refused = 0;
-    for (let step = 0; step < 40; step++) {
-      if (!isLookedAt(step, 6)) continue;
-      const folder = fresh();
-      await earlierIn(folder);
-      const open = () => openDatabase(folder).then((db) => db.close());
-      await withDiskFullAt(step, async () => {
-        const error: unknown = await open().catch((failed: unknown) => failed);
-        if (error !== undefined) expect(error).toBeInstanceOf(FolderError);
-        if (error instanceof FolderError) refused++;
-      });
-      const rows = await rowsOf(folder, 'SELECT name FROM machines');
-      expect(rows).toEqual([{ name: 'Pump' }]);
-    }
-    expect(refused).toBeGreaterThan(4);
-  });
-});
-
-describe('with no room left', () => {
-  it('reads answer from what is there, and writes say why not', async () => {
-    const server = await startTestServer();
-    try {
-      expect((await server.get('/machines')).body).toHaveLength(MACHINES.length);
-      await server.db.write((transaction) =>
-        server.db.run("UPDATE machine_reads SET day = ''", [], transaction),
-      );
-      const { id } = MACHINES[0]!;
-      await withDiskFullAt(0, async () => {
-        const yard = await server.get('/machines');
-        expect([yard.status, yard.body.length]).toEqual([200, MACHINES.length]);
-        expect((await server.get(`/machines/${id}`)).status).toBe(200);
-        const head = { id: randomUUID(), machine: id, method: 'each', sheetRevision: 1, by: 'Ina' };
-        const refused = await server.post('/jobs', { ...head, at: NOW.toISOString() });
-        expect(refused.status).toBe(507);
-        expect(refused.body.error.message).toContain('disk is full');
-      });
-      expect((await server.get('/machines')).status).toBe(200);
-      const after = await server.db.rows("SELECT 1 FROM machine_reads WHERE day = ''");
-      expect(after).toEqual([]);
-    } finally {
-      await server.close();
-    }
-  });
-});
-
 describe('a server that is stopped', () => {
   it('leaves everything in one file, its log folded in', async () => {
     const folder = fresh();
@@ -300,8 +169,7 @@ describe('what is lost', () => {
     const folder = fresh();
     await demoIn(folder);
     const db = await openDatabase(folder);
-    const plan = { folder: join(folder, 'backups'), keep: 2, everyHours: 24 };
-    const file = await backUp(db, plan, NOW);
+    const file = await backUp(db, planIn(folder), NOW);
     await db.close();
     const live = join(folder, 'longbar.sqlite');
     writeFileSync(live, '');

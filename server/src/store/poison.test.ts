@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { AuditSchema, MachineLinesSchema, PeopleSchema, ShopHereSchema } from '@longbar/core';
 import * as v from 'valibot';
+import { spoil } from '../../test-support/spoil';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
@@ -32,11 +33,7 @@ it.each(POISON)('%s stop nothing else', async (_, sql) => {
       body: new Uint8Array(BODY),
     });
     const machine = MACHINES.find(({ jobs }) => jobs.length > 0)!;
-    await server.db.write(async (transaction) => {
-      await server.db.run(sql, [machine.id], transaction);
-      await server.db.run("UPDATE machine_reads SET day = ''", [], transaction);
-      await server.db.run('UPDATE job_reads SET stale = 1', [], transaction);
-    });
+    await spoil(server.db, sql, machine.id);
     const yard = await server.get('/machines');
     expect([yard.status, v.is(MachineLinesSchema, yard.body)]).toEqual([200, true]);
     expect(yard.body.length).toBeGreaterThanOrEqual(MACHINES.length - 1);

@@ -22,6 +22,8 @@ export async function readShop({ tables }: Database, transaction?: Transaction):
 /** The rules as they are kept; where one cannot be read, what a new shop has, and that is said. */
 function wholeShop(row: ShopRow): { shop: Shop; spoiled: SetAside[] } {
   const said = Object.entries(row).filter(([key, value]) => key !== 'id' && value !== null);
+  const whole = v.safeParse(ShopSchema, Object.fromEntries(said));
+  if (whole.success) return { shop: whole.output, spoiled: [] };
   const spoiled: SetAside[] = [];
   const sound = said.filter(([key, value]) => {
     const field = v.safeParse(v.partial(ShopSchema), { [key]: value });
