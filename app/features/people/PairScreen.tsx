@@ -15,6 +15,7 @@ export function PairScreen() {
   const [name, setName] = useState<string>();
   const paired = usePaired();
   const go = async () => {
+    if (isLoading || name?.trim() === '') return;
     const code = decodeURIComponent(codeIn(window.location.hash));
     const answer = await pair({ code, ...(name !== undefined && { name }) });
     if (answer.data) paired(answer.data);
@@ -31,7 +32,13 @@ export function PairScreen() {
       ) : (
         <>
           <Words>Who holds this phone? The name goes on what is done with it.</Words>
-          <Field label="Your name" value={name} onChange={setName} autoFocus />
+          <Field
+            label="Your name"
+            value={name}
+            onChange={setName}
+            onSubmitEditing={() => void go()}
+            autoFocus
+          />
         </>
       )}
       {refused !== undefined && (
