@@ -117,9 +117,10 @@ test('a phone that is let go in the middle of a job goes on there, and loses not
   const job = new JobPage(phone);
   await job.start(server.url, 'Brine pump 2');
   await job.isDue();
-  await expect(phone.getByRole('button', { name: /unsent/ })).toHaveCount(0);
   const path = `${new URL(phone.url()).pathname}/events`;
   const held = async () => (await (await server.fetch(path)).json()).events.length as number;
+  // Why it is opened, and the rules it is judged by.
+  await expect.poll(held).toBe(2);
   const before = await held();
 
   const people = await (await server.fetch('/people')).json();
@@ -149,5 +150,59 @@ test('a phone that is let go in the middle of a job goes on there, and loses not
   await expect.poll(held).toBeGreaterThan(before);
   await expect(phone.getByRole('button', { name: /unsent|refused/ })).toHaveCount(0);
   await phone.context().close();
+  await server.end();
+});
+
+test('each hangs their own lock; one that was taken off without signal hangs for the others', async ({
+  browser,
+}) => {
+  const { server, phone: tams } = await asTam(browser);
+  const tam = new JobPage(tams);
+  await tam.start(server.url, 'Brine pump 2', undefined, 'Tam');
+  await tam.prepare('6601');
+  await tam.tickAll();
+  await tam.at('Open up');
+  const path = new URL(tams.url()).pathname;
+
+  const orlas = await newPhone(browser);
+  const orla = new JobPage(orlas);
+  const { code } = await (
+    await server.send('/people/pairings', { name: 'Orla', role: 'technician' })
+  ).json();
+  await orlas.goto(`${server.url}/pair#${code}`);
+  await tap(orlas, 'Pair this phone');
+  await expect(orlas.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  await orlas.goto(server.url + path);
+  await expect(title(orlas, 'Orla, hang your own lock')).toBeVisible();
+  await expect(orlas.getByText(/^Tam’s lock hangs since/)).toBeVisible();
+  await orla.tap('Orla: my own lock hangs');
+  await expect(orla.button('Covers off, all noted')).toBeVisible();
+
+  // Nobody but a foreman who went and looked takes another's lock off.
+  await tap(orlas, /^Orla works/);
+  await orlas.getByRole('checkbox', { name: /^Tam: not heard from/ }).click();
+  await expect(orlas.getByText(/Only Tam takes it off, or a foreman/)).toBeVisible();
+
+  // His phone is let go; he takes his lock off, and it cannot say so.
+  const people = await (await server.fetch('/people')).json();
+  const one = people.find(({ name }: { name: string }) => name === 'Tam');
+  for (const { id } of one.phones) {
+    await server.fetch(`/people/phones/${id}`, { method: 'DELETE' });
+  }
+  await tap(tams, /^Tam works/);
+  await tams.getByRole('checkbox', { name: 'Tam: clear, my lock off' }).click();
+  await expect(tams.getByRole('checkbox', { name: /^Tam: clear/ })).toHaveCount(0);
+  await expect(tams.getByRole('button', { name: /unsent/ })).toBeVisible();
+  await expect(orlas.getByRole('checkbox', { name: /^Tam: not heard from/ })).toBeVisible();
+
+  const again = await (await server.send('/people/pairings', { person: one.id })).json();
+  await tams.goto(`${server.url}/pair#${again.code}`);
+  await tap(tams, 'Pair this phone');
+  await expect(tams.getByRole('link', { name: /^Continue the job/ })).toBeVisible();
+  await expect(orlas.getByRole('checkbox', { name: /^Tam: not heard from/ })).toHaveCount(0);
+  // Hers is the last one now, and stays.
+  await expect(orlas.getByText(/It is the last one on an open engine/)).toBeVisible();
+  await tams.context().close();
+  await orlas.context().close();
   await server.end();
 });

@@ -7,6 +7,8 @@ const PreferencesSchema = v.object({
   theme: v.picklist(['system', 'day', 'night']),
   /** Who works with this phone. */
   name: v.string(),
+  /** Everyone who worked with this phone since it was paired. */
+  names: v.optional(v.array(v.string()), []),
   /** The blade set in hand, by name. */
   bladeSet: v.nullable(v.string()),
   /** Blades marked worn or bent, µm, by the name of their set. */
@@ -35,6 +37,7 @@ const KEY = 'longbar.preferences';
 const plain: Preferences = {
   theme: 'system',
   name: '',
+  names: [],
   bladeSet: null,
   worn: {},
   thickFirst: false,
@@ -68,10 +71,11 @@ const preferences = createSlice({
   name: 'preferences',
   initialState: rememberedPreferences,
   reducers: {
-    preferencesChanged: (state, { payload }: PayloadAction<Partial<Preferences>>) => ({
-      ...state,
-      ...payload,
-    }),
+    preferencesChanged: (state, { payload }: PayloadAction<Partial<Preferences>>) => {
+      Object.assign(state, payload);
+      const { name, names } = state;
+      if (name !== '' && !names.includes(name)) names.push(name);
+    },
   },
 });
 

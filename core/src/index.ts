@@ -184,6 +184,8 @@ export {
   mayChooseScope,
   unsetOf,
 } from './job/instruction/gates';
+export { isLastLock, mustHangLock } from './job/instruction/lockGates';
+export { hanging, hangs } from './job/journal/locks';
 export { hotUntil, readTooCool } from './job/instruction/hotWindow';
 export { begunOf, settingOf } from './job/journal/setting';
 export type { JobBegun, JobSetting, LastLeft } from './job/journal/setting';

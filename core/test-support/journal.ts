@@ -108,6 +108,7 @@ export function wholeJob(foundAt: 0 | 360 = 0): JobAct[] {
     { type: 'hours.read', hours: 6612 },
     { type: 'isolation.done', isolation: 'battery' },
     { type: 'isolation.exempted', isolation: 'fuel', reason: 'Gravity tank drained' },
+    { type: 'lock.hung' },
     { type: 'opening.done' },
     ...foundAtMark(foundAt),
   ];
@@ -149,6 +150,7 @@ export const EVERY_ACT: JobAct[] = [
   { type: 'hours.read', hours: 6612 },
   { type: 'isolation.done', isolation: 'battery' },
   { type: 'isolation.exempted', isolation: 'fuel', reason: 'drained' },
+  { type: 'lock.hung' },
   { type: 'opening.noted', what: 'Ground wire', from: 'rear bolt' },
   { type: 'opening.done' },
   { type: 'torque.done', sequence: 'head', stage: 0, fastener: 3 },

@@ -45,10 +45,18 @@ export function brokenLaws(
   const isolated = new Set<string>();
   const unset = new Set<string>();
   const out = new Set<string>();
+  const locked = new Set<string>();
   for (const event of events) {
     if (!isKnown(event)) continue;
     if (event.type === 'isolation.done') isolated.add(event.isolation);
     if (event.type === 'adjuster.unset') unset.add(event.adjuster);
+    if (event.type === 'lock.hung') locked.add(event.by);
+    if (event.type === 'clear.said' && event.person === event.by) locked.delete(event.by);
+    const handsIn = event.type === 'crank.turned' || 'adjuster' in event;
+    if (handsIn && !locked.has(event.by))
+      broken.push({ law: 'hands in without a lock', what: event.type, at: crank });
+    if (event.type === 'isolation.undone' && locked.size > 0)
+      broken.push({ law: 'able to start under a lock', what: [...locked].join(), at: crank });
     if (event.type !== 'crank.turned') continue;
     if (isolationsOf(sheet).some(({ id }) => !isolated.has(id)))
       broken.push({ law: 'barred before isolation', what: event.id, at: crank });

@@ -29,15 +29,15 @@ export class JobPage {
     await this.button(name).first().click();
   }
 
-  async start(url: string, machine: string, method?: string): Promise<void> {
+  async start(url: string, machine: string, method?: string, who = 'Ina'): Promise<void> {
     await this.page.goto(url);
     await this.page.getByRole('link', { name: new RegExp(`^${machine}`) }).click();
-    await this.begin(method);
+    await this.begin(method, who);
   }
 
   /** Begins a job on the machine that is shown. */
-  async begin(method?: string): Promise<void> {
-    await this.page.getByLabel('Who works').fill('Ina');
+  async begin(method?: string, who = 'Ina'): Promise<void> {
+    await this.page.getByLabel('Who works').fill(who);
     if (method) await this.page.getByRole('radio', { name: new RegExp(`^${method}`) }).click();
     await this.tap('Start a lash job');
     await this.at('Why');

@@ -1,9 +1,11 @@
+import type { StepId } from '@longbar/core';
 import { describeClosed, describeMissing } from '@longbar/core';
 import { Act } from '../../ui/Act';
 import { Words } from '../../ui/Words';
 import { StepFrame } from './frame/StepFrame';
 import type { StepProps } from './model/stepProps';
 import { AbleStep } from './steps/AbleStep';
+import { HangLock } from './locks/HangLock';
 import { CloseStep } from './steps/CloseStep';
 import { FindStep } from './position/FindStep';
 import { OpenStep } from './steps/OpenStep';
@@ -31,6 +33,17 @@ const STEPS = {
   run: RunStep,
 } as const;
 
+/** Where nobody's hands go in before their own lock hangs. */
+const HANDS_GO_IN: ReadonlySet<StepId> = new Set<StepId>([
+  'open',
+  'torque',
+  'find',
+  'stop',
+  'shims',
+  'round',
+  'close',
+]);
+
 type Props = StepProps & { looking: boolean; onPresent: () => void };
 
 /** The step itself; where it is closed, what it will be and what comes first. */
@@ -54,7 +67,6 @@ export function StepBody({ looking, onPresent, ...props }: Props) {
       </StepFrame>
     );
   }
-  const Body = STEPS[step.id];
   const back = looking ? (
     <>
       <Act label="Back to the present step" onPress={onPresent} />
@@ -63,5 +75,9 @@ export function StepBody({ looking, onPresent, ...props }: Props) {
   ) : (
     after
   );
+  if (job.instruction?.do === 'hang' && HANDS_GO_IN.has(step.id)) {
+    return <HangLock job={job} after={back} />;
+  }
+  const Body = STEPS[step.id];
   return <Body {...props} after={back} />;
 }

@@ -7,7 +7,7 @@ export function usePaired(): (me: Me) => void {
   const dispatch = useDispatch();
   return ({ name }) => {
     // Whoever held it before: what is done with it is this person's from here on.
-    dispatch(preferencesChanged({ name }));
+    dispatch(preferencesChanged({ name, names: [name] }));
     window.location.replace('/');
   };
 }

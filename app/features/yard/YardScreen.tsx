@@ -43,7 +43,11 @@ export function YardScreen() {
     [machines, today],
   );
   const standsAt = useAppSelector((state) => state.preferences.standsAt);
-  const open = useMemo(() => openJobs(kept, machines ?? [], standsAt), [kept, machines, standsAt]);
+  const by = useAppSelector(({ preferences }) => preferences.name);
+  const open = useMemo(
+    () => openJobs(kept, machines ?? [], by, standsAt),
+    [kept, machines, by, standsAt],
+  );
   const isEmpty = machines?.length === 0;
   // Of an empty yard only those that are out of it may be left.
   const retired = useRetiredMachinesQuery(undefined, { skip: !isEmpty });

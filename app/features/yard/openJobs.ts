@@ -20,9 +20,10 @@ export type OpenJobLine = {
 export function openJobs(
   kept: Record<string, KeptJob>,
   machines: readonly MachineLine[],
+  by: string,
   standsAt: StandsAt | null,
 ): OpenJobLine[] {
-  const own = Object.values(kept).flatMap((job) => fromPhone(job, standsAt));
+  const own = Object.values(kept).flatMap((job) => fromPhone(job, by, standsAt));
   const others = machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
     if (!open || kept[open.id]) return [];
     const { step, set } = open.summary;
@@ -42,7 +43,7 @@ export function openJobs(
   return [...own, ...others];
 }
 
-function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
+function fromPhone(job: KeptJob, by: string, standsAt: StandsAt | null): OpenJobLine[] {
   const { signed, abandoned } = openJob(job).state;
   if (signed || abandoned) return [];
   const {
@@ -52,7 +53,7 @@ function fromPhone(job: KeptJob, standsAt: StandsAt | null): OpenJobLine[] {
     steps,
     present: place,
     says,
-  } = workingJob(job, new Date().toISOString(), standsAt);
+  } = workingJob(job, new Date().toISOString(), by, standsAt);
   const step = steps[place];
   const asked = adjustersOf(setting.sheet).filter(({ id, entry }) => isAskedOf(entry, state, id));
   const done = asked.filter(({ id }) => state.adjusters[id]?.painted).length;

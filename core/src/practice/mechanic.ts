@@ -244,6 +244,8 @@ function ordinaryAct(at: AtStep): JobAct {
   switch (at.do) {
     case 'isolate':
       return { type: 'isolation.done', isolation: at.isolation };
+    case 'hang':
+      return { type: 'lock.hung' };
     case 'open':
       return { type: 'opening.done' };
     case 'torque':

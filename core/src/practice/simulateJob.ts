@@ -18,6 +18,7 @@ import type { JobState } from '../job/journal/state';
 import { dueActs } from '../job/instruction/jobPlan';
 import { nextOf } from '../job/instruction/jobInstruction';
 import { isolationsOf } from '../job/instruction/gates';
+import { mustHangLock } from '../job/instruction/lockGates';
 import { SeededRandom } from '../seededRandom';
 import type { Faults } from './hiddenEngine';
 import { hiddenEngine } from './hiddenEngine';
@@ -133,14 +134,24 @@ class Simulation {
     this.record({ type: 'work.paused', minutes: PAUSE_MINUTES });
   }
 
+  private phone(): 0 | 1 {
+    return this.job.phones === 2 && this.turn % 2 === 1 ? 1 : 0;
+  }
+
   private record(act: JobAct): void {
+    const before = this.state();
+    const { sheet } = this.settingNow(before);
+    const locksFirst = !before.barOut && act.type !== 'lock.hung';
+    if (locksFirst && mustHangLock(sheet, before, itemAt(PEOPLE, this.phone()))) {
+      this.append({ type: 'lock.hung' });
+    }
     this.append(act);
     const state = this.state();
     for (const due of dueActs(this.settingNow(state), state)) this.append(due);
   }
 
   private append(act: JobAct): void {
-    const phone = this.job.phones === 2 ? this.turn % 2 : 0;
+    const phone = this.phone();
     const n = this.events.length + 1;
     this.clock += 5 * SECONDS;
     const after = isOfCrank(act.type) ? { after: this.state().crank.last } : {};
@@ -151,7 +162,8 @@ class Simulation {
       job: JOB,
       n,
       at: new Date(this.clock - phone * CLOCKS_APART).toISOString(),
-      by: itemAt(PEOPLE, phone),
+      // Each says clear for themselves.
+      by: act.type === 'clear.said' ? act.person : itemAt(PEOPLE, phone),
     };
     this.events = [...this.events, event];
   }

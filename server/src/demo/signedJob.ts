@@ -90,6 +90,7 @@ function workThrough(
   getReady(sheet, head, record);
   record({ type: 'hours.read', hours: past.hours });
   isolations.forEach(({ id }) => record({ type: 'isolation.done', isolation: id }));
+  record({ type: 'lock.hung' });
   record({ type: 'opening.done' });
   runDown(sheet, 'first', record);
   const setting = { head, sheet, policy: SHOP.policy };

@@ -10,6 +10,7 @@ import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { Abandon } from './Abandoned';
+import { Locks } from '../locks/Locks';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
 import { ScopeChoice } from './ScopeChoice';
@@ -26,6 +27,7 @@ export function JobMenu({ job, onDone }: Props) {
   return (
     <ScrollView style={styles.menu} contentContainerStyle={styles.content}>
       <HandOver {...{ job, onDone }} />
+      <Locks job={job} />
       <Act
         label="The sheet: order, limits, source"
         onPress={() => router.push(`/jobs/${id}/sheet`)}

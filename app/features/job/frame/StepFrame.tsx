@@ -6,6 +6,7 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { lastTapped } from '../model/lastTapped';
 import type { WorkingJob } from '../model/workingJob';
+import { LockLeft } from '../locks/LockLeft';
 import { SignedTooSoon } from './SignedTooSoon';
 
 type Props = {
@@ -27,6 +28,7 @@ export function StepFrame({ job, children, act, primary, after }: Props) {
     <View style={[styles.frame, { backgroundColor: tokens.sheet }]}>
       <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
         <SignedTooSoon job={job} />
+        <LockLeft job={job} />
         {children}
         {after}
       </ScrollView>

@@ -1,4 +1,4 @@
-import { turnsSeenFrom } from '@longbar/core';
+import { mustHangLock, turnsSeenFrom } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -13,6 +13,7 @@ import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
 import { useJob } from '../model/useJob';
 import { StandsAtOther } from '../position/StandsAtOther';
+import { HangLock } from '../locks/HangLock';
 import { LinkBoard, way } from './LinkBoard';
 import { useLink } from './useLink';
 
@@ -21,6 +22,7 @@ export function HelperScreen({ id }: { id: string }) {
   const tokens = useTokens();
   const { job, problem } = useJob(id);
   const [agreed, setAgreed] = useState(false);
+  if (job && mustHangLock(job.setting.sheet, job.state, job.by)) return <HangLock job={job} />;
   return (
     <View style={[styles.screen, { backgroundColor: tokens.ground }]}>
       {!job && <Words as="heading">{problem ?? 'Opening the job …'}</Words>}

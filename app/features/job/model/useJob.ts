@@ -45,30 +45,31 @@ export function useJob(id: string): LoadedJob {
   }, [id, ready, sync]);
   const [answers] = useState(() => new SameAnswer());
   const by = name || kept?.context.head.by || 'unnamed';
-  const act = useCallback(
-    (...acts: JobAct[]) => {
+  const actAs = useCallback(
+    (person: string, ...acts: JobAct[]) => {
       if (answers.isAgain(kept, acts)) return;
       // A failure to keep is shown by the engine; the screen stays as it was.
-      sync.record(id, by, ...acts).catch((error) => {
+      sync.record(id, person, ...acts).catch((error) => {
         answers.forget();
         ignore('a failure to keep is shown by the engine')(error);
       });
     },
-    [sync, id, by, kept, answers],
+    [sync, id, kept, answers],
   );
+  const act = useCallback((...acts: JobAct[]) => actAs(by, ...acts), [actAs, by]);
   const job = useMemo(() => {
     if (!kept) return undefined;
     const { state } = openJob(kept);
     const last = lastTapped(state, by);
     return {
-      ...workingJob(kept, now, standsAt),
-      by,
+      ...workingJob(kept, now, by, standsAt),
       act,
+      actAs,
       undo: () => {
         if (last) act({ type: 'event.undone', target: last.id });
       },
     };
-  }, [kept, now, act, by, standsAt]);
+  }, [kept, now, act, actAs, by, standsAt]);
   usePauses(job, now);
   const busy = latest !== kept;
   return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };

@@ -51,6 +51,8 @@ export type WorkingJob = {
   by: string;
   /** Keeps acts on the phone; the screen answers when they are on its disk. */
   act: (...acts: JobAct[]) => void;
+  /** The same by another who worked with this phone, and taps for themselves. */
+  actAs: (person: string, ...acts: JobAct[]) => void;
   /** Takes this person's last act back. */
   undo: () => void;
 };
@@ -59,15 +61,17 @@ export type WorkingJob = {
 export function workingJob(
   kept: KeptJob,
   now: string,
+  by: string,
   standsAt: StandsAt | null,
-): Omit<WorkingJob, 'by' | 'act' | 'undo'> {
+): Omit<WorkingJob, 'act' | 'actAs' | 'undo'> {
   const { context, setting, state } = openJob(kept);
   const plan = jobPlan(setting, state);
   const steps = jobSteps(setting, state, now);
   const rotation = rotationOf(setting.sheet, state);
   const turns = rotation && turnsSeenFrom(rotation, standsAt);
-  const instruction = asSeen(instructionOf(setting, state, now), turns);
+  const instruction = asSeen(instructionOf(setting, state, now, by), turns);
   return {
+    by,
     context,
     setting,
     state,

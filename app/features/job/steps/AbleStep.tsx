@@ -1,13 +1,9 @@
 import { formatInstant, isolationsOf, mayRestore } from '@longbar/core';
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Act } from '../../../ui/Act';
 import { Caution } from '../../../ui/Caution';
-import { Field } from '../../../ui/Field';
 import { TickRow } from '../../../ui/TickRow';
-import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
+import { ClearRow } from '../locks/ClearRow';
 import type { StepProps } from '../model/stepProps';
 
 /** Able to start again: bar and pins out first, everyone clear, then every isolation undone. */
@@ -75,39 +71,3 @@ export function AbleStep({ job, after }: StepProps) {
 function toolsText(tools: readonly string[] | undefined): string {
   return tools?.length ? `Tools counted back: ${tools.join(', ')}` : 'Tools counted back';
 }
-
-/** One person's own 'clear, my lock off'; for one not heard from, the signer goes and looks. */
-function ClearRow({ job, person }: Pick<StepProps, 'job'> & { person: string }) {
-  const said = job.state.clear[person];
-  const [looking, setLooking] = useState(false);
-  const [looked, setLooked] = useState('');
-  const own = person === job.by;
-  const note = said && (said.looked ? `${said.by} looked: ${said.looked}` : 'clear, lock off');
-  return (
-    <TickRow
-      text={own ? `${person}: clear, my lock off` : `${person}: not heard from on this phone`}
-      done={said !== undefined}
-      {...(note && { note })}
-      onPress={() => (own ? job.act({ type: 'clear.said', person }) : setLooking(true))}
-    >
-      {looking && !said && (
-        <View style={styles.looked}>
-          <Words as="note">
-            Until {person} is heard from, nothing is switched on. Go and look, and write down where
-            {` ${person}`} and the lock were found.
-          </Words>
-          <Field label="I went and looked:" value={looked} onChange={setLooked} />
-          <Act
-            label={`Record that ${person} is clear`}
-            disabled={looked.trim() === ''}
-            onPress={() => job.act({ type: 'clear.said', person, looked: looked.trim() })}
-          />
-        </View>
-      )}
-    </TickRow>
-  );
-}
-
-const styles = StyleSheet.create({
-  looked: { paddingHorizontal: space.medium, paddingBottom: space.medium, gap: space.small },
-});

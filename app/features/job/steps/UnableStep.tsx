@@ -1,5 +1,5 @@
 import type { Isolation } from '@longbar/core';
-import { formatInstant, isolationsOf } from '@longbar/core';
+import { formatInstant, hanging, isolationsOf } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
@@ -10,6 +10,7 @@ import { TickRow } from '../../../ui/TickRow';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
+import { LocksHanging } from '../locks/HangLock';
 import type { StepProps } from '../model/stepProps';
 
 /** Made unable to start: the sheet's own list, each by itself. */
@@ -23,7 +24,25 @@ export function UnableStep({ job, after }: StepProps) {
       {isolationsOf(job.setting.sheet).map((isolation) => (
         <IsolationRow key={isolation.id} job={job} isolation={isolation} />
       ))}
+      <OwnLock job={job} />
     </StepFrame>
+  );
+}
+
+/** One's own lock on all of it, with those of the others. */
+function OwnLock({ job }: Pick<StepProps, 'job'>) {
+  const { state, by } = job;
+  const own = hanging(state).find(({ person }) => person === by);
+  return (
+    <>
+      <TickRow
+        text={`${by}: my own lock hangs`}
+        done={own !== undefined}
+        {...(own && { note: `since ${formatInstant(own.hung)}` })}
+        onPress={() => job.act({ type: 'lock.hung' })}
+      />
+      <LocksHanging job={job} but={by} />
+    </>
   );
 }
 

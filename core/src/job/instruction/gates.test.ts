@@ -23,7 +23,7 @@ import {
 } from '../..';
 
 const NOW = '2026-05-02T18:00:00.000Z';
-const before = wholeJob().slice(0, 6);
+const before = wholeJob().slice(0, 7);
 
 /** What is asked next after these acts, on this sheet. */
 function next(

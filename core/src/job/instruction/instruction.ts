@@ -70,6 +70,8 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   /** What its reading raises, before anything is done to it. */
   | { do: 'answer'; ask: 'question'; id: string; question: Question }
   | { do: 'isolate'; isolation: string }
+  /** Everyone hangs their own lock before their hands go in. */
+  | { do: 'hang' }
   | { do: 'open' }
   | { do: 'torque'; sequence: string; stage: number; fastener: number }
   | { do: 'look'; again: Observation[] }

@@ -24,6 +24,7 @@ import {
   unsetOf,
 } from './gates';
 import type { Instruction } from './instruction';
+import { lacksLock, mustHangLock } from './lockGates';
 import { jobSteps } from './steps';
 
 /** The last fold of each journal that was asked for, by what it began with. */
@@ -57,14 +58,22 @@ export function maySign(
   return next?.do === 'sign' && next.incomplete === incomplete;
 }
 
-/** The same from the state of the journal, and from the sheet as it applies to this engine. */
+/**
+ * The same from the state of the journal, and from the sheet as it applies to this engine; for one
+ * `person`, it is their own lock first where it does not hang.
+ */
 export function instructionOf(
   setting: JobSetting,
   state: JobState,
   now: string,
+  person?: string,
 ): Instruction | undefined {
   const bare = nextOf(setting, state, now);
   if (!bare) return undefined;
+  const handsIn = bare.step !== 'able' && bare.step !== 'run';
+  if (person !== undefined && handsIn && mustHangLock(setting.sheet, state, person)) {
+    return { step: bare.step, do: 'hang', missing: [{ code: 'lock' }] };
+  }
   const missing = jobSteps(setting, state, now).find(({ id }) => id === bare.step)?.missing ?? [];
   return { ...bare, missing };
 }
@@ -98,6 +107,7 @@ function before({ sheet }: JobSetting, state: JobState, now: string): AtStep | u
   if (lists.length > 0 && item) return { step: 'ready', do: 'answer', ask: 'ready', item: item.id };
   const [isolation] = openIsolations(sheet, state);
   if (isolation) return { step: 'unable', do: 'isolate', isolation: isolation.id };
+  if (lacksLock(state)) return { step: 'unable', do: 'hang' };
   if (!state.opened) return { step: 'open', do: 'open' };
   const fastener = nextFastener(sheet, state, 'first');
   return fastener && { step: 'torque', do: 'torque', ...fastener };

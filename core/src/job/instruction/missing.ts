@@ -10,6 +10,7 @@ export type Missing =
         | 'hot-stated'
         | 'hot-over'
         | 'hours'
+        | 'lock'
         | 'open'
         | 'position'
         | 'nobody-turned'

@@ -66,13 +66,14 @@ describe('the steps', () => {
       .map(({ id }) => id);
     expect(closed).toEqual(['open', 'find', 'stop', 'stop', 'round', 'close', 'able', 'run']);
     const find = (count: number) => stepsAfter(count).find(({ id }) => id === 'find')?.closed;
-    expect(find(5)).toBe('open-first');
-    expect(find(6)).toBeUndefined();
+    expect(find(5)).toBe('unable-first');
+    expect(find(6)).toBe('open-first');
+    expect(find(7)).toBeUndefined();
   });
 
   it('closes barring again when an isolation is undone by mistake', () => {
     const acts: JobAct[] = [
-      ...wholeJob().slice(0, 12),
+      ...wholeJob().slice(0, 13),
       { type: 'event.undone', target: uuid(103) },
     ];
     const stops = jobSteps(setting, foldJob(journal(acts)), NOW).filter(({ id }) => id === 'stop');
@@ -127,7 +128,7 @@ describe('the steps', () => {
   });
 
   it('begins the stops where the crank was found', () => {
-    const plan = jobPlan(setting, foldJob(journal(wholeJob(360).slice(0, 12))));
+    const plan = jobPlan(setting, foldJob(journal(wholeJob(360).slice(0, 13))));
     expect(!isRefused(plan) && plan.stops[0]).toMatchObject({ at: 360 });
   });
 });
@@ -230,7 +231,7 @@ describe('what a job asks for besides', () => {
       },
     ];
     const head = settingOn(inlineSix({ torques }));
-    const before = wholeJob().slice(0, 6);
+    const before = wholeJob().slice(0, 7);
     const done = (count: number): JobAct[] =>
       [0, 1, 2, 3].slice(0, count).map((k) => ({
         type: 'torque.done',

@@ -20,6 +20,7 @@ import {
 } from './gates';
 import type { Instruction, StepId } from './instruction';
 import { jobPlan } from './jobPlan';
+import { lacksLock } from './lockGates';
 import { shimIds } from './jobShims';
 import type { Closed, Missing } from './missing';
 import { unreadOf } from './round';
@@ -70,11 +71,10 @@ function stepsBefore({ sheet }: JobSetting, state: JobState, now: string): Step[
   const steps = [
     step('why', 'Why', state.why ? [] : [{ code: 'why' }]),
     step('ready', 'Ready', ready),
-    step(
-      'unable',
-      'Make unable to start',
-      isolations.map(({ text }) => ({ code: 'item', text })),
-    ),
+    step('unable', 'Make unable to start', [
+      ...isolations.map(({ text }) => ({ code: 'item' as const, text })),
+      ...(lacksLock(state) ? [{ code: 'lock' as const }] : []),
+    ]),
   ];
   const open: Missing[] = state.opened ? [] : [{ code: 'open' }];
   steps.push(step('open', 'Open up', open, whatBars(steps)));

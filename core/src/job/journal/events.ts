@@ -135,6 +135,8 @@ const payloads = {
   'isolation.done': { isolation: words },
   /** An item that does not apply here, and why. */
   'isolation.exempted': { isolation: words, reason: words },
+  /** Whoever says it hung their own lock on what keeps the engine from starting. */
+  'lock.hung': {},
   /** What came off or apart, and where it belongs: a ground wire, a clip, an odd bolt. */
   'opening.noted': {
     what: words,
@@ -279,8 +281,8 @@ const payloads = {
   'closing.done': { item: words, note: v.optional(note) },
   /** Bar and pins out: first of all before starting. */
   'bar.out': {},
-  /** A person who isolated or barred is clear, own lock off; `looked` where the signer went
-   * and looked for one who was not heard from. */
+  /** A person who isolated or barred is clear, own lock off, at any time of the job; `looked`
+   * where another went and looked for one who was not heard from. */
   'clear.said': { person, looked: v.optional(words) },
   /** Every tool counted back against the list. */
   'tools.counted': {},

@@ -1,5 +1,6 @@
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
+import { sayClear } from './locks';
 import type { JobState } from './state';
 
 /** The events from closing up to the signature, and those beside the work. */
@@ -29,7 +30,7 @@ export function applyEnd(state: JobState, event: EndEvent): void {
       state.barOut = { by, at };
       return;
     case 'clear.said':
-      state.clear[event.person] = { by, at, looked: event.looked };
+      sayClear(state, event);
       return;
     case 'tools.counted':
       state.toolsCounted = { by, at };

@@ -2,6 +2,7 @@ import type { EventOf, KnownEvent } from './events';
 import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
+import { hangLock } from './locks';
 import { noteAtWork } from './people';
 import { isSameScope } from './scope';
 import type { JobState } from './state';
@@ -76,6 +77,9 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
     case 'isolation.exempted':
       noteAtWork(state, by);
       state.isolations[event.isolation] = { by, at, exempt: event.reason };
+      return;
+    case 'lock.hung':
+      hangLock(state, by, at);
       return;
     case 'opening.noted':
       state.noted.push({

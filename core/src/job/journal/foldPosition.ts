@@ -2,6 +2,7 @@ import type { CrankEntry, Observation } from '../../crank/observation';
 import { concernsSame } from '../../crank/observation';
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
+import { clearNoMore } from './locks';
 import { noteAtWork } from './people';
 import type { CrankState, JobState } from './state';
 
@@ -142,7 +143,7 @@ function barredAgain(state: JobState, ...people: (string | undefined)[]): void {
   noteAtWork(state, ...people);
   delete state.barOut;
   delete state.toolsCounted;
-  state.clear = {};
+  clearNoMore(state, ...people);
 }
 
 /** The engine runs or moves: it can start, its covers are on, and nobody knows the crank. */

@@ -77,6 +77,14 @@ export type CrankState = {
   loosened: readonly string[];
 };
 
+/** A person's own lock on what keeps the engine from starting: since when, and how it came off. */
+export type OwnLock = {
+  person: string;
+  hung: string;
+  /** `looked` where another took it off: where person and lock were found. */
+  off?: { by: string; at: string; looked?: string | undefined };
+};
+
 /** A job as its journal tells it. */
 export type JobState = {
   why?: {
@@ -137,6 +145,8 @@ export type JobState = {
   roundDone?: boolean;
   closing: Record<string, { by: string; at: string; note?: string | undefined }>;
   barOut?: { by: string; at: string };
+  /** Everyone's own lock, in the order in which they were hung. */
+  locks: readonly OwnLock[];
   /** Who is clear, by person. */
   clear: Record<string, { by: string; at: string; looked?: string | undefined }>;
   toolsCounted?: { by: string; at: string };
@@ -177,6 +187,7 @@ export function emptyJob(): JobState {
     adjusters: {},
     answers: {},
     closing: {},
+    locks: [],
     clear: {},
     undone: {},
     machineNotes: [],

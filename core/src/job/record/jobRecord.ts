@@ -114,6 +114,9 @@ export type JobRecord = {
   cameOff: (JobState['noted'][number] & { back: boolean })[];
   closing: { text: string; by: string; note: string | undefined }[];
   barOut: JobState['barOut'];
+  /** Everyone's own lock, and how it came off. */
+  locks: JobState['locks'];
+  /** Who said clear and hung no lock. */
   clears: { person: string; by: string; looked: string | undefined }[];
   tools: JobState['toolsCounted'];
   /** Every run in order; the last one counts. */

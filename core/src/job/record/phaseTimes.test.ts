@@ -24,8 +24,8 @@ describe('the time each phase took', () => {
   });
 
   it('leaves out the time somebody was called away', () => {
-    const events = journal(wholeJob().slice(0, 8)).map((event, i) =>
-      i < 5 ? event : { ...event, at: new Date(Date.parse(event.at) + 90 * MINUTE).toISOString() },
+    const events = journal(wholeJob().slice(0, 9)).map((event, i) =>
+      i < 6 ? event : { ...event, at: new Date(Date.parse(event.at) + 90 * MINUTE).toISOString() },
     );
     const times = phaseTimes(foldJob(events));
     expect(times.find(({ phase }) => phase === 'Open up')?.ms).toBe(0);

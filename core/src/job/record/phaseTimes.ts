@@ -19,6 +19,7 @@ const PHASES: Partial<Record<KnownEvent['type'], string>> = {
   'hours.read': 'Ready',
   'isolation.done': 'Make unable to start',
   'isolation.exempted': 'Make unable to start',
+  'lock.hung': 'Make unable to start',
   'opening.noted': 'Open up',
   'opening.done': 'Open up',
   'torque.done': 'Torque',

@@ -85,7 +85,8 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     })),
     closing: closingIn(sheet, state),
     barOut: state.barOut,
-    clears: Object.entries(state.clear).map(([person, { by, looked }]) => ({ person, by, looked })),
+    locks: state.locks,
+    clears: clearsIn(state),
     tools: state.toolsCounted,
     runs: state.runs,
     notes: state.machineNotes.map(({ text, by }) => ({ text, by })),
@@ -198,6 +199,13 @@ function torquesIn({ torques = [] }: EngineSheet, state: JobState): RecordedTorq
     const { name, torque, stages } = sequence;
     return { name, torque, stages, done: done.length, of: steps.length };
   });
+}
+
+/** Who said clear without a lock of their own: a lock that came off says it already. */
+function clearsIn({ clear, locks }: JobState): JobRecord['clears'] {
+  return Object.entries(clear)
+    .filter(([name]) => !locks.some(({ person }) => person === name))
+    .map(([person, { by, looked }]) => ({ person, by, looked }));
 }
 
 function closingIn(sheet: EngineSheet, state: JobState): JobRecord['closing'] {

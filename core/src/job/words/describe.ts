@@ -149,6 +149,8 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
         what: 'Does not apply',
         detail: `${named('isolation', event.isolation)}: ${event.reason}`,
       };
+    case 'lock.hung':
+      return { what: event.by, detail: 'own lock hangs' };
     case 'opening.noted':
       return { what: 'Noted', detail: event.what };
     case 'opening.done':

@@ -29,6 +29,11 @@ export function describeInstruction(instruction: Instruction, names: ItemNames):
       return describeAsked(instruction, names);
     case 'isolate':
       return { what: 'Isolate', detail: named(`isolation ${instruction.isolation}`) };
+    case 'hang':
+      return {
+        what: 'Hang your own lock',
+        detail: 'It comes off when you are clear. Nobody else takes it off.',
+      };
     case 'open':
       return { what: 'Open up', detail: 'Note what comes off and where it belongs.' };
     case 'torque':

@@ -11,6 +11,7 @@ const SAID: Record<Extract<Missing, { code: string }>['code'], string> = {
   'hot-stated': 'Say when the hot engine was shut down.',
   'hot-over': 'The hot window is over: run it hot again, or say why it is read now.',
   hours: 'Read the hours.',
+  lock: 'Hang your own lock.',
   open: 'Covers off, everything noted.',
   position: 'Settle where the crank is.',
   'nobody-turned': 'Say whether anybody turned the crank meanwhile.',

@@ -284,7 +284,8 @@ function answerWords({ id, says, answer, note, mayRun, by }: JobRecord['answers'
 }
 
 /** What was isolated, what did not apply and why, and that it was taken back. */
-function safety({ isolations, barOut, clears, tools, deviations }: JobRecord): RecordSection {
+function safety(record: JobRecord): RecordSection {
+  const { isolations, barOut, locks, clears, tools, deviations } = record;
   const lines = [
     ...isolations.map(({ text, done, exempt, undone }) => {
       if (!done) return `${text}: not done`;
@@ -292,6 +293,7 @@ function safety({ isolations, barOut, clears, tools, deviations }: JobRecord): R
       const back = undone ? `; undone by ${undone.by}` : '';
       return `${text}: ${done.by}, ${formatInstant(done.at)}${back}`;
     }),
+    ...locks.map(lockWords),
     barOut
       ? `Bar and pins out: ${barOut.by}, ${formatInstant(barOut.at)}`
       : 'Bar and pins: not out yet',
@@ -310,6 +312,14 @@ function safety({ isolations, barOut, clears, tools, deviations }: JobRecord): R
       })),
     ],
   };
+}
+
+/** Whose lock hung from when to when, and who took it off. */
+function lockWords({ person, hung, off }: JobRecord['locks'][number]): string {
+  const words = `${person}: own lock hung ${formatInstant(hung)}`;
+  if (!off) return `${words}, hangs still`;
+  if (off.by === person) return `${words}, off ${formatInstant(off.at)}`;
+  return `${words}; taken off by ${off.by} ${formatInstant(off.at)}, who went and looked: ${off.looked}`;
 }
 
 function tightened({ torques, closing }: JobRecord): RecordSection {
