@@ -140,6 +140,20 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await expect(row('No. 4 exhaust')).toContainText('0.55–0.58');
   await expect(page.getByText('did not apply: Heater removed', { exact: false })).toBeVisible();
 
+  // Signed by the key of this phone; who has the link reads the record, and nothing else.
+  await expect(
+    page.getByText(/^Signed by the key of \S+ phone, .*: ([0-9a-f]{4}\s?){4}\.$/),
+  ).toBeVisible();
+  await job.tap(/^Share this record/);
+  await job.tap('A link for 7 days');
+  const link = await page.getByText(/\/api\/shared\/[\w-]{22}$/).innerText();
+  const shared = await fetch(link);
+  expect([shared.status, shared.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+  await job.tap('Take this link back');
+  await job.tap('Take it back');
+  await expect(page.getByText(/^A link by/)).toHaveCount(0);
+  expect((await fetch(link)).status).toBe(404);
+
   // The machine's next check counts from this job, which stands in its history.
   await job.tap('Back to the machine');
   await expect(page.getByText('600 h left')).toBeVisible();

@@ -33,7 +33,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   expect(wanted.signature).toContain('Closed as incomplete by Ina');
 
   const sealed = sealWords(await (await server.fetch(`/jobs/${head.id}/seal`)).json());
-  expect(sealed?.grave).toBe(false);
+  expect(sealed.map(({ grave }) => grave)).toEqual([false, false]);
   const said = [
     wanted.about,
     ...wanted.facts.flatMap(({ name, value }) => [name, value]),
@@ -48,7 +48,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
     wanted.signature,
     ...wanted.additions,
     wanted.footer,
-    sealed?.text ?? '',
+    ...sealed.map(({ text }) => text),
   ].map(plain);
   expect(said).toContainEqual(expect.stringContaining('Deviation: '));
   expect(said).toContainEqual(expect.stringContaining('Far looser than its limits.'));
@@ -56,6 +56,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
 
   await page.goto(`${server.url}/jobs/${head.id}/record`);
   await expect(page.getByText(wanted.signature)).toBeVisible();
+  await expect(page.getByText(/^Sealed: /)).toBeVisible();
   const shown = plain(await page.locator('body').innerText());
   for (const words of said) expect(shown.toLowerCase()).toContain(words.toLowerCase());
   for (const { name, limits, found, left, done } of wanted.rows) {

@@ -1,6 +1,7 @@
 // `npm run backup`: a checked backup of the data folder now, while the server may run.
 // `npm run restore -- FILE`: puts a backup in its place, after checking it.
 // `npm run pair`: a link that pairs a phone as a foreman's, once and within a quarter of an hour.
+// `npm run verify -- FILE`: who signed a record or an archive, and whether a byte was changed.
 // `npm run rebuild`: works out anew all that is derived from what was written down.
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -24,6 +25,12 @@ const commands = {
   async pair() {
     say('Open this on the phone within 15 minutes. It pairs it once, as a foreman’s:');
     say(await data.pairFolder(folder));
+  },
+  async verify() {
+    if (file === undefined) throw new Error('Say which: npm run verify -- FILE');
+    const { holds, said } = await data.verifyFile(file);
+    for (const line of said) say(line);
+    if (!holds) throw new Error('It does not hold.');
   },
   async rebuild() {
     const said = (things, done) => say(`${done} ${things}`);

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { GenericSchema } from 'valibot';
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { ARCHIVE_LINES, SheetSchema, SheetsFileSchema } from '@longbar/core';
+import { ARCHIVE_LINES, RecordFileSchema, SheetSchema, SheetsFileSchema } from '@longbar/core';
 import { format } from 'prettier';
 
 const folder = join(dirname(dirname(fileURLToPath(import.meta.url))), 'docs/schemas');
@@ -13,6 +13,7 @@ mkdirSync(folder, { recursive: true });
 const schemas: Record<string, GenericSchema> = {
   sheet: SheetSchema,
   sheets: SheetsFileSchema,
+  record: RecordFileSchema,
   ...Object.fromEntries(
     Object.entries(ARCHIVE_LINES).map(([kind, schema]) => [`archive-${kind}`, schema]),
   ),

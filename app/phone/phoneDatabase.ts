@@ -25,7 +25,9 @@ export type Outgoing =
   /** A revision that was published before and that the server has lost. */
   | { kind: 'sheet'; sheet: SheetDetail; since: string }
   /** A photo or clip; its bytes lie in the store of blobs. */
-  | { kind: 'blob'; sha256: string; since: string };
+  | { kind: 'blob'; sha256: string; since: string }
+  /** This phone's signature over the record of a job that was signed on it. */
+  | { kind: 'proof'; job: string; since: string };
 
 /** A photo or a sound clip as the phone keeps it. */
 export type KeptBlob = { sha256: string; type: string; body: ArrayBuffer };
@@ -42,6 +44,17 @@ export type SetAside = Held & {
   seq?: number;
 };
 
+/** This phone's Ed25519 key pair; where the browser keeps no secret, the secret itself. */
+export type OwnKey = {
+  /** The public half, hex. */
+  key: string;
+  secret: CryptoKey | Uint8Array;
+  /** The life of the shop's database in which it is registered. */
+  registered: string | null;
+  /** Whose phone it is there. */
+  name: string | null;
+};
+
 type Keyed<T> = T & { seq: number };
 
 interface PhoneSchema extends DBSchema {
@@ -51,6 +64,10 @@ interface PhoneSchema extends DBSchema {
   aside: { key: number; value: SetAside };
   blobs: { key: string; value: KeptBlob };
   answers: { key: string; value: KeptAnswer };
+  /** The key of this phone, and which life of its shop's database knows it. */
+  own: { key: string; value: OwnKey };
+  /** The jobs that were signed on this phone. */
+  signed: { key: string; value: { job: string } };
 }
 
 /** The phone's own store. Nothing is answered on screen before it is kept here. */
@@ -80,6 +97,14 @@ export type PhoneDatabase = {
   blobNames(): Promise<string[]>;
   keepAnswer(answer: KeptAnswer): Promise<void>;
   answer(path: string): Promise<KeptAnswer | undefined>;
+  ownKey(): Promise<OwnKey | undefined>;
+  keepOwnKey(key: OwnKey): Promise<void>;
+  /** Another person holds it from here on: what it signs is signed by another key. */
+  forgetOwnKey(): Promise<void>;
+  /** A job was signed on this phone: its proof is sent when it can be. */
+  queueProof(job: string, now: string): Promise<void>;
+  /** The jobs that were signed on this phone. */
+  signedHere(): Promise<string[]>;
   /** What is kept of answers to questions that begin so. */
   answersUnder(path: string): Promise<KeptAnswer[]>;
 };
@@ -88,7 +113,7 @@ export type PhoneDatabase = {
 const STRICT = { durability: 'strict' } as const;
 
 export async function openPhoneDatabase(name = phoneDatabaseName()): Promise<PhoneDatabase> {
-  const db = await openDB<PhoneSchema>(name, 2, {
+  const db = await openDB<PhoneSchema>(name, 3, {
     upgrade(fresh, from) {
       if (from < 1) {
         fresh.createObjectStore('jobs', { keyPath: 'id' });
@@ -96,11 +121,21 @@ export async function openPhoneDatabase(name = phoneDatabaseName()): Promise<Pho
         fresh.createObjectStore('outbox', { autoIncrement: true });
         fresh.createObjectStore('aside', { autoIncrement: true });
       }
-      fresh.createObjectStore('blobs', { keyPath: 'sha256' });
-      fresh.createObjectStore('answers', { keyPath: 'path' });
+      if (from < 2) {
+        fresh.createObjectStore('blobs', { keyPath: 'sha256' });
+        fresh.createObjectStore('answers', { keyPath: 'path' });
+      }
+      fresh.createObjectStore('own');
+      fresh.createObjectStore('signed', { keyPath: 'job' });
     },
   });
-  return { ...jobStore(db), ...outboxStore(db), ...blobStore(db), ...answerStore(db) };
+  return {
+    ...jobStore(db),
+    ...outboxStore(db),
+    ...blobStore(db),
+    ...answerStore(db),
+    ...keyStore(db),
+  };
 }
 
 type Db = IDBPDatabase<PhoneSchema>;
@@ -229,5 +264,24 @@ function answerStore(db: Db) {
     },
     answer: (path: string) => db.get('answers', path),
     answersUnder: (path: string) => db.getAll('answers', IDBKeyRange.bound(path, `${path}\uffff`)),
+  };
+}
+
+const OWN = 'key';
+
+function keyStore(db: Db) {
+  return {
+    ownKey: () => db.get('own', OWN),
+    async keepOwnKey(key: OwnKey) {
+      await db.put('own', key, OWN);
+    },
+    forgetOwnKey: () => db.clear('own'),
+    async queueProof(job: string, now: string) {
+      const tx = db.transaction(['signed', 'outbox'], 'readwrite', STRICT);
+      await tx.objectStore('signed').put({ job });
+      await tx.objectStore('outbox').add({ kind: 'proof', job, since: now });
+      await tx.done;
+    },
+    signedHere: () => db.getAllKeys('signed'),
   };
 }

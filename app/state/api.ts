@@ -23,6 +23,9 @@ import type {
   SheetRevision,
   SheetsImport,
   SheetsReport,
+  NewShare,
+  Share,
+  SharePost,
   Shop,
   ShopHere,
 } from '@longbar/core';
@@ -40,7 +43,9 @@ import {
   MeSchema,
   PairingSchema,
   PeopleSchema,
+  NewShareSchema,
   SealSchema,
+  SharesSchema,
   SheetDetailSchema,
   SheetLinesSchema,
   SheetRevisionsSchema,
@@ -69,7 +74,7 @@ async function learnUnits(_asked: unknown, { dispatch, queryFulfilled }: ShopAsk
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: keepingAnswers(API),
-  tagTypes: ['calendar', 'machines', 'people', 'sheets', 'shop'],
+  tagTypes: ['calendar', 'machines', 'people', 'records', 'sheets', 'shop'],
   endpoints: (build) => ({
     machines: build.query<MachineLine[], void>({
       query: () => '/machines',
@@ -128,6 +133,7 @@ export const api = createApi({
     seal: build.query<Seal, string>({
       query: (job) => `/jobs/${job}/seal`,
       responseSchema: SealSchema,
+      providesTags: ['records'],
     }),
     search: build.query<Found[], string>({
       query: (words) => `/search?q=${encodeURIComponent(words)}`,
@@ -222,6 +228,21 @@ export const api = createApi({
       responseSchema: PeopleSchema,
       invalidatesTags: (_people, error) => (error ? [] : ['people']),
     }),
+    shares: build.query<Share[], string>({
+      query: (job) => `/jobs/${job}/shares`,
+      responseSchema: SharesSchema,
+      providesTags: ['records'],
+    }),
+    shareRecord: build.mutation<NewShare, SharePost & { job: string }>({
+      query: ({ job, ...body }) => ({ url: `/jobs/${job}/shares`, method: 'POST', body }),
+      responseSchema: NewShareSchema,
+      invalidatesTags: (_share, error) => (error ? [] : ['records']),
+    }),
+    endShare: build.mutation<Share[], { job: string; id: string }>({
+      query: ({ job, id }) => ({ url: `/jobs/${job}/shares/${id}`, method: 'DELETE' }),
+      responseSchema: SharesSchema,
+      invalidatesTags: (_shares, error) => (error ? [] : ['records']),
+    }),
     calendar: build.query<{ key: string }, void>({
       query: () => '/calendar',
       responseSchema: CalendarSchema,
@@ -245,6 +266,7 @@ export const {
   useBeginPairingMutation,
   useCalendarQuery,
   useChangePersonMutation,
+  useEndShareMutation,
   useEnterDemoMutation,
   useHealthQuery,
   useMeQuery,
@@ -266,6 +288,8 @@ export const {
   useChecksQuery,
   useSearchQuery,
   useSealQuery,
+  useSharesQuery,
+  useShareRecordMutation,
   useShopQuery,
   useChangeShopMutation,
   useRebuildShopMutation,

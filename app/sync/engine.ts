@@ -5,7 +5,6 @@ import {
   EventsPageSchema,
   ignore,
   isOfCrank,
-  issuesOf,
   JobContextSchema,
   JobBeginSchema,
   JobEventsSchema,
@@ -33,6 +32,8 @@ import type { AppStore } from '../state/store';
 import { JobStreams } from './jobStreams';
 import { offerLacking } from './offer';
 import type { Request } from './outbox';
+import { describe, refuseOutOfBounds } from './outOfBounds';
+import { registerKey } from './proof';
 import { Recording } from './recording';
 import { beginWalk, retryDelay, sendOldest } from './outbox';
 import type { Held, KeptBlob, MachineWord, PhoneDatabase } from '../phone/phoneDatabase';
@@ -107,7 +108,13 @@ export class SyncEngine {
     const { id, generation, units = null } = shop.output;
     this.store.dispatch(preferencesChanged({ units }));
     if (shopAnswered(id)) return globalThis.location?.reload();
-    if (generation !== undefined) await this.lookForLife(id, generation);
+    if (generation === undefined) return;
+    const db = await this.opening;
+    const put = (path: string, body: object) => ask({ path, method: 'PUT', body });
+    await registerKey(db, `${id} ${generation}`, put).catch(
+      ignore('it is registered when the server answers next'),
+    );
+    await this.lookForLife(id, generation);
   }
 
   /** A server that was put back to an earlier state is offered what it lacks. */
@@ -180,6 +187,8 @@ export class SyncEngine {
       const kept = this.known(job, fresh);
       const due = kept ? dueOf(kept) : [];
       for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
+      const signed = fresh.find(({ type }) => type === 'job.signed');
+      if (signed) await (await this.opening).queueProof(job, signed.at);
       // There is room again.
       if (this.store.getState().jobs.storeFailed !== null) this.store.dispatch(storeFailed(null));
     } catch (error) {
@@ -218,6 +227,29 @@ export class SyncEngine {
   private sendSoon(): void {
     clearTimeout(this.soon);
     this.soon = setTimeout(() => void this.count().then(() => this.send()), AFTER_THE_PAINT);
+  }
+
+  /** Signs the record of a job by this phone's key, as it is known here after another look. */
+  async prove(job: string): Promise<void> {
+    await this.pull(job);
+    const db = await this.opening;
+    const own = await db.ownKey();
+    // Its person may have another name by now.
+    if (own) await db.keepOwnKey({ ...own, registered: null });
+    await this.lookForShop();
+    await db.queueProof(job, this.now());
+    await this.count();
+    await this.send();
+  }
+
+  /** Whether a job was signed on this phone. */
+  async isSignedHere(job: string): Promise<boolean> {
+    return (await (await this.opening).signedHere()).includes(job);
+  }
+
+  /** Another person holds this phone from here on. */
+  async forgetKey(): Promise<void> {
+    await (await this.opening).forgetOwnKey();
   }
 
   /** Keeps a photo or clip on the phone's disk, to be sent before the event that names it. */
@@ -318,7 +350,7 @@ export class SyncEngine {
 
   private settle(reachable: boolean, held: Held[]): void {
     this.store.dispatch(unsentCounted({ reachable, held }));
-    if (reachable) this.store.dispatch(api.util.invalidateTags(['machines']));
+    if (reachable) this.store.dispatch(api.util.invalidateTags(['machines', 'records']));
     if (reachable && held.length === 0) {
       this.failures = 0;
       return;
@@ -365,25 +397,4 @@ async function ask(
 function dueOf(kept: KeptJob): JobAct[] {
   const { setting, state } = openJob(kept);
   return dueActs(setting, state);
-}
-
-/** Why nothing was kept, for a person. */
-function describe(error: unknown): string {
-  if (error instanceof OutOfBounds) return error.message;
-  return `The phone’s store failed: ${error instanceof Error ? error.message : String(error)}.`;
-}
-
-/** What no server would take; the message is fit for a person. */
-class OutOfBounds extends Error {}
-
-/** Holds what is to be written to the schema that the server holds it to, the clock among it. */
-function refuseOutOfBounds(schema: v.GenericSchema, written: unknown, at: string): void {
-  const checked = v.safeParse(schema, written);
-  if (checked.success) return;
-  const [first] = issuesOf(checked.issues);
-  throw new OutOfBounds(
-    /(^|\.)at$/.test(first?.path ?? '')
-      ? `This phone’s clock says ${at.slice(0, 10)}. Put it right, then tap again: nothing was recorded.`
-      : `This was not recorded. ${first?.path}: ${first?.message}`,
-  );
 }

@@ -5,7 +5,12 @@ import type {
   ReadingOnRecord,
   SheetDetail,
 } from '@longbar/core';
-import { EventsPageSchema, MachineDetailSchema, SheetDetailSchema } from '@longbar/core';
+import {
+  EventsPageSchema,
+  MachineDetailSchema,
+  SealSchema,
+  SheetDetailSchema,
+} from '@longbar/core';
 import * as v from 'valibot';
 import { fetchedPhoto } from '../phone/keptPhotos';
 import type { KeptBlob, MachineWord, Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
@@ -32,6 +37,9 @@ export async function offerLacking(db: PhoneDatabase, look: Look, since: string)
     jobs.push(
       ...events.sort(byCounting(late)).map((event) => ({ kind: 'event' as const, event, since })),
     );
+  }
+  for (const job of await db.signedHere()) {
+    if (!(await isProven(look, job))) jobs.push({ kind: 'proof', job, since });
   }
   const own = await db.blobNames();
   const photos: Outgoing[] = [];
@@ -62,6 +70,13 @@ async function heldEvents(look: Look, job: string): Promise<Set<string> | undefi
     after = page.serial;
   }
   return held;
+}
+
+/** Whether the server holds the signature of a phone's key over a job. */
+async function isProven(look: Look, job: string): Promise<boolean> {
+  const { status, body } = await look(`/jobs/${job}/seal`);
+  const seal = v.safeParse(SealSchema, body);
+  return status < 300 && seal.success && seal.output.signature !== null;
 }
 
 function byCounting(late: readonly string[]) {

@@ -2,6 +2,7 @@ import { itemAt, ErrorSchema, ignore } from '@longbar/core';
 import type { Issue, JobEvent } from '@longbar/core';
 import * as v from 'valibot';
 import type { Held, Outgoing, PhoneDatabase } from '../phone/phoneDatabase';
+import { proofOf } from './proof';
 
 /** How one step ended: all gone or waiting, nobody there, or a step done with more to come. */
 export type SendResult = 'done' | 'unreachable' | 'progress';
@@ -10,7 +11,7 @@ export type SendResult = 'done' | 'unreachable' | 'progress';
 export type Request = {
   path: string;
   /** POST, or PUT for bytes, unless it says otherwise. */
-  method?: 'PATCH';
+  method?: 'PATCH' | 'PUT';
   body?: unknown;
   bytes?: { type: string; body: ArrayBuffer };
 };
@@ -58,12 +59,13 @@ export async function sendOldest(
   const run = nextRun(waiting, walk);
   const first = run[0];
   if (!first) return 'progress';
-  const answer = await ask(await requestOf(db, run)).catch(
-    ignore('what was not sent stays in the outbox'),
-  );
+  const request = await requestOf(db, run);
+  if (request === undefined) return pass(db, walk, first);
+  const answer = await ask(request).catch(ignore('what was not sent stays in the outbox'));
   if (!answer || answer.status >= 500 || ALL_WAITS.has(answer.status)) return 'unreachable';
   const { status } = answer;
-  if (status < 300) {
+  // A signature that does not fit is asked for on the record; nothing rests on it.
+  if (status < 300 || (first.kind === 'proof' && JUDGED.has(status))) {
     await db.sent(run.map(({ seq }) => seq));
     return 'progress';
   }
@@ -80,6 +82,14 @@ export async function sendOldest(
   const parts = run.length > 1 && (JUDGED.has(status) || status === 413);
   if (parts) return sendOldest(db, ask, walk, Math.ceil(run.length / 2));
   for (const item of run) hold(walk, item, message);
+  return 'progress';
+}
+
+/** A signature that cannot be made yet waits for this phone's key; one of nothing is none. */
+async function pass(db: PhoneDatabase, walk: Walk, item: Item): Promise<SendResult> {
+  const own = await db.ownKey();
+  if (own?.registered) await db.sent([item.seq]);
+  else hold(walk, item, 'The server does not know this phone’s key yet.');
   return 'progress';
 }
 
@@ -141,6 +151,8 @@ function restsOn(item: Outgoing): string | undefined {
   switch (item.kind) {
     case 'event':
       return `job ${item.event.job}`;
+    case 'proof':
+      return `job ${item.job}`;
     case 'job':
       return `machine ${item.head.machine}`;
     case 'change':
@@ -154,7 +166,11 @@ function restsOn(item: Outgoing): string | undefined {
   }
 }
 
-async function requestOf(db: PhoneDatabase, run: readonly Outgoing[]): Promise<Request> {
+/** What is asked for what goes next; undefined of a signature that cannot be made. */
+async function requestOf(
+  db: PhoneDatabase,
+  run: readonly Outgoing[],
+): Promise<Request | undefined> {
   const first = itemAt(run, 0);
   if (first.kind === 'job') return { path: '/jobs', body: first.head };
   if (first.kind === 'blob') {
@@ -172,6 +188,10 @@ async function requestOf(db: PhoneDatabase, run: readonly Outgoing[]): Promise<R
   }
   if (first.kind === 'hours') {
     return { path: `/machines/${first.machine}/hours`, body: first.reading };
+  }
+  if (first.kind === 'proof') {
+    const proof = await proofOf(db, first.job, first.since);
+    return proof && { path: `/jobs/${first.job}/signature`, body: proof };
   }
   const body = run.flatMap((item): JobEvent[] => (item.kind === 'event' ? [item.event] : []));
   return { path: `/jobs/${first.event.job}/events`, body };

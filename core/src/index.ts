@@ -185,6 +185,22 @@ export {
   unsetOf,
 } from './job/instruction/gates';
 export { isLastLock, mustHangLock } from './job/instruction/lockGates';
+export { sealedEvents, sealedText } from './job/seal/seal';
+export {
+  fingerprintOf,
+  KeyPutSchema,
+  KeyRegisteredSchema,
+  SIGNATURE_FORMAT,
+  signatureCode,
+  SignatureSchema,
+  signatureWords,
+  signedText,
+  signedWords,
+} from './job/seal/signature';
+export type { Signature, SignedWords } from './job/seal/signature';
+export { RECORD_FORMAT, RecordFileSchema, writeRecordFile } from './exchange/recordFile';
+export type { RecordFile } from './exchange/recordFile';
+export { canonical } from './canonical';
 export { hanging, hangs } from './job/journal/locks';
 export { hotUntil, readTooCool } from './job/instruction/hotWindow';
 export { begunOf, settingOf } from './job/journal/setting';
@@ -260,53 +276,6 @@ export type {
 } from './exchange/hoursFile';
 export { SeededRandom } from './seededRandom';
 
-export {
-  ChecksSchema,
-  JobContextSchema,
-  MachineDetailSchema,
-  MachineLinesSchema,
-} from './wire/machines';
-export type {
-  JobCheck,
-  JobContext,
-  JobLine,
-  JobSummary,
-  MachineDetail,
-  MachineLine,
-  MachineNote,
-  ReadingOnRecord,
-} from './wire/machines';
-export { HoursCorrectionSchema, MachinePatchSchema, MachinePostSchema } from './wire/machineForm';
-export type { AboutMachine, HoursCorrection, MachinePatch, MachinePost } from './wire/machineForm';
-export {
-  NEW_SHOP,
-  RebuildSchema,
-  SHOP_HEADER,
-  ShopHereSchema,
-  ShopSchema,
-  UnitsSchema,
-} from './wire/shop';
-export type { Rebuild, Shop, ShopHere } from './wire/shop';
-export {
-  PublishSchema,
-  SheetPatchSchema,
-  SheetsImportSchema,
-  SheetsReportSchema,
-  SheetDetailSchema,
-  SheetLinesSchema,
-  SheetRevisionsSchema,
-} from './wire/sheets';
-export type {
-  SheetDetail,
-  SheetLine,
-  SheetRevision,
-  SheetsImport,
-  SheetsReport,
-} from './wire/sheets';
-export { FoundSchema, SearchSchema } from './wire/search';
-export type { Found } from './wire/search';
-export { ErrorSchema, EventsPageSchema, SealSchema } from './wire/journal';
-export type { EventsPage, Seal } from './wire/journal';
 export { sealWords } from './job/words/sealWords';
 
 export { ignore } from './ignore';
@@ -351,8 +320,6 @@ export {
   describeSettle,
 } from './job/words/describeInstruction';
 export { describeOdd, describeSeen } from './job/words/describeSeen';
-export type { HoursPost } from './wire/hours';
-export { HoursPostSchema } from './wire/hours';
 export { adjusterId, isTelling, KIND_NAMES, KINDS, readId } from './engine/kinds';
 export type { AdjusterKind, AdjusterName } from './engine/kinds';
 export type { Progress, RockerColours, RockerLook, Shape } from './picture/rockerShapes';
@@ -361,29 +328,5 @@ export type { HeadGeometry } from './picture/headGeometry';
 export { HEAD_TOP, headGeometry } from './picture/headGeometry';
 export type { RecordedHead, RecordedLook } from './picture/recordHead';
 export { recordedLook } from './picture/recordHead';
-export type { Audited, AuditLine } from './wire/audit';
-export { AUDITED, AuditSchema } from './wire/audit';
-export type {
-  EnterDemo,
-  Me,
-  Pair,
-  Pairing,
-  PairingPost,
-  Person,
-  PersonPatch,
-  Role,
-} from './wire/people';
-export {
-  CalendarSchema,
-  EnterDemoSchema,
-  HealthSchema,
-  MeSchema,
-  PairingPostSchema,
-  PairingSchema,
-  PairSchema,
-  PeopleSchema,
-  PersonPatchSchema,
-  ROLES,
-} from './wire/people';
-export type { Backups } from './wire/backups';
-export { BackupsSchema } from './wire/backups';
+
+export * from './wire';

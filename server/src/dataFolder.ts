@@ -11,6 +11,7 @@ import { readShop } from './store/shop';
 
 export { restore } from './store/restore';
 export { workByNight } from './nights';
+export { verifyFile } from './verify/verifyFile';
 
 /** A checked backup of a data folder now; the server may run on it. */
 export async function backUpFolder(folder: string): Promise<string> {

@@ -64,6 +64,8 @@ function refusedWords(item: Outgoing): string {
       return item.event.type;
     case 'job':
       return 'A job';
+    case 'proof':
+      return 'A signature';
     case 'blob':
       return 'A photo or clip';
     case 'sheet':

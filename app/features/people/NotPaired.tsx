@@ -84,7 +84,7 @@ function DemoDoor() {
   const paired = usePaired();
   const go = async (as: Role) => {
     const { data } = await enter({ as });
-    if (data) paired(data);
+    if (data) await paired(data);
   };
   return (
     <Stack>

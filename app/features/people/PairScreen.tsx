@@ -18,7 +18,7 @@ export function PairScreen() {
     if (isLoading || name?.trim() === '') return;
     const code = decodeURIComponent(codeIn(window.location.hash));
     const answer = await pair({ code, ...(name !== undefined && { name }) });
-    if (answer.data) paired(answer.data);
+    if (answer.data) await paired(answer.data);
     else if (asksForName(answer.error)) setName((before) => before ?? '');
   };
   const refused = error && !(asksForName(error) && !name) ? refusalOf(error).message : undefined;

@@ -15,6 +15,7 @@ import { usualPaper } from '../shared/paper';
 import { RecordHeads } from './RecordHeads';
 import { RecordTable } from './RecordTable';
 import { Sealed } from './Sealed';
+import { Sharing } from './Sharing';
 
 /** One finished job as a page for people: as found and as left for every adjuster. */
 export function RecordScreen({ id }: { id: string }) {
@@ -50,11 +51,19 @@ export function RecordScreen({ id }: { id: string }) {
       </Row>
       <Record job={job} />
       {job.state.signed && (
-        <Act
-          label="Label for the engine"
-          icon="print"
-          onPress={() => router.push(`/jobs/${id}/label`)}
-        />
+        <Stack style={styles.noPrint}>
+          <Act
+            label="Label for the engine"
+            icon="print"
+            onPress={() => router.push(`/jobs/${id}/label`)}
+          />
+          <Act
+            label="The record as a file that proves itself"
+            icon="save"
+            onPress={() => window.open(`${API}/jobs/${id}/record-file`)}
+          />
+          <Sharing job={id} />
+        </Stack>
       )}
     </ScrollView>
   );

@@ -1,20 +1,16 @@
-import { sealWords } from '@longbar/core';
 import { useState } from 'react';
-import { useSealQuery } from '../../state/api';
 import { Act } from '../../ui/Act';
 import { Field } from '../../ui/Field';
 import { Stack } from '../../ui/Panel';
-import { Words } from '../../ui/Words';
 import type { WorkingJob } from '../job/model/workingJob';
+import { Signed } from './Signed';
 
 /** The seal of a signed record, and the way to add something to it. */
 export function Sealed({ job }: { job: WorkingJob }) {
-  const { state, setting } = job;
-  const { data } = useSealQuery(setting.head.id, { refetchOnMountOrArgChange: true });
+  const { state } = job;
   const [text, setText] = useState('');
   const [adding, setAdding] = useState(false);
   if (!state.signed) return null;
-  const seal = data && sealWords(data);
   const add = () => {
     job.act({ type: 'record.amended', text: text.trim() });
     setText('');
@@ -22,11 +18,7 @@ export function Sealed({ job }: { job: WorkingJob }) {
   };
   return (
     <Stack gap={8}>
-      {seal && (
-        <Words as="note" color={seal.grave ? 'stop' : 'secondInk'} role="status">
-          {seal.text}
-        </Words>
-      )}
+      <Signed job={job} />
       {adding ? (
         <>
           <Field

@@ -7,6 +7,7 @@ import { Base64Schema, BlobTypeSchema, Sha256Schema } from '../attachment';
 import { JobEventSchema } from '../job/journal/events';
 import { instant, UuidSchema } from '../job/journal/fields';
 import { JobHeadSchema } from '../job/journal/jobHead';
+import { PublicKeySchema, SignatureSchema } from '../job/seal/signature';
 import { BaselineSchema } from '../service/baseline';
 import { DateSchema, HoursSchema } from '../service/hours';
 import { AboutMachineSchema, MachinePostSchema } from '../wire/machineForm';
@@ -16,7 +17,10 @@ import { ShopSchema } from '../wire/shop';
  * The archive of a whole shop: JSON lines, one thing a line, in an order in which everything
  * comes after what it belongs to. The first line says what it is, the last one that it is whole.
  */
-export const ARCHIVE_FORMAT = 'longbar.archive/2';
+export const ARCHIVE_FORMAT = 'longbar.archive/3';
+
+/** The same without keys and signatures, of earlier versions. */
+const WITHOUT_KEYS = 'longbar.archive/2';
 
 /** The same without a last line, as earlier versions wrote it. */
 const WITHOUT_END = 'longbar.archive/1';
@@ -27,7 +31,10 @@ const name = wordsUpTo(200, 'Give a name.');
 const LINES = {
   archive: v.object({
     type: v.literal('archive'),
-    format: v.picklist([ARCHIVE_FORMAT, WITHOUT_END], `The format is ${ARCHIVE_FORMAT}.`),
+    format: v.picklist(
+      [ARCHIVE_FORMAT, WITHOUT_KEYS, WITHOUT_END],
+      `The format is ${ARCHIVE_FORMAT}.`,
+    ),
   }),
   shop: v.object({ type: v.literal('shop'), shop: ShopSchema }),
   sheet: v.object({
@@ -88,6 +95,15 @@ const LINES = {
     /** It came when the job was signed, or is a signature that came too soon. */
     late: v.optional(v.boolean()),
   }),
+  /** A phone's public key, and whose it was when it was registered. */
+  key: v.object({
+    type: v.literal('key'),
+    key: PublicKeySchema,
+    name,
+    registeredAt: instant,
+  }),
+  /** The signature of a phone's key over the seal of a job. */
+  signature: v.object({ type: v.literal('signature'), ...SignatureSchema.entries }),
   /**
    * The record of a signed job, for whoever has the archive and no Long Bar. It is made from the
    * journal, so what stands here is not taken in: the journal's own is.
@@ -264,6 +280,12 @@ class Known {
       case 'event':
         this.needs(`job ${line.event.job}`, 'event.job', wrong);
         return this.once(`event ${line.event.id}`, 'event.id', wrong);
+      case 'key':
+        return this.once(`key ${line.key}`, 'key', wrong);
+      case 'signature':
+        this.needs(`key ${line.key}`, 'key', wrong);
+        this.needs(`job ${line.words.job.id}`, 'words.job.id', wrong);
+        return this.once(`signature ${line.words.job.id}`, 'words.job.id', wrong);
       case 'record':
         this.needs(`job ${line.job}`, 'job', wrong);
         return this.once(`record ${line.job}`, 'job', wrong);

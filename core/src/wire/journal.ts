@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { JobEventSchema } from '../job/journal/events';
+import { SignatureSchema } from '../job/seal/signature';
 
 /** A page of a journal in the order of arrival; `serial` asks for the next one. */
 export const EventsPageSchema = v.object({
@@ -14,8 +15,15 @@ export const EventsPageSchema = v.object({
 
 export type EventsPage = v.InferOutput<typeof EventsPageSchema>;
 
-/** The seal of a signed job, and whether its events still have it. */
-export const SealSchema = v.object({ seal: v.nullable(v.string()), holds: v.boolean() });
+/**
+ * The seal of a signed job, whether its events still have it, and the signature of a phone's key
+ * over it with whether that fits; null where no key has signed it.
+ */
+export const SealSchema = v.object({
+  seal: v.nullable(v.string()),
+  holds: v.boolean(),
+  signature: v.nullable(v.object({ ...SignatureSchema.entries, fits: v.boolean() })),
+});
 export type Seal = v.InferOutput<typeof SealSchema>;
 
 /** What every refusal carries. */

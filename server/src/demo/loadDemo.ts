@@ -8,6 +8,7 @@ import { keepEvents, keepJob } from '../store/jobs';
 import { unpack } from '../store/packedAnswers';
 import { keepDemoPeople, removeDemoPeople } from '../store/demoPeople';
 import { becomeShop, identityOf, isEmptyShop, writeShop } from '../store/shop';
+import { signByKeys } from './signByKeys';
 import { signedJob } from './signedJob';
 import type { DemoMachine } from './yard';
 import { BLADE_SETS, dayBefore, MACHINES, readingsOf, SHEETS, SHOP } from './yard';
@@ -22,6 +23,7 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
     await writeShop(db, { ...SHOP, bladeSets: BLADE_SETS }, transaction);
     await keepSheets(db, now, transaction);
     for (const machine of MACHINES) await keepMachine(db, machine, now, transaction);
+    await signByKeys(db, now, transaction);
     await keepDemoPeople(db, transaction);
     // What phones keep of the shop before is not offered to it.
     await becomeShop(db, randomUUID(), true, transaction);
@@ -31,6 +33,9 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
 
 /** What is written down, what rests on others first. */
 const IN_ORDER = [
+  'shares',
+  'signatures',
+  'keys',
   'events',
   'jobs',
   'hours_readings',

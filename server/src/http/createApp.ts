@@ -33,6 +33,7 @@ import { limits, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
 import { doorRoutes } from './door';
 import { peopleRoutes } from './people';
 import { noteOf, onlyWhoMay } from './session';
+import { sharedRoutes } from './shared';
 import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
 import { shopRoutes } from './shop';
@@ -138,6 +139,7 @@ export function createApp(options: AppOptions): Express {
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db, new JobFeed()));
+  api.use('/shared', sharedRoutes(db));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {
     const { q } = checked(SearchSchema, request.query);

@@ -1,10 +1,11 @@
-import { PairSchema } from '@longbar/core';
+import { fingerprintOf, KeyPutSchema, PairSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError } from '../requestError';
 import { noteAudit, readAudit } from '../store/audit';
 import type { Database } from '../store/database';
 import { doorOf, renewCalendar } from '../store/door';
 import { pair } from '../store/pairing';
+import { registerKey } from '../store/keys';
 import { meOf } from '../store/phones';
 import { checked } from './errors';
 import { holderOf, letIn, noteOf } from './session';
@@ -14,6 +15,13 @@ export function doorRoutes(db: Database): Router {
   const routes = Router();
   routes.get('/me', async (request, response) => {
     response.json(await meOf(db, holderOf(request)));
+  });
+  routes.put('/me/key', async (request, response) => {
+    const { key } = checked(KeyPutSchema, request.body);
+    const holder = holderOf(request);
+    const isNew = await registerKey(db, holder, key, new Date());
+    if (isNew) await noteOf(db, request, 'key-registered', fingerprintOf(key));
+    response.json({ name: holder.name });
   });
   routes.post('/pair', async (request, response) => {
     const asked = checked(PairSchema, request.body);

@@ -1,4 +1,12 @@
-import { BeatSchema, JobBeginSchema, JobEventsSchema, localDay, MOST_EVENTS } from '@longbar/core';
+import {
+  BeatSchema,
+  JobBeginSchema,
+  JobEventsSchema,
+  localDay,
+  MOST_EVENTS,
+  SharePostSchema,
+  SignatureSchema,
+} from '@longbar/core';
 import { Router } from 'express';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
@@ -9,8 +17,12 @@ import { checked } from './errors';
 import { onlyUuid } from './ids';
 import type { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
-import { isStillPaired } from './session';
+import { PaperSchema } from './paper';
+import { holderOf, isStillPaired, noteOf } from './session';
+import { sendRecordFile } from '../record/recordFile';
 import { sendRecord } from '../record/recordPdf';
+import { endShare, shareRecord, sharesOf } from '../store/shares';
+import { keepSignature } from '../store/signatures';
 
 const AfterSchema = v.object({
   after: v.optional(
@@ -23,14 +35,11 @@ const AfterSchema = v.object({
   ),
 });
 
-const PaperSchema = v.object({
-  paper: v.optional(v.picklist(['a4', 'letter'], 'The paper is a4 or letter.'), 'a4'),
-});
-
 export function jobRoutes(db: Database, feed: JobFeed): Router {
   const routes = Router();
   const believed = new BelievedBeats();
   routes.param('id', onlyUuid);
+  routes.param('share', onlyUuid);
   routes.post('/', async (request, response) => {
     const { head, made } = await beginJob(db, checked(JobBeginSchema, request.body));
     response.status(made ? 201 : 200).json(head);
@@ -58,6 +67,34 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
   });
   routes.get('/:id/seal', async (request, response) => {
     response.json(await checkSeal(db, request.params.id));
+  });
+  routes.post('/:id/signature', async (request, response) => {
+    const signature = checked(SignatureSchema, request.body);
+    await keepSignature(db, request.params.id, signature, holderOf(request));
+    response.sendStatus(204);
+  });
+
+  routes.get('/:id/record-file', async (request, response) => {
+    await sendRecordFile(db, request.params.id, response);
+  });
+  routes.get('/:id/shares', async (request, response) => {
+    response.json(await sharesOf(db, request.params.id, new Date()));
+  });
+  routes.post('/:id/shares', async (request, response) => {
+    const { days } = checked(SharePostSchema, request.body);
+    const { name: by } = holderOf(request);
+    const { share, secret } = await shareRecord(db, request.params.id, {
+      by,
+      days,
+      now: new Date(),
+    });
+    await noteOf(db, request, 'record-shared', `for ${days} days`);
+    response.status(201).json({ ...share, secret });
+  });
+  routes.delete('/:id/shares/:share', async (request, response) => {
+    await endShare(db, request.params.id, request.params.share, new Date());
+    await noteOf(db, request, 'share-ended');
+    response.json(await sharesOf(db, request.params.id, new Date()));
   });
 
   routes.get('/:id/record.pdf', async (request, response) => {

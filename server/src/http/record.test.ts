@@ -31,7 +31,11 @@ describe('the record', () => {
 
   it('is sealed when it is signed; an addition stands beside it, what comes late changes nothing', async () => {
     const seal = await server.get(`/jobs/${head.id}/seal`);
-    expect(seal.body).toEqual({ seal: expect.stringMatching(/^[0-9a-f]{64}$/), holds: true });
+    expect(seal.body).toMatchObject({
+      seal: expect.stringMatching(/^[0-9a-f]{64}$/),
+      holds: true,
+      signature: { fits: true, words: { name: 'Ina' } },
+    });
     const last = events.at(-1)!;
     const addition = {
       ...last,

@@ -1,7 +1,8 @@
 import type { RecordPage, Seal } from '@longbar/core';
-import { recordPage, sealWords } from '@longbar/core';
+import { recordPage, sealWords, signatureCode } from '@longbar/core';
 import type { Response } from 'express';
 import PdfDocument from 'pdfkit';
+import { create } from 'qrcode';
 import type { Database } from '../store/database';
 import { checkSeal } from '../store/jobs';
 import type { Pdf } from './pdf';
@@ -102,10 +103,31 @@ function sections(pdf: Pdf, page: RecordPage): void {
 function end(pdf: Pdf, page: RecordPage, seal: Seal): void {
   const small = { size: 8, colour: PAPER.secondInk };
   write(pdf, page.signature, { size: 10, colour: PAPER.ink, strong: true });
-  const sealed = sealWords(seal);
-  if (sealed) {
-    write(pdf, sealed.text, { size: 8, colour: sealed.grave ? PAPER.stop : PAPER.secondInk });
+  for (const { text, grave } of sealWords(seal)) {
+    write(pdf, text, { size: 8, colour: grave ? PAPER.stop : PAPER.secondInk });
   }
   for (const text of page.additions) write(pdf, text, { size: 8, colour: PAPER.ink });
   write(pdf, page.footer, small);
+  if (seal.signature?.fits) drawCode(pdf, signatureCode(seal.signature));
+}
+
+/** So large a code is read from paper by a phone's camera, points. */
+const CODE = 104;
+/** Light around it that a camera needs, in modules. */
+const QUIET = 4;
+
+/** The seal and the signature as a pattern, by which paper is held against a file. */
+function drawCode(pdf: Pdf, text: string): void {
+  const { modules } = create(text, { errorCorrectionLevel: 'M' });
+  const step = CODE / (modules.size + 2 * QUIET);
+  if (pdf.y + CODE > pdf.page.height - MARGIN) pdf.addPage();
+  const top = pdf.y;
+  for (let row = 0; row < modules.size; row++) {
+    for (let column = 0; column < modules.size; column++) {
+      if (!modules.get(row, column)) continue;
+      pdf.rect(MARGIN + (column + QUIET) * step, top + (row + QUIET) * step, step, step);
+    }
+  }
+  pdf.fillColor(PAPER.ink).fill();
+  pdf.y = top + CODE;
 }

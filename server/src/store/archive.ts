@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto';
 import type { ArchiveLine } from '@longbar/core';
-import { ARCHIVE_FORMAT, ignore } from '@longbar/core';
+import { ARCHIVE_FORMAT, canonical, ignore } from '@longbar/core';
 import { Op } from 'sequelize';
 import { recordOfJob } from '../record/recordOfJob';
 import type { Database } from './database';
 import { headOf } from './jobHead';
-import { canonical } from './seal';
+import type { KeyRow } from './keys';
 import { readShop } from './shop';
+import { readSignature } from './signatures';
 
 const PAGE = 1000;
 
@@ -73,6 +74,7 @@ async function* contents(db: Database): AsyncGenerator<string> {
     if (rows.length < PAGE) break;
     after = rows[rows.length - 1]?.get().serial ?? after;
   }
+  yield* proofs(db);
   for (const row of jobs) {
     const { id, seal } = row.get();
     if (seal === null) continue;
@@ -88,5 +90,19 @@ async function* contents(db: Database): AsyncGenerator<string> {
     const { type: blobType, receivedAt, body } = blob;
     const base64 = body.toString('base64');
     yield write({ type: 'blob', sha256: hash, blobType, receivedAt, base64 });
+  }
+}
+
+/** The keys of phones, and what they signed. */
+async function* proofs(db: Database): AsyncGenerator<string> {
+  const keys = await db.rows<KeyRow>('SELECT * FROM keys ORDER BY registeredAt, key');
+  for (const { key, name, registeredAt } of keys) {
+    yield write({ type: 'key', key, name, registeredAt });
+  }
+  for (const { job } of await db.rows<{ job: string }>('SELECT job FROM signatures ORDER BY job')) {
+    const signature = await readSignature(db, job).catch(
+      ignore('a signature that cannot be read is none'),
+    );
+    if (signature) yield write({ type: 'signature', ...signature });
   }
 }

@@ -1,11 +1,19 @@
 import * as v from 'valibot';
 import type { EngineSheet, EventOf, Issue, JobEvent } from '@longbar/core';
-import { adjustersOf, begunOf, foldJob, inOrder, maySign, settingOf } from '@longbar/core';
+import {
+  adjustersOf,
+  begunOf,
+  canonical,
+  foldJob,
+  inOrder,
+  maySign,
+  settingOf,
+} from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
 import type { Database } from './database';
 import { headOf } from './jobHead';
-import { canonical, sealOf, signatureIn } from './seal';
+import { sealOf, signatureIn } from './seal';
 import { readSheet } from './sheets';
 import { readShop } from './shop';
 import type { JobRow } from './tables';

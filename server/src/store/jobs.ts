@@ -1,4 +1,4 @@
-import type { JobContext, JobEvent, JobHead } from '@longbar/core';
+import type { JobContext, JobEvent, JobHead, Seal } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../requestError';
@@ -13,6 +13,7 @@ import { lastLeftOf, notesOf } from './history';
 import { attachedTo, lackingBlobs } from './blobs';
 import { settle } from './readTables';
 import { sealOf } from './seal';
+import { signatureOn } from './signatures';
 import type { JobRow } from './tables';
 
 const PAGE = 500;
@@ -159,11 +160,12 @@ export async function readJob(db: Database, id: string, today: string): Promise<
   };
 }
 
-/** The seal of a job as it was signed, and whether its events still have it. */
-export async function checkSeal(db: Database, id: string) {
+/** The seal of a job as it was signed, whether its events still have it, and who signed it. */
+export async function checkSeal(db: Database, id: string): Promise<Seal> {
   const row = await db.tables.jobs.findByPk(id);
   if (!row) throw new RequestError(404, 'There is no such job.');
-  const { seal: kept } = row.get();
+  const job = row.get();
   const now = sealOf(await standingOf(db, id));
-  return { seal: kept, holds: kept !== null && kept === now };
+  const signature = await signatureOn(db, job);
+  return { seal: job.seal, holds: job.seal !== null && job.seal === now, signature };
 }

@@ -15,6 +15,7 @@ import { setAside } from './migrations/0011-set-aside';
 import { late } from './migrations/0012-late';
 import { people } from './migrations/0013-people';
 import { audit } from './migrations/0014-audit';
+import { signatures } from './migrations/0015-signatures';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -31,6 +32,7 @@ const MIGRATIONS: Migration[] = [
   late,
   people,
   audit,
+  signatures,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

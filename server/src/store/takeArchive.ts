@@ -7,6 +7,7 @@ import { sha256 } from './blobs';
 import { forget } from './changes';
 import type { Database } from './database';
 import { writeShop } from './shop';
+import { insertSignature } from './signatures';
 
 /** The lines of an archive, each without its end; asked for twice it begins anew. */
 export type ArchiveSource = () => AsyncIterable<string>;
@@ -167,6 +168,16 @@ async function keep(
     })),
     { transaction },
   );
+  for (const { key, name, registeredAt } of of('key')) {
+    await db.run(
+      'INSERT OR IGNORE INTO keys (key, name, registeredAt) VALUES ($1, $2, $3)',
+      [key, name, registeredAt],
+      transaction,
+    );
+  }
+  for (const { words, key, signature } of of('signature')) {
+    await insertSignature(db, { words, key, signature }, transaction);
+  }
   await tables.blobs.bulkCreate(
     of('blob').map(({ sha256: hash, blobType, receivedAt, base64 }) => ({
       sha256: hash,

@@ -1,20 +1,48 @@
 import { sealWords } from '../..';
 
 const seal = '0430bbd1'.repeat(8);
+const key = '3f2a91c077aa0b12'.repeat(4);
+const signature = {
+  words: {
+    format: 'longbar.signature/1' as const,
+    job: {
+      id: '00000000-0000-4000-8000-000000000001',
+      machine: '00000000-0000-4000-8000-000000000002',
+      method: 'each' as const,
+      sheetRevision: 1,
+      at: '2026-05-02T08:00:00.000Z',
+      by: 'Ina',
+    },
+    machine: 'Barge',
+    seal,
+    name: 'Ina',
+    at: '2026-05-02T11:00:00.000Z',
+  },
+  key,
+  signature: '0'.repeat(128),
+};
 
 describe('what is said of a seal', () => {
   it('names the hash, whole or broken, and is grave only where it is broken', () => {
-    expect(sealWords({ seal, holds: true })).toEqual({
-      text: `Sealed: its events are those that were signed. ${seal}`,
-      grave: false,
-    });
-    const broken = sealWords({ seal, holds: false });
-    expect(broken?.grave).toBe(true);
+    expect(sealWords({ seal, holds: true, signature: null })).toEqual([
+      { text: `Sealed: its events are those that were signed. ${seal}`, grave: false },
+      { text: expect.stringContaining('No phone’s key has signed it'), grave: false },
+    ]);
+    const [broken] = sealWords({ seal, holds: false, signature: null });
+    expect(broken).toMatchObject({ grave: true, text: expect.stringContaining(seal) });
     expect(broken?.text).toContain('not those that were signed');
-    expect(broken?.text).toContain(seal);
+  });
+
+  it('names whose key signed it by its fingerprint, and is grave where that does not fit', () => {
+    const said = (fits: boolean) =>
+      sealWords({ seal, holds: true, signature: { ...signature, fits } })[1];
+    expect(said(true)?.text).toMatch(
+      /^Signed by the key of Ina’s phone, .*: 3f2a\s91c0\s77aa\s0b12\.$/,
+    );
+    expect(said(false)).toMatchObject({ grave: true, text: expect.stringContaining('Ina’s name') });
   });
 
   it('is nothing while no signature counts', () => {
-    expect(sealWords({ seal: null, holds: false })).toBeUndefined();
+    expect(sealWords({ seal: null, holds: false, signature: null })).toEqual([]);
   });
 });

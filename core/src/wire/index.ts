@@ -1,0 +1,73 @@
+/* What crosses the wire between phone and server: one schema each, parsed on both sides. */
+
+export { NewShareSchema, SHARE_DAYS, SharePostSchema, SharesSchema } from './shares';
+export type { NewShare, Share, SharePost } from './shares';
+export {
+  ChecksSchema,
+  JobContextSchema,
+  MachineDetailSchema,
+  MachineLinesSchema,
+} from './machines';
+export type {
+  JobCheck,
+  JobContext,
+  JobLine,
+  JobSummary,
+  MachineDetail,
+  MachineLine,
+  MachineNote,
+  ReadingOnRecord,
+} from './machines';
+export { HoursCorrectionSchema, MachinePatchSchema, MachinePostSchema } from './machineForm';
+export type { AboutMachine, HoursCorrection, MachinePatch, MachinePost } from './machineForm';
+export {
+  NEW_SHOP,
+  RebuildSchema,
+  SHOP_HEADER,
+  ShopHereSchema,
+  ShopSchema,
+  UnitsSchema,
+} from './shop';
+export type { Rebuild, Shop, ShopHere } from './shop';
+export {
+  PublishSchema,
+  SheetPatchSchema,
+  SheetsImportSchema,
+  SheetsReportSchema,
+  SheetDetailSchema,
+  SheetLinesSchema,
+  SheetRevisionsSchema,
+} from './sheets';
+export type { SheetDetail, SheetLine, SheetRevision, SheetsImport, SheetsReport } from './sheets';
+export { FoundSchema, SearchSchema } from './search';
+export type { Found } from './search';
+export { ErrorSchema, EventsPageSchema, SealSchema } from './journal';
+export type { EventsPage, Seal } from './journal';
+export type { HoursPost } from './hours';
+export { HoursPostSchema } from './hours';
+export type { Audited, AuditLine } from './audit';
+export { AUDITED, AuditSchema } from './audit';
+export type {
+  EnterDemo,
+  Me,
+  Pair,
+  Pairing,
+  PairingPost,
+  Person,
+  PersonPatch,
+  Role,
+} from './people';
+export {
+  CalendarSchema,
+  EnterDemoSchema,
+  HealthSchema,
+  MeSchema,
+  PairingPostSchema,
+  PairingSchema,
+  PairSchema,
+  PeopleSchema,
+  PersonPatchSchema,
+  ROLES,
+} from './people';
+export type { Backups } from './backups';
+export { BackupsSchema } from './backups';
