@@ -90,7 +90,7 @@ let cookie = '';
 async function pairIn(folder: string): Promise<void> {
   const db = await openDatabase(folder);
   const now = new Date();
-  const { code } = await beginPairing(db, null, now);
+  const { code } = await beginPairing(db, 'foreman', now);
   const { token } = await pair(db, { code, name: 'Bench' }, now);
   cookie = `${(await doorOf(db)).cookie}=${token}`;
   await db.close();

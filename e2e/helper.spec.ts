@@ -10,7 +10,10 @@ test('the helper’s view: no turn before fingers are clear, stop on both, link 
 }) => {
   const server = await TestServer.start();
   const viewport = { width: 390, height: 844 };
-  const phones = await Promise.all([0, 1].map(() => browser.newContext({ viewport })));
+  const unknown = { storageState: { cookies: [], origins: [] } };
+  const phones = await Promise.all(
+    [{}, unknown].map((phone) => browser.newContext({ viewport, ...phone })),
+  );
   const [rockers, helper] = (await Promise.all(phones.map((phone) => phone.newPage()))) as [
     Page,
     Page,
@@ -25,7 +28,19 @@ test('the helper’s view: no turn before fingers are clear, stop on both, link 
   await expect(board(rockers)).toHaveText('Waiting');
   await expect(job.button('Fingers clear: turn')).toBeDisabled();
 
-  await helper.goto(`${rockers.url()}/helper`);
+  // The helper joins by a code of the job, and hangs their own lock first of all.
+  await job.tap(/^Ina works/);
+  await job.tap(/^A helper joins/);
+  const link = await rockers.getByText(/\/pair\?job=.*#[\w-]{22}$/).innerText();
+  await job.tap('Done');
+  await job.tap('Close');
+  await helper.goto(link.replace('Or open ', ''));
+  const tap = (name: string) => helper.getByRole('button', { name, exact: true }).click();
+  await tap('Pair this phone');
+  await helper.getByLabel('Your name').fill('Odd');
+  await tap('Pair this phone');
+  await expect(helper.getByRole('heading', { name: 'Odd, hang your own lock' })).toBeVisible();
+  await tap('Odd: my own lock hangs');
   await helper.getByRole('button', { name: 'Signals are agreed: go on' }).click();
   await expect(board(helper)).toHaveText('Hold');
   await expect(helper.getByText('360° clockwise to mark I')).toBeVisible();

@@ -106,6 +106,12 @@ test('a technician looks round the demo, drafts a sheet and publishes none', asy
   await expect(phone.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
   await expect(title(phone, 'People')).toHaveCount(0);
   await expect(phone.getByRole('button', { name: /archive|demo/ })).toHaveCount(0);
+  // Signed out, the phone shows nothing of the shop.
+  await tap(phone, 'Sign out of this phone');
+  await tap(phone, 'Sign out');
+  await expect(title(phone, 'This phone is not paired')).toBeVisible();
+  await phone.goto(`${server.url}/sheets`);
+  await expect(title(phone, 'This phone is not paired')).toBeVisible();
   await phone.context().close();
   await server.end();
 });

@@ -99,8 +99,11 @@ export type PhoneDatabase = {
   answer(path: string): Promise<KeptAnswer | undefined>;
   ownKey(): Promise<OwnKey | undefined>;
   keepOwnKey(key: OwnKey): Promise<void>;
-  /** Another person holds it from here on: what it signs is signed by another key. */
-  forgetOwnKey(): Promise<void>;
+  /**
+   * Another person holds it from here on: its key goes, and all that was only fetched. What is
+   * unsent stays, with the jobs and photos it is about.
+   */
+  clearFetched(): Promise<void>;
   /** A job was signed on this phone: its proof is sent when it can be. */
   queueProof(job: string, now: string): Promise<void>;
   /** The jobs that were signed on this phone. */
@@ -267,6 +270,13 @@ function answerStore(db: Db) {
   };
 }
 
+/** The job that something unsent is about. */
+function jobOf(item: Outgoing): string | undefined {
+  if (item.kind === 'event') return item.event.job;
+  if (item.kind === 'job') return item.head.id;
+  return item.kind === 'proof' ? item.job : undefined;
+}
+
 const OWN = 'key';
 
 function keyStore(db: Db) {
@@ -275,7 +285,36 @@ function keyStore(db: Db) {
     async keepOwnKey(key: OwnKey) {
       await db.put('own', key, OWN);
     },
-    forgetOwnKey: () => db.clear('own'),
+    async clearFetched() {
+      const stores = [
+        'jobs',
+        'events',
+        'outbox',
+        'aside',
+        'blobs',
+        'answers',
+        'own',
+        'signed',
+      ] as const;
+      const tx = db.transaction(stores, 'readwrite', STRICT);
+      const aside = (await tx.objectStore('aside').getAll()).map(({ item }) => item);
+      const unsent = [...(await tx.objectStore('outbox').getAll()), ...aside];
+      const jobs = new Set(unsent.map(jobOf));
+      const photos = new Set(unsent.map((item) => item.kind === 'blob' && item.sha256));
+      for (const { head } of await tx.objectStore('jobs').getAll()) {
+        if (!jobs.has(head.id)) await tx.objectStore('jobs').delete(head.id);
+      }
+      for (const { id, job } of await tx.objectStore('events').getAll()) {
+        if (!jobs.has(job)) await tx.objectStore('events').delete(id);
+      }
+      for (const sha256 of await tx.objectStore('blobs').getAllKeys()) {
+        if (!photos.has(sha256)) await tx.objectStore('blobs').delete(sha256);
+      }
+      for (const store of ['answers', 'own', 'signed'] as const) {
+        await tx.objectStore(store).clear();
+      }
+      await tx.done;
+    },
     async queueProof(job: string, now: string) {
       const tx = db.transaction(['signed', 'outbox'], 'readwrite', STRICT);
       await tx.objectStore('signed').put({ job });

@@ -218,6 +218,10 @@ export const api = createApi({
       responseSchema: PairingSchema,
       invalidatesTags: (_pairing, error) => (error ? [] : ['people']),
     }),
+    beginHelping: build.mutation<Pairing, string>({
+      query: (job) => ({ url: `/jobs/${job}/helpers`, method: 'POST', body: {} }),
+      responseSchema: PairingSchema,
+    }),
     changePerson: build.mutation<Person[], { id: string; patch: PersonPatch }>({
       query: ({ id, patch }) => ({ url: `/people/${id}`, method: 'PATCH', body: patch }),
       responseSchema: PeopleSchema,
@@ -263,6 +267,7 @@ export const api = createApi({
 
 export const {
   useAuditQuery,
+  useBeginHelpingMutation,
   useBeginPairingMutation,
   useCalendarQuery,
   useChangePersonMutation,

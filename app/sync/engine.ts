@@ -12,7 +12,6 @@ import {
 } from '@longbar/core';
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
-import type { Answered } from '../api/request';
 import { request } from '../api/request';
 import { api } from '../state/api';
 import {
@@ -29,9 +28,9 @@ import { phoneChanged } from '../state/phone';
 import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
+import { ask, get, lookAt } from './ask';
 import { JobStreams } from './jobStreams';
 import { offerLacking } from './offer';
-import type { Request } from './outbox';
 import { describe, refuseOutOfBounds } from './outOfBounds';
 import { registerKey } from './proof';
 import { Recording } from './recording';
@@ -247,9 +246,17 @@ export class SyncEngine {
     return (await (await this.opening).signedHere()).includes(job);
   }
 
-  /** Another person holds this phone from here on. */
-  async forgetKey(): Promise<void> {
-    await (await this.opening).forgetOwnKey();
+  /** Another person holds this phone from here on: what was fetched for the one before is cleared. */
+  async changeHands(): Promise<void> {
+    await (await this.opening).clearFetched();
+  }
+
+  /** This phone is paired no more. Throws with words for a person where the server cannot be told. */
+  async signOut(): Promise<void> {
+    const { ok } = await request('/me', { method: 'DELETE' });
+    if (!ok) throw new Error('The server did not take it: this phone is paired still.');
+    await this.changeHands();
+    this.store.dispatch(preferencesChanged({ name: '', names: [] }));
   }
 
   /** Keeps a photo or clip on the phone's disk, to be sent before the event that names it. */
@@ -366,32 +373,8 @@ export class SyncEngine {
   }
 }
 
-async function get(path: string): Promise<unknown> {
-  const { ok, status, body } = await request(path);
-  if (!ok) throw new Error(`The server answered ${status}.`);
-  return body;
-}
-
-async function lookAt(path: string, method: 'GET' | 'HEAD' = 'GET'): Promise<Answered> {
-  return request(path, { method, signal: AbortSignal.timeout(ANSWER_WITHIN) });
-}
-
-const ANSWER_WITHIN = 10_000;
-/** A photo takes its time where the signal is weak, ms. */
-const BYTES_WITHIN = 120_000;
+/** Counted and sent so long after what was tapped is painted, ms. */
 const AFTER_THE_PAINT = 100;
-
-async function ask(
-  { path, method, body, bytes }: Request,
-  within = bytes ? BYTES_WITHIN : ANSWER_WITHIN,
-): Promise<Answered> {
-  return request(path, {
-    method: method ?? (bytes ? 'PUT' : 'POST'),
-    headers: { 'content-type': bytes?.type ?? 'application/json' },
-    body: bytes?.body ?? JSON.stringify(body),
-    signal: AbortSignal.timeout(within),
-  });
-}
 
 /** What a phone writes down by itself in this job now. */
 function dueOf(kept: KeptJob): JobAct[] {

@@ -95,7 +95,26 @@ it('the key is registered once in each life of the database, and is another’s 
   await registerKey(db, 'shop life-2', put);
   expect(asked).toHaveLength(2);
   expect(asked[0]).toEqual(asked[1]);
-  await db.forgetOwnKey();
+  await db.clearFetched();
   await registerKey(db, 'shop life-2', put);
   expect(asked[2]).not.toEqual(asked[1]);
+});
+
+it('who comes next finds what was fetched cleared, and what is unsent still there', async () => {
+  const other = { ...context, head: { ...head, id: JOB.replace('0001', '0009') } };
+  await db.keepJob(other, false, NOW);
+  await db.mergeEvents([{ ...HOURS, id: HOURS.id.replace('0001', '0009'), job: other.head.id }]);
+  await db.appendOwn(HOURS);
+  await db.keepBlob({ sha256: 'a', type: 'image/png', body: new ArrayBuffer(1) }, NOW);
+  await db.keepAnswer({ path: '/machines', body: [], at: NOW });
+  await db.clearFetched();
+  expect((await db.jobs()).map(({ head: { id } }) => id)).toEqual([JOB]);
+  expect(await db.eventsOf(JOB)).toEqual([HOURS]);
+  expect(await db.eventsOf(other.head.id)).toEqual([]);
+  expect(await db.blob('a')).toBeDefined();
+  expect(await db.answer('/machines')).toBeUndefined();
+  expect((await db.unsent()).count).toBe(2);
+  await db.sent((await db.outgoing(10, -1)).map(({ seq }) => seq));
+  await db.clearFetched();
+  expect([await db.jobs(), await db.blobNames()]).toEqual([[], []]);
 });

@@ -18,7 +18,7 @@ export function noteAddress(folder: string, url: string): void {
  * behind the `#`, which no browser sends and no log keeps.
  */
 export async function foremansLink(db: Database, folder: string): Promise<string> {
-  const { code } = await beginPairing(db, null, new Date());
+  const { code } = await beginPairing(db, 'foreman', new Date());
   await noteAudit(db, { what: 'link-printed', who: null });
   const file = join(folder, FILE);
   const url = existsSync(file) ? readFileSync(file, 'utf8') : 'http://127.0.0.1:8640/';

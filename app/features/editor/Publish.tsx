@@ -9,7 +9,7 @@ import { Act } from '../../ui/Act';
 import { Row, Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { saveFile } from '../frame/saveFile';
-import { useIsForeman } from '../people/useIsForeman';
+import { useMay } from '../people/useMay';
 import type { Draft } from './useDraft';
 
 /** What a draft is called on its way to a foreman. */
@@ -32,7 +32,7 @@ export function Publish({ draft, published, onDiscard, onTry }: Props) {
   const [publish, { isLoading }] = usePublishSheetMutation();
   const [refused, setRefused] = useState<string>();
   const [tried, setTried] = useState(false);
-  const isForeman = useIsForeman();
+  const isForeman = useMay('foreman');
   const [saved, setSaved] = useState(false);
   const { issues, changed } = draft;
   const [fresh] = useState(() => uuid());

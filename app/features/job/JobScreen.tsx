@@ -11,10 +11,13 @@ import { Words } from '../../ui/Words';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { crankAngle, jobCells } from './engine/jobCells';
+import { useMay } from '../people/useMay';
+import { RecordScreen } from '../record/RecordScreen';
 import { Abandoned } from './frame/Abandoned';
 import { JobHeader } from './frame/JobHeader';
 import { JobLog } from './frame/JobLog';
 import { JobMap } from './engine/JobMap';
+import { HelperScreen } from './helper/HelperScreen';
 import { TurnerProvider } from './helper/Turner';
 import { JobOverview } from './engine/JobOverview';
 import { KeysHelp } from './frame/KeysHelp';
@@ -31,8 +34,16 @@ function StillRecording() {
   return <View aria-busy={underWay} aria-hidden />;
 }
 
-/** The job, full screen: the present step, the map, and the way ahead. */
+/** A job as this phone's person may see it: to work at, to help at, or to read. */
 export function JobScreen({ id }: { id: string }) {
+  const mayWork = useMay('technician');
+  const mayHelp = useMay('helper');
+  if (mayWork) return <JobAtWork id={id} />;
+  return mayHelp ? <HelperScreen id={id} /> : <RecordScreen id={id} />;
+}
+
+/** The job, full screen: the present step, the map, and the way ahead. */
+function JobAtWork({ id }: { id: string }) {
   const { job, problem, busy } = useJob(id);
   const tokens = useTokens();
   const router = useRouter();

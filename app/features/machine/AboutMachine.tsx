@@ -7,6 +7,7 @@ import { useTokens } from '../../theme/ThemeProvider';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { May } from '../people/May';
 import { Attachments } from '../shared/Attachments';
 
 /** What is known of a machine besides its engine, and where its sheet is from. */
@@ -28,11 +29,13 @@ export function AboutMachine({ machine }: { machine: MachineDetail }) {
       {machine.photo !== undefined && (
         <Attachments attached={[{ sha256: machine.photo, type: 'image/jpeg' }]} />
       )}
-      <Act
-        label="Change what is said of it"
-        icon="change"
-        onPress={() => router.push(`/machines/${machine.id}/edit`)}
-      />
+      <May role="technician">
+        <Act
+          label="Change what is said of it"
+          icon="change"
+          onPress={() => router.push(`/machines/${machine.id}/edit`)}
+        />
+      </May>
       <Source machine={machine} />
     </Stack>
   );

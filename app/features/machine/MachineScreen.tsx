@@ -10,6 +10,8 @@ import { Findings } from '../drift/Findings';
 import { Frame } from '../frame/Frame';
 import { DueBar } from '../yard/DueBar';
 import { dueWords, recheckWords } from '../yard/dueWords';
+import { May } from '../people/May';
+import { useMay } from '../people/useMay';
 import { useMachine } from '../shared/useMachine';
 import { AboutMachine } from './AboutMachine';
 import { MachineHead } from './MachineHead';
@@ -53,7 +55,9 @@ function Machine({ machine }: { machine: MachineDetail }) {
       <View style={wide ? styles.wide : styles.stack}>
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Due machine={machine} />
-          <NewerSheet machine={machine} />
+          <May role="technician">
+            <NewerSheet machine={machine} />
+          </May>
           {wide && <MachineHead machine={machine} width={half} />}
           <Findings findings={machine.findings} />
           <Job machine={machine} />
@@ -69,7 +73,9 @@ function Machine({ machine }: { machine: MachineDetail }) {
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <Stack>
             <Words as="heading">Hours</Words>
-            <HoursForm machine={machine} />
+            <May role="technician">
+              <HoursForm machine={machine} />
+            </May>
             <Readings machine={machine} />
           </Stack>
           <AboutMachine machine={machine} />
@@ -110,6 +116,17 @@ function Due({ machine }: { machine: MachineDetail }) {
 function Job({ machine }: { machine: MachineDetail }) {
   const router = useRouter();
   const { open } = machine.jobs;
+  const mayWork = useMay('technician');
+  const mayHelp = useMay('helper');
+  if (!mayWork) {
+    return open && mayHelp ? (
+      <Act
+        weight="primary"
+        label="Help at the open job"
+        onPress={() => router.push(`/jobs/${open.id}/helper`)}
+      />
+    ) : null;
+  }
   if (machine.retired) return <OutOfTheYard machine={machine} />;
   if (!open) return <StartJob machine={machine} />;
   return (

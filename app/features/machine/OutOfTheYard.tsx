@@ -7,13 +7,13 @@ import { Act } from '../../ui/Act';
 import { AskFirst } from '../../ui/AskFirst';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
-import { useIsForeman } from '../people/useIsForeman';
+import { useMay } from '../people/useMay';
 
 /** Retiring a machine, bringing it back, and deleting one of which there is no record. */
 export function OutOfTheYard({ machine }: { machine: MachineDetail }) {
   const router = useRouter();
   const sync = useSync();
-  const isForeman = useIsForeman();
+  const isForeman = useMay('foreman');
   const { id, retired = false } = machine;
   const hasRecord = machine.history.length > 0 || machine.jobs.open !== null;
   const retire = async () => {

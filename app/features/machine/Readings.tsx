@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useCorrectHoursMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
+import { useMay } from '../people/useMay';
 import { space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Act } from '../../ui/Act';
@@ -44,6 +45,7 @@ type ReadingProps = { machine: string; reading: ReadingOnRecord; inJob: boolean 
 function OneReading({ machine, reading, inJob }: ReadingProps) {
   const tokens = useTokens();
   const [open, setOpen] = useState(false);
+  const mayWork = useMay('technician');
   const { date, hours, id, was = [], takenBack = false } = reading;
   const struck = [...was, ...(takenBack ? [hours] : [])];
   return (
@@ -70,7 +72,7 @@ function OneReading({ machine, reading, inJob }: ReadingProps) {
             </Words>
           ))}
           {!takenBack && <Words as="figure">{formatHours(hours)} h</Words>}
-          {isOnServer(id) && (
+          {isOnServer(id) && mayWork && (
             <Pressable
               role="button"
               aria-label={`Correct the reading of ${formatHours(hours)} h, ${formatDay(date)}`}

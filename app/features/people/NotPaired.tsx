@@ -1,4 +1,4 @@
-import type { Role } from '@longbar/core';
+import type { DemoRole } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useEnterDemoMutation, useHealthQuery } from '../../state/api';
@@ -74,7 +74,7 @@ function KeptHere() {
   );
 }
 
-const AS: [Role, string][] = [
+const AS: [DemoRole, string][] = [
   ['foreman', 'Look round as Ina, foreman'],
   ['technician', 'Look round as Tam, technician'],
 ];
@@ -82,7 +82,7 @@ const AS: [Role, string][] = [
 function DemoDoor() {
   const [enter, { isLoading, error }] = useEnterDemoMutation();
   const paired = usePaired();
-  const go = async (as: Role) => {
+  const go = async (as: DemoRole) => {
     const { data } = await enter({ as });
     if (data) await paired(data);
   };

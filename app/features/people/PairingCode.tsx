@@ -8,12 +8,18 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
-type Props = { pairing: Pairing; whose: string; onDone: () => void };
+type Props = {
+  pairing: Pairing;
+  whose: string;
+  /** Where the phone goes once it is paired. */
+  query?: string;
+  onDone: () => void;
+};
 
 /** What the other phone's camera looks at. */
-export function PairingCode({ pairing: { code, until }, whose, onDone }: Props) {
+export function PairingCode({ pairing: { code, until }, whose, query = '', onDone }: Props) {
   const { origin, hostname } = window.location;
-  const link = `${origin}/pair#${code}`;
+  const link = `${origin}/pair${query}#${code}`;
   const onlyHere = ['localhost', '127.0.0.1', '[::1]'].includes(hostname);
   return (
     <Portal>

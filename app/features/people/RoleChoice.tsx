@@ -6,6 +6,8 @@ import { Tiles } from '../../ui/Tiles';
 
 /** A role, and what it may do. */
 export const ROLE_WORDS: Record<Role, [string, string]> = {
+  reader: ['Reader', 'Reads machines, jobs, records and sheets. Writes nothing down.'],
+  helper: ['Helper', 'Reads, turns under the machine by the helper’s view, hangs their own lock.'],
   technician: ['Technician', 'Jobs, hours and machines. Sheets are drafted, a foreman publishes.'],
   foreman: ['Foreman', 'All of that, and people, sheets, the shop’s rules, the archive.'],
 };

@@ -1,17 +1,23 @@
 import type { Me } from '@longbar/core';
+import { UuidSchema } from '@longbar/core';
 import { useDispatch } from 'react-redux';
+import * as v from 'valibot';
 import { preferencesChanged } from '../../state/preferences';
 import { useSync } from '../../sync/SyncProvider';
 
-/** What follows once a phone is paired: whose it is stands in the fields, and all is asked anew. */
+/**
+ * What follows once a phone is paired: whose it is stands in the fields, and all is asked anew. Who
+ * joins a job as its helper comes to the helper's view.
+ */
 export function usePaired(): (me: Me) => Promise<void> {
   const dispatch = useDispatch();
   const sync = useSync();
   return async ({ name }) => {
-    await sync.forgetKey();
+    await sync.changeHands();
     // Whoever held it before: what is done with it is this person's from here on.
     dispatch(preferencesChanged({ name, names: [name] }));
-    window.location.replace('/');
+    const job = v.safeParse(UuidSchema, new URLSearchParams(window.location.search).get('job'));
+    window.location.replace(job.success ? `/jobs/${job.output}/helper` : '/');
   };
 }
 

@@ -11,6 +11,7 @@ import { Words } from '../../ui/Words';
 import { Attachments } from '../shared/Attachments';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';
+import { May } from '../people/May';
 import { usualPaper } from '../shared/paper';
 import { RecordHeads } from './RecordHeads';
 import { RecordTable } from './RecordTable';
@@ -62,7 +63,9 @@ export function RecordScreen({ id }: { id: string }) {
             icon="save"
             onPress={() => window.open(`${API}/jobs/${id}/record-file`)}
           />
-          <Sharing job={id} />
+          <May role="technician">
+            <Sharing job={id} />
+          </May>
         </Stack>
       )}
     </ScrollView>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Act } from '../../ui/Act';
 import { Field } from '../../ui/Field';
 import { Stack } from '../../ui/Panel';
+import { May } from '../people/May';
 import type { WorkingJob } from '../job/model/workingJob';
 import { Signed } from './Signed';
 
@@ -30,7 +31,9 @@ export function Sealed({ job }: { job: WorkingJob }) {
           <Act label="Add it to the record" disabled={text.trim() === ''} onPress={add} />
         </>
       ) : (
-        <Act label="Add to this record" onPress={() => setAdding(true)} />
+        <May role="technician">
+          <Act label="Add to this record" onPress={() => setAdding(true)} />
+        </May>
       )}
     </Stack>
   );

@@ -17,7 +17,8 @@ import { AssumedLobes } from '../shared/AssumedLobes';
 import { SheetPhotos } from '../shared/SheetPhotos';
 import { placedOn } from './placedOn';
 import { RetireSheet } from './RetireSheet';
-import { useIsForeman } from '../people/useIsForeman';
+import { May } from '../people/May';
+import { useMay } from '../people/useMay';
 import { saveSheets } from './saveSheets';
 import { SheetFacts } from './SheetFacts';
 
@@ -42,7 +43,7 @@ export function SheetScreen({ id }: { id: string }) {
 function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
   const { id, revision, document: sheet } = detail;
   const router = useRouter();
-  const isForeman = useIsForeman();
+  const isForeman = useMay('foreman');
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const crank = useCrank();
@@ -67,7 +68,9 @@ function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
         <Stack gap={space.large} style={wide ? styles.column : {}}>
           <AssumedLobes sheet={sheet} />
           <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={crank.turn} />
-          <ChartConflicts id={id} sheet={sheet} />
+          <May role="technician">
+            <ChartConflicts id={id} sheet={sheet} />
+          </May>
           <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
           <Act
             label="Pocket card to print"
@@ -76,11 +79,13 @@ function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
           />
           <SheetFacts sheet={sheet} />
           <SheetPhotos sheet={sheet} />
-          <Act
-            label="Change the sheet"
-            icon="change"
-            onPress={() => router.push(`/sheets/${id}/edit`)}
-          />
+          <May role="technician">
+            <Act
+              label="Change the sheet"
+              icon="change"
+              onPress={() => router.push(`/sheets/${id}/edit`)}
+            />
+          </May>
           <Act
             label="Revisions, and what changed"
             icon="revisions"

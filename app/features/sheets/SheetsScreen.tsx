@@ -10,13 +10,14 @@ import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { RetiredSheets } from './RetiredSheets';
 import { SheetExport } from './SheetExport';
-import { useIsForeman } from '../people/useIsForeman';
+import { May } from '../people/May';
+import { useMay } from '../people/useMay';
 import { SheetImport } from './SheetImport';
 
 /** Every engine sheet of the shop. */
 export function SheetsScreen() {
   const router = useRouter();
-  const isForeman = useIsForeman();
+  const isForeman = useMay('foreman');
   const sheets = useSheetsQuery();
   const { count, end } = useSeenSoFar(sheets.data?.length ?? 0);
   return (
@@ -28,11 +29,13 @@ export function SheetsScreen() {
           <Act label="Try again" onPress={() => void sheets.refetch()} />
         </>
       )}
-      <Act
-        label="Write a sheet for a new engine"
-        icon="add"
-        onPress={() => router.push('/sheets/new')}
-      />
+      <May role="technician">
+        <Act
+          label="Write a sheet for a new engine"
+          icon="add"
+          onPress={() => router.push('/sheets/new')}
+        />
+      </May>
       {isForeman && <SheetImport />}
       <View role="list" aria-label="Engine sheets">
         {sheets.data?.slice(0, count).map(({ id, name, revision, publishedAt, machines, head }) => (

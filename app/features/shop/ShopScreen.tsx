@@ -9,7 +9,9 @@ import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { PeopleHere } from '../people/PeopleHere';
-import { useIsForeman } from '../people/useIsForeman';
+import { May } from '../people/May';
+import { useMay } from '../people/useMay';
+import { SignOut } from '../people/SignOut';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { BackupsHere } from './BackupsHere';
 import { CalendarHere } from './CalendarHere';
@@ -22,7 +24,7 @@ import { ShopRules } from './ShopRules';
 /** The shop: how it decides, its blades and shims, and when a check counts as soon. */
 export function ShopScreen() {
   const shop = useShopQuery(undefined, { refetchOnMountOrArgChange: true });
-  const isForeman = useIsForeman();
+  const isForeman = useMay('foreman');
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   return (
@@ -42,12 +44,15 @@ export function ShopScreen() {
           </View>
           <Stack gap={space.large} style={wide ? styles.files : {}}>
             {isForeman && <PeopleHere />}
-            <HoursFile />
+            <May role="technician">
+              <HoursFile />
+            </May>
             <ExportImport whole={isForeman} />
             {isForeman && <CalendarHere />}
             <BackupsHere />
             <SetAsideHere things={shop.data.setAside ?? []} />
             {shop.data.demo && isForeman && <DemoHere />}
+            <SignOut />
           </Stack>
         </View>
       )}

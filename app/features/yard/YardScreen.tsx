@@ -18,6 +18,7 @@ import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
 import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
+import { useMay } from '../people/useMay';
 import { calendarAddress } from '../shared/calendarAddress';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
@@ -35,6 +36,7 @@ export function YardScreen() {
   const router = useRouter();
   const shop = useShopQuery();
   const me = useMeQuery();
+  const mayWork = useMay('technician');
   useSeenMachines(machines);
   const kept = useAppSelector((state) => state.jobs.byId);
   const today = localDay(new Date());
@@ -70,7 +72,7 @@ export function YardScreen() {
       {isEmpty && shop.data && me.data && <Empty shop={shop.data} role={me.data.role} />}
       {sorted.length > 0 && <Board machines={sorted} today={today} soon={shop.data?.soon} />}
       <Row>
-        {!isEmpty && (
+        {!isEmpty && mayWork && (
           <Act
             label="Add a machine"
             icon="add"
@@ -89,7 +91,7 @@ export function YardScreen() {
       {sorted.length > 0 && (
         <Act label="Labels for machines" icon="print" onPress={() => router.push('/labels')} />
       )}
-      {sorted.length > 0 && <CalendarNote />}
+      {sorted.length > 0 && mayWork && <CalendarNote />}
     </Frame>
   );
 }

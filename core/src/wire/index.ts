@@ -56,6 +56,7 @@ export type {
   Person,
   PersonPatch,
   Role,
+  DemoRole,
 } from './people';
 export {
   CalendarSchema,
@@ -68,6 +69,8 @@ export {
   PeopleSchema,
   PersonPatchSchema,
   ROLES,
+  DEMO_ROLES,
+  isAtLeast,
 } from './people';
 export type { Backups } from './backups';
 export { BackupsSchema } from './backups';

@@ -3,11 +3,16 @@ import { wordsUpTo } from '../bounds';
 import { UuidSchema } from '../job/journal/fields';
 
 /** What people of a shop may be; each may do what those before may, and more. */
-export const ROLES = ['technician', 'foreman'] as const;
+export const ROLES = ['reader', 'helper', 'technician', 'foreman'] as const;
 export type Role = (typeof ROLES)[number];
 
 const name = wordsUpTo(80, 'A person has a name.');
-const role = v.picklist(ROLES, 'A person is a technician or a foreman.');
+const role = v.picklist(ROLES, 'A person is a reader, a helper, a technician or a foreman.');
+
+/** Whether a role may do what another may. */
+export function isAtLeast(role: Role, least: Role): boolean {
+  return ROLES.indexOf(role) >= ROLES.indexOf(least);
+}
 const CodeSchema = v.pipe(
   v.string('A pairing link ends with a code.'),
   v.regex(/^[\w-]{22}$/, 'This is no pairing link of Long Bar. Ask for a new one.'),
@@ -17,8 +22,14 @@ const CodeSchema = v.pipe(
 export const PairSchema = v.object({ code: CodeSchema, name: v.optional(name) });
 export type Pair = v.InferOutput<typeof PairSchema>;
 
+/** Whom one may look round the demo as. */
+export const DEMO_ROLES = ['technician', 'foreman'] as const;
+export type DemoRole = (typeof DEMO_ROLES)[number];
+
 /** The way into the demo, on the server's own machine. */
-export const EnterDemoSchema = v.object({ as: role });
+export const EnterDemoSchema = v.object({
+  as: v.picklist(DEMO_ROLES, 'One looks round as a technician or a foreman.'),
+});
 export type EnterDemo = v.InferOutput<typeof EnterDemoSchema>;
 
 /** A pairing link is asked for: for somebody of the shop, or for somebody new. */

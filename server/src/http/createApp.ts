@@ -29,10 +29,10 @@ import { JobFeed } from './jobFeed';
 import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
 import { refuseOtherShops } from './otherShop';
-import { limits, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
+import { limits, OF_ONE, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
 import { doorRoutes } from './door';
 import { peopleRoutes } from './people';
-import { noteOf, onlyWhoMay } from './session';
+import { countedBy, noteOf, onlyWhoMay } from './session';
 import { sharedRoutes } from './shared';
 import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
@@ -94,6 +94,7 @@ export function createApp(options: AppOptions): Express {
   const api = express.Router();
   api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits());
   api.use(onlyWhoMay(db), refuseOtherShops(db));
+  api.use(...limits(OF_ONE, countedBy('phone')), ...limits(OF_ONE, countedBy('id')));
   api.use('/blobs', blobRoutes(db));
   api.use('/archive', archiveRoutes(db));
   api.post(

@@ -6,7 +6,7 @@ import type { Database } from '../store/database';
 import { doorOf, renewCalendar } from '../store/door';
 import { pair } from '../store/pairing';
 import { registerKey } from '../store/keys';
-import { meOf } from '../store/phones';
+import { meOf, revokePhone } from '../store/phones';
 import { checked } from './errors';
 import { holderOf, letIn, noteOf } from './session';
 
@@ -15,6 +15,12 @@ export function doorRoutes(db: Database): Router {
   const routes = Router();
   routes.get('/me', async (request, response) => {
     response.json(await meOf(db, holderOf(request)));
+  });
+  routes.delete('/me', async (request, response) => {
+    const { phone, name } = holderOf(request);
+    await revokePhone(db, phone, new Date());
+    await noteOf(db, request, 'phone-let-go', name);
+    response.sendStatus(204);
   });
   routes.put('/me/key', async (request, response) => {
     const { key } = checked(KeyPutSchema, request.body);

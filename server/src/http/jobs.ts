@@ -1,3 +1,4 @@
+import type { JobEvent } from '@longbar/core';
 import {
   BeatSchema,
   JobBeginSchema,
@@ -10,7 +11,7 @@ import {
 import { Router } from 'express';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
-import { appendEvents, beginJob, checkSeal, readEvents, readJob } from '../store/jobs';
+import { appendEvents, beginJob, checkSeal, jobRow, readEvents, readJob } from '../store/jobs';
 import { RequestError } from '../requestError';
 import { BelievedBeats } from './beats';
 import { checked } from './errors';
@@ -21,6 +22,7 @@ import { PaperSchema } from './paper';
 import { holderOf, isStillPaired, noteOf } from './session';
 import { sendRecordFile } from '../record/recordFile';
 import { sendRecord } from '../record/recordPdf';
+import { beginPairing } from '../store/pairing';
 import { endShare, shareRecord, sharesOf } from '../store/shares';
 import { keepSignature } from '../store/signatures';
 
@@ -57,6 +59,7 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
       job === id ? [] : [{ path: `${i}.job`, message: 'This event belongs to another job.' }],
     );
     if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
+    if (holderOf(request).role === 'helper') refuseBeyondHelping(events);
     const accepted = await appendEvents(db, id, events, now());
     feed.changed(id);
     response.json({ accepted });
@@ -67,6 +70,12 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
   });
   routes.get('/:id/seal', async (request, response) => {
     response.json(await checkSeal(db, request.params.id));
+  });
+  routes.post('/:id/helpers', async (request, response) => {
+    await jobRow(db, request.params.id);
+    const { name: _, ...pairing } = await beginPairing(db, 'helper', new Date());
+    await noteOf(db, request, 'code-shown', 'a helper');
+    response.status(201).json(pairing);
   });
   routes.post('/:id/signature', async (request, response) => {
     const signature = checked(SignatureSchema, request.body);
@@ -111,10 +120,24 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
   routes.post('/:id/beats', (request, response) => {
     const { id } = request.params;
     const beat = checked(BeatSchema, request.body);
-    if (believed.isBelieved(id, beat, request.ip ?? '', Date.now())) feed.beat(id, beat);
+    const { phone } = holderOf(request);
+    if (believed.isBelieved(id, beat, phone, Date.now())) feed.beat(id, beat);
     response.sendStatus(204);
   });
   return routes;
+}
+
+/** What every phone writes down by itself, the same on each. */
+const BY_ITSELF = ['rules.kept', 'plan.made'];
+
+/** A helper hangs and lifts their own lock; what is read and set is others' to write down. */
+function refuseBeyondHelping(events: readonly JobEvent[]): void {
+  const helps = (event: JobEvent) =>
+    event.type === 'lock.hung' ||
+    (event.type === 'clear.said' && event.person === event.by) ||
+    BY_ITSELF.includes(event.type);
+  if (events.every(helps)) return;
+  throw new RequestError(403, 'A helper writes down their own lock, and nothing else.');
 }
 
 function now(): string {

@@ -1,4 +1,5 @@
 import type { Beat } from '@longbar/core';
+import type { Request } from 'express';
 import express from 'express';
 import { randomUUID } from 'node:crypto';
 import { createServer, request as ask } from 'node:http';
@@ -140,15 +141,43 @@ describe('one address', () => {
   });
 });
 
+describe('one phone, and one person', () => {
+  const few = { imports: 9, pairings: 9, beats: 9, streams: 9, writes: 3 };
+  const app = express();
+  const whose = (request: Request) => request.get('x-phone') ?? null;
+  app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...limits(few, whose));
+  app.use((_request, response) => void response.json({}));
+  const asking = createServer(app);
+  beforeAll(async () => {
+    app.use(answerErrors(server.db));
+    await new Promise<void>((resolve) => asking.listen(0, '127.0.0.1', resolve));
+  });
+  afterAll(() => new Promise((resolve) => asking.close(resolve)));
+
+  it('is held back by itself, whatever others at the same address do', async () => {
+    const { port } = asking.address() as AddressInfo;
+    const ask = async (phone?: string) => {
+      const headers = phone === undefined ? {} : { 'x-phone': phone };
+      const url = `http://127.0.0.1:${port}/shop`;
+      return (await fetch(url, { method: 'PUT', headers })).status;
+    };
+    const statuses: number[] = [];
+    for (const phone of ['a', 'a', 'a', 'a', 'b', 'a', 'b']) statuses.push(await ask(phone));
+    expect(statuses).toEqual([200, 200, 200, 429, 200, 429, 200]);
+    // Who is nobody yet is held to the address alone.
+    for (let i = 0; i < 5; i++) expect(await ask()).toBe(200);
+  });
+});
+
 describe('a beat', () => {
   const job = randomUUID();
   const beatOf = (device: string, beat: number) => ({ device, beat }) as Beat;
 
-  it('is believed from its own device only, in order, and without a jump', () => {
+  it('is believed from its own phone only, in order, and without a jump', () => {
     const beats = new BelievedBeats();
     const device = randomUUID();
-    const hear = (beat: number, address: string, at: number) =>
-      beats.isBelieved(job, beatOf(device, beat), address, at);
+    const hear = (beat: number, phone: string, at: number) =>
+      beats.isBelieved(job, beatOf(device, beat), phone, at);
     expect(hear(1, 'a', 0)).toBe(true);
     expect(hear(2, 'a', 300)).toBe(true);
     expect(hear(2, 'a', 400)).toBe(false);
@@ -157,9 +186,9 @@ describe('a beat', () => {
     expect(hear(9000, 'a', 700)).toBe(false);
     expect(hear(9000, 'b', 700)).toBe(false);
     expect(hear(12, 'a', 900)).toBe(true);
-    // A phone that went from one network to another is heard again once it was silent.
-    expect(hear(13, 'b', 7000)).toBe(true);
-    expect(hear(14, 'a', 7300)).toBe(false);
+    // Silence makes nobody else of it.
+    expect(hear(13, 'b', 7000)).toBe(false);
+    expect(hear(9000, 'a', 7300)).toBe(true);
   });
 
   it('of one device says nothing of another, nor of another job', () => {

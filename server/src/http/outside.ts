@@ -1,5 +1,5 @@
-import type { RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import type { Request, RequestHandler } from 'express';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { isIP } from 'node:net';
 import { hostname } from 'node:os';
 import { RequestError } from '../requestError';
@@ -65,16 +65,26 @@ export const onlyOwnTypes: RequestHandler = (request, _response, next) => {
 
 const A_MINUTE = 60_000;
 
-/** So many requests a minute from one address; who asks for more waits. */
-function atMost(limit: number, isMeant: (method: string, path: string) => boolean): RequestHandler {
+/** What somebody is counted by; null where they are counted by something else. */
+type Whose = (request: Request) => string | null;
+
+const byAddress: Whose = ({ ip }) => ipKeyGenerator(ip ?? '');
+
+/** So many requests a minute from one of them; who asks for more waits. */
+function atMost(
+  limit: number,
+  whose: Whose,
+  isMeant: (method: string, path: string) => boolean,
+): RequestHandler {
   return rateLimit({
     windowMs: A_MINUTE,
     limit,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    skip: ({ method, path }) => !isMeant(method, path),
+    keyGenerator: (request) => whose(request) ?? '',
+    skip: (request) => !isMeant(request.method, request.path) || whose(request) === null,
     handler: () => {
-      throw new RequestError(429, 'That is too much at once from this address. It waits a minute.');
+      throw new RequestError(429, 'That is too much at once. It waits a minute.');
     },
   });
 }
@@ -83,16 +93,21 @@ const isImport = (method: string, path: string) =>
   method === 'POST' && /^\/(archive|hours|sheets\/file)\/?$/.test(path);
 const isBeat = (method: string, path: string) => method === 'POST' && path.endsWith('/beats');
 
-/** Far above what a shop does, and below what takes it down. */
+/** Far above what a shop does behind one address, and below what takes it down. */
 export const LIMITS = { imports: 120, pairings: 30, beats: 6_000, streams: 1_200, writes: 60_000 };
+/** The same for one phone, and for one person with all of theirs. */
+export const OF_ONE = { imports: 60, pairings: 30, beats: 2_000, streams: 400, writes: 20_000 };
 
-/** How much one address may ask for: imports, tries of a pairing code, beats, streams, and writes of all kinds. */
-export function limits(most = LIMITS): RequestHandler[] {
+/**
+ * How much one address, phone or person may ask for: imports, tries of a pairing code, beats,
+ * streams, and writes of all kinds.
+ */
+export function limits(most = LIMITS, whose: Whose = byAddress): RequestHandler[] {
   return [
-    atMost(most.imports, isImport),
-    atMost(most.pairings, (method, path) => method === 'POST' && /^\/pair\/?$/.test(path)),
-    atMost(most.beats, isBeat),
-    atMost(most.streams, (method, path) => method === 'GET' && path.endsWith('/stream')),
-    atMost(most.writes, (method) => CHANGES.has(method)),
+    atMost(most.imports, whose, isImport),
+    atMost(most.pairings, whose, (method, path) => method === 'POST' && /^\/pair\/?$/.test(path)),
+    atMost(most.beats, whose, isBeat),
+    atMost(most.streams, whose, (method, path) => method === 'GET' && path.endsWith('/stream')),
+    atMost(most.writes, whose, (method) => CHANGES.has(method)),
   ];
 }

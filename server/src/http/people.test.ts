@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import type { AuditLine, Role } from '@longbar/core';
+import { isAtLeast, ROLES } from '@longbar/core';
 import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
@@ -52,6 +53,8 @@ async function link(whose: object): Promise<string> {
 const person = async (name: string) =>
   (await listPeople(server.db)).find((each) => each.name === name)!;
 
+const isRole = (rule: string): rule is Role => (ROLES as readonly string[]).includes(rule);
+
 describe('every route asks', () => {
   const filled = (path: string) =>
     path
@@ -66,23 +69,34 @@ describe('every route asks', () => {
       expect([line, ruleOf(method, filled(path))]).toEqual([line, RULES[line]]);
       expect(ruleOf(method, `${filled(path)}/`)).toBe(RULES[line]);
     }
-    expect(ruleOf('HEAD', '/machines')).toBe('technician');
+    expect(ruleOf('HEAD', '/machines')).toBe('reader');
     expect(ruleOf('POST', '/machines/x/y/z')).toBeUndefined();
   });
 
-  it('lets in who may: nobody unpaired, nobody revoked, a technician to no foreman’s act', async () => {
-    const technician = await server.pairedAs('Tove', 'technician');
+  it('lets in who may: nobody unpaired, nobody revoked, each role to what is its own', async () => {
+    const as = async (role: Role) => await server.pairedAs(`A ${role}`, role);
+    const cookies = {
+      reader: await as('reader'),
+      helper: await as('helper'),
+      technician: await as('technician'),
+    };
     const revoked = await server.pairedAs('Runa', 'foreman');
     const runa = await person('Runa');
     await server.delete(`/people/phones/${runa.phones[0]!.id}`);
     const who: [string, string | undefined, (rule: string) => number | undefined][] = [
       ['unpaired', undefined, (rule) => (rule === 'open' ? undefined : 401)],
       ['revoked', revoked, (rule) => (rule === 'open' ? undefined : 401)],
-      ['technician', technician, (rule) => (rule === 'foreman' ? 403 : undefined)],
+      ...(['reader', 'helper', 'technician'] as const).map((role): (typeof who)[number] => [
+        role,
+        cookies[role],
+        (rule) => (isRole(rule) && !isAtLeast(role, rule) ? 403 : undefined),
+      ]),
       ['foreman', server.cookie, () => undefined],
     ];
     for (const [name, cookie, refusal] of who) {
       for (const { method, path, line } of found) {
+        // Who leaves is asked nothing more: that comes last.
+        if (line === 'DELETE /me' && !['unpaired', 'revoked'].includes(name)) continue;
         const { status } = await ask(method, filled(path), { cookie });
         const wanted = refusal(RULES[line]!);
         if (wanted !== undefined) expect([name, line, status]).toEqual([name, line, wanted]);
@@ -91,6 +105,10 @@ describe('every route asks', () => {
           expect([name, line, [401, 403].includes(status)]).toEqual([name, line, false]);
         }
       }
+    }
+    for (const cookie of Object.values(cookies)) {
+      expect((await ask('DELETE', '/me', { cookie })).status).toBe(204);
+      expect((await ask('GET', '/me', { cookie })).status).toBe(401);
     }
   });
 
@@ -136,14 +154,64 @@ describe('a pairing link', () => {
   });
 
   it('of the server’s own machine makes a foreman, who says who it is', async () => {
-    const { code } = await beginPairing(server.db, null, new Date());
+    const { code } = await beginPairing(server.db, 'foreman', new Date());
     expect((await ask('POST', '/pair', { body: { code } })).status).toBe(400);
     const first = await ask('POST', '/pair', { body: { code, name: 'Runa' } });
     expect([first.status, first.body.role]).toEqual([201, 'foreman']);
     // Who is known already gets another phone.
-    const again = await beginPairing(server.db, null, new Date());
+    const again = await beginPairing(server.db, 'foreman', new Date());
     const body = { code: again.code, name: 'runa' };
     expect((await ask('POST', '/pair', { body })).body.id).toBe(first.body.id);
+  });
+});
+
+describe('a helper', () => {
+  const job = randomUUID();
+  const event = (act: object) => ({
+    id: randomUUID(),
+    job,
+    n: 1,
+    at: '2026-11-23T08:01:00.000Z',
+    by: 'Odd',
+    ...act,
+  });
+  beforeEach(async () => {
+    const head = { id: job, machine: MACHINES[1]!.id, method: 'each', sheetRevision: 1, by: 'Ina' };
+    await server.post('/jobs', { ...head, at: '2026-11-23T08:00:00.000Z' });
+  });
+
+  it('joins by a code of the job, says who it is, and becomes nobody else', async () => {
+    const tove = await server.pairedAs('Tove', 'technician');
+    const shown = await ask('POST', `/jobs/${job}/helpers`, { cookie: tove });
+    expect(shown.status).toBe(201);
+    const { code } = shown.body;
+    expect((await ask('POST', '/pair', { body: { code } })).body.error.issues[0].path).toBe('name');
+    const asTove = await ask('POST', '/pair', { body: { code, name: 'tove' } });
+    expect([asTove.status, asTove.body.error.issues[0].path]).toEqual([400, 'name']);
+    const odd = await ask('POST', '/pair', { body: { code, name: 'Odd' } });
+    expect([odd.status, odd.body.role]).toEqual([201, 'helper']);
+    expect((await ask('POST', `/jobs/${randomUUID()}/helpers`, { cookie: tove })).status).toBe(404);
+    // Who helped before is the same again.
+    const again = await ask('POST', `/jobs/${job}/helpers`, { cookie: tove });
+    const paired = await ask('POST', '/pair', { body: { code: again.body.code, name: 'Odd' } });
+    expect(paired.body.id).toBe(odd.body.id);
+    expect((await ask('POST', `/jobs/${job}/helpers`, { cookie: given(odd) })).status).toBe(403);
+  });
+
+  it('writes down their own lock, and nothing else', async () => {
+    const cookie = await server.pairedAs('Odd', 'helper');
+    const say = async (...acts: object[]) =>
+      (await ask('POST', `/jobs/${job}/events`, { cookie, body: acts.map(event) })).status;
+    expect(await say({ type: 'lock.hung' })).toBe(200);
+    expect(await say({ type: 'clear.said', person: 'Odd' })).toBe(200);
+    for (const act of [
+      { type: 'clear.said', person: 'Ina' },
+      { type: 'isolation.undone', isolation: 'fuel' },
+      { type: 'hours.read', hours: 1 },
+      { type: 'event.undone', target: randomUUID() },
+    ]) {
+      expect([act.type, await say({ type: 'lock.hung' }, act)]).toEqual([act.type, 403]);
+    }
   });
 });
 

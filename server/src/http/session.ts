@@ -1,5 +1,5 @@
-import type { Audited } from '@longbar/core';
-import { ignore, ROLES } from '@longbar/core';
+import type { Audited, Role } from '@longbar/core';
+import { ignore, isAtLeast } from '@longbar/core';
 import type { Request, RequestHandler, Response } from 'express';
 import { RequestError } from '../requestError';
 import { noteAudit } from '../store/audit';
@@ -21,7 +21,19 @@ export function holderOf(request: Request): Holder {
   return holder;
 }
 
+/** Who may, as it is said to one who may not. */
+const ONLY: Record<Role, string> = {
+  reader: 'Only somebody of the shop may do this.',
+  helper: 'Only a helper, a technician or a foreman may do this.',
+  technician: 'Only a technician or a foreman may do this.',
+  foreman: 'Only a foreman may do this.',
+};
+
 const NOT_PAIRED = 'This phone is not paired with this shop. A foreman shows a code for it.';
+
+/** The phone or the person that asks, to be counted by; null where nobody is known. */
+export const countedBy = (key: 'phone' | 'id') => (request: Request) =>
+  asking.get(request)?.[key] ?? null;
 
 /** Lets each request through that its rule lets through, and nothing that has no rule. */
 export function onlyWhoMay(db: Database): RequestHandler {
@@ -35,9 +47,7 @@ export function onlyWhoMay(db: Database): RequestHandler {
     asking.set(request, me);
     // A route that nobody gave a rule answers to no one.
     if (rule === undefined) throw new RequestError(404, 'There is nothing here.');
-    if (rule !== 'key' && ROLES.indexOf(me.role) < ROLES.indexOf(rule)) {
-      throw new RequestError(403, 'Only a foreman may do this.');
-    }
+    if (rule !== 'key' && !isAtLeast(me.role, rule)) throw new RequestError(403, ONLY[rule]);
     noteSeen(db, me, new Date()).catch(ignore('it is noted at the next request again'));
     next();
   };

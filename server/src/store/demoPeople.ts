@@ -1,5 +1,5 @@
-import type { Role } from '@longbar/core';
-import { ROLES } from '@longbar/core';
+import type { DemoRole } from '@longbar/core';
+import { DEMO_ROLES } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { addPerson, personNamed } from './people';
@@ -7,10 +7,10 @@ import type { Paired } from './phones';
 import { keepPhone, meOf } from './phones';
 
 /** The people of the demo, by what they may do. */
-const OF_DEMO: Record<Role, string> = { foreman: 'Ina', technician: 'Tam' };
+const OF_DEMO: Record<DemoRole, string> = { foreman: 'Ina', technician: 'Tam' };
 
 /** Pairs a phone with the demo, as one of its people. */
-export async function enterDemo(db: Database, role: Role, now: Date): Promise<Paired> {
+export async function enterDemo(db: Database, role: DemoRole, now: Date): Promise<Paired> {
   const { token, holder } = await db.write(async (transaction) => {
     const person = await demoPerson(db, role, transaction);
     return keepPhone(db, person, now, transaction);
@@ -20,14 +20,14 @@ export async function enterDemo(db: Database, role: Role, now: Date): Promise<Pa
 
 /** Adds the demo's people beside whoever is of the shop already. */
 export async function keepDemoPeople(db: Database, transaction: Transaction): Promise<void> {
-  for (const role of ROLES) await demoPerson(db, role, transaction);
+  for (const role of DEMO_ROLES) await demoPerson(db, role, transaction);
 }
 
 /**
  * The demo's own person of a role. Nobody steps into the demo as a person of the shop: one who has
  * the same name keeps it for themselves.
  */
-async function demoPerson(db: Database, role: Role, transaction: Transaction): Promise<string> {
+async function demoPerson(db: Database, role: DemoRole, transaction: Transaction): Promise<string> {
   const [known] = await db.rows<{ id: string }>(
     'SELECT id FROM people WHERE demo = 1 AND role = $1 AND retiredAt IS NULL LIMIT 1',
     [role],

@@ -106,7 +106,7 @@ type PageRow = { id: string; serial: number; late: number; body: string };
 
 /** A page of the journal in the order of arrival, after a serial; `serial` is the last. */
 export async function readEvents(db: Database, job: string, after: number) {
-  if (!(await db.tables.jobs.findByPk(job))) throw new RequestError(404, 'There is no such job.');
+  await jobRow(db, job);
   const found = await db.rows<PageRow>(
     `SELECT id, serial, late, CAST(body AS TEXT) AS body FROM events
      WHERE job = $1 AND serial > $2 AND json_valid(body) ORDER BY serial LIMIT ${PAGE}`,
@@ -133,11 +133,16 @@ function fitting(rows: readonly PageRow[]): number {
   return tooMuch < 0 ? rows.length : Math.max(1, tooMuch);
 }
 
+/** The row of a job. Throws RequestError 404. */
+export async function jobRow(db: Database, id: string, transaction?: Transaction): Promise<JobRow> {
+  const row = await db.tables.jobs.findByPk(id, transaction ? { transaction } : {});
+  if (!row) throw new RequestError(404, 'There is no such job.');
+  return row.get();
+}
+
 /** A job with all that working on it needs: its head, its sheet revision and the shop. */
 export async function readJob(db: Database, id: string, today: string): Promise<JobContext> {
-  const row = await db.tables.jobs.findByPk(id);
-  if (!row) throw new RequestError(404, 'There is no such job.');
-  const job = row.get();
+  const job = await jobRow(db, id);
   await settle(db, today);
   const [sheet, machine, shop, earlier, lockPairs, late] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
@@ -162,9 +167,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
 
 /** The seal of a job as it was signed, whether its events still have it, and who signed it. */
 export async function checkSeal(db: Database, id: string): Promise<Seal> {
-  const row = await db.tables.jobs.findByPk(id);
-  if (!row) throw new RequestError(404, 'There is no such job.');
-  const job = row.get();
+  const job = await jobRow(db, id);
   const now = sealOf(await standingOf(db, id));
   const signature = await signatureOn(db, job);
   return { seal: job.seal, holds: job.seal !== null && job.seal === now, signature };

@@ -16,6 +16,7 @@ import { late } from './migrations/0012-late';
 import { people } from './migrations/0013-people';
 import { audit } from './migrations/0014-audit';
 import { signatures } from './migrations/0015-signatures';
+import { helpers } from './migrations/0016-helpers';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -33,6 +34,7 @@ const MIGRATIONS: Migration[] = [
   people,
   audit,
   signatures,
+  helpers,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

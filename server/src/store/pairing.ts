@@ -11,18 +11,18 @@ const LINK_LASTS = 15 * 60_000;
 
 /**
  * A code that pairs one phone once, within a quarter of an hour: for somebody of the shop, for
- * somebody new, or, as the server's own machine asks, for a foreman who says who it is. Answers
- * whose name it is for, too. Throws RequestError 404 or 409.
+ * somebody new, for a helper who says who it is or, as the server's own machine asks, for a foreman
+ * who does. Answers whose name it is for, too. Throws RequestError 404 or 409.
  */
 export async function beginPairing(
   db: Database,
-  whose: PairingPost | null,
+  whose: PairingPost | 'helper' | 'foreman',
   now: Date,
 ): Promise<Pairing & { name: string }> {
   const code = newSecret();
   const until = new Date(now.getTime() + LINK_LASTS).toISOString();
   const name = await db.write(async (transaction) => {
-    const person = whose && (await personFor(db, whose, transaction));
+    const person = typeof whose === 'string' ? undefined : await personFor(db, whose, transaction);
     // What ran out or was used is of no more use.
     await db.run(
       'DELETE FROM pairings WHERE until < $1 OR usedAt IS NOT NULL',
@@ -30,8 +30,8 @@ export async function beginPairing(
       transaction,
     );
     await db.run(
-      'INSERT INTO pairings (codeHash, person, until) VALUES ($1, $2, $3)',
-      [hashOf(code), person?.id ?? null, until],
+      'INSERT INTO pairings (codeHash, person, role, until) VALUES ($1, $2, $3, $4)',
+      [hashOf(code), person?.id ?? null, typeof whose === 'string' ? whose : null, until],
       transaction,
     );
     return person?.name ?? '';
@@ -53,18 +53,19 @@ async function personFor(
 
 /**
  * Pairs a phone by the code of its link. A link of the server's own machine makes the first of
- * that name a foreman. Throws RequestError 400 without a name where one is needed, and 410 for a
+ * that name a foreman; one of a job makes a helper. Throws RequestError 400 without a name where one is needed, and 410 for a
  * link that was used, ran out or never was: which of them is nobody's business.
  */
 export async function pair(db: Database, { code, name }: Pair, now: Date): Promise<Paired> {
   const { token, holder } = await db.write(async (transaction) => {
-    const [link] = await db.rows<{ person: string | null }>(
-      'SELECT person FROM pairings WHERE codeHash = $1 AND usedAt IS NULL AND until > $2',
+    const [link] = await db.rows<{ person: string | null; role: string | null }>(
+      'SELECT person, role FROM pairings WHERE codeHash = $1 AND usedAt IS NULL AND until > $2',
       [hashOf(code), now.toISOString()],
       transaction,
     );
     if (!link) throw new RequestError(410, 'This link was used or has run out. Ask for a new one.');
-    const person = link.person ?? (await foremanNamed(db, name, transaction));
+    const named = link.role === 'helper' ? helperNamed : foremanNamed;
+    const person = link.person ?? (await named(db, name, transaction));
     await db.run(
       'UPDATE pairings SET usedAt = $1 WHERE codeHash = $2',
       [now.toISOString(), hashOf(code)],
@@ -86,4 +87,21 @@ async function foremanNamed(
   if (known === undefined) return addPerson(db, { name, role: 'foreman' }, transaction);
   await db.run("UPDATE people SET role = 'foreman' WHERE id = $1", [known], transaction);
   return known;
+}
+
+/** Who joins as a helper is one already, or somebody new: nobody becomes another by a name. */
+async function helperNamed(
+  db: Database,
+  name: string | undefined,
+  transaction: Transaction,
+): Promise<string> {
+  if (name === undefined) throw wrongField('name', 'Say who holds this phone.');
+  const known = await personNamed(db, name, transaction);
+  if (known === undefined) return addPerson(db, { name, role: 'helper' }, transaction);
+  const person = (await db.tables.people.findByPk(known, { transaction }))?.get();
+  if (person?.role === 'helper') return known;
+  throw wrongField(
+    'name',
+    `There is a ${name} here who is no helper: a foreman shows them a code.`,
+  );
 }

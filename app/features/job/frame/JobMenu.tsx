@@ -2,14 +2,13 @@ import { mayAbandon, methodOf, METHOD_TITLES } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
-import { useDispatch } from 'react-redux';
-import { preferencesChanged } from '../../../state/preferences';
 import { Act } from '../../../ui/Act';
-import { Field } from '../../../ui/Field';
-import { Row, Stack } from '../../../ui/Panel';
+import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { Abandon } from './Abandoned';
+import { HandOver } from './HandOver';
+import { JoinAsHelper } from '../helper/JoinAsHelper';
 import { Locks } from '../locks/Locks';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
@@ -37,6 +36,7 @@ export function JobMenu({ job, onDone }: Props) {
         icon="hand"
         onPress={() => router.push(`/jobs/${id}/helper`)}
       />
+      <JoinAsHelper job={id} />
       <Act
         label="The rest on paper, with blanks"
         icon="print"
@@ -68,33 +68,7 @@ export function JobMenu({ job, onDone }: Props) {
   );
 }
 
-/** Another person carries on: recorded, and from here on in their name. */
-function HandOver({ job, onDone }: Props) {
-  const dispatch = useDispatch();
-  const [to, setTo] = useState('');
-  const hand = () => {
-    job.act({ type: 'job.handed', to: to.trim() });
-    dispatch(preferencesChanged({ name: to.trim() }));
-    onDone();
-  };
-  return (
-    <>
-      <Field label="Who carries on" value={to} onChange={setTo} autoFocus />
-      <Row>
-        <Act label="Close" style={styles.grow} onPress={onDone} />
-        <Act
-          label="Hand over"
-          disabled={to.trim() === '' || to.trim() === job.by}
-          style={styles.grow}
-          onPress={hand}
-        />
-      </Row>
-    </>
-  );
-}
-
 const styles = StyleSheet.create({
   menu: { flexGrow: 0, maxHeight: 480 },
   content: { paddingVertical: space.small, gap: space.medium },
-  grow: { flex: 1 },
 });

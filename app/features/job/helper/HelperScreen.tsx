@@ -1,4 +1,4 @@
-import { mustHangLock, turnsSeenFrom } from '@longbar/core';
+import { hangs, isLastLock, mustHangLock, turnsSeenFrom } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -10,6 +10,7 @@ import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../ui/Words';
+import { useMay } from '../../people/useMay';
 import type { WorkingJob } from '../model/workingJob';
 import { useJob } from '../model/useJob';
 import { StandsAtOther } from '../position/StandsAtOther';
@@ -32,8 +33,24 @@ export function HelperScreen({ id }: { id: string }) {
   );
 }
 
+/** One who is clear takes their own lock off, and stays in the view to read. */
+function OwnLock({ job }: { job: WorkingJob }) {
+  const { state, by } = job;
+  if (!hangs(state, by)) return null;
+  if (isLastLock(state, by)) {
+    return <Words as="note">Your lock is the last one on an open engine: it stays.</Words>;
+  }
+  return (
+    <Act
+      label={`${by}: clear, my lock off`}
+      onPress={() => job.act({ type: 'clear.said', person: by })}
+    />
+  );
+}
+
 function Agree({ job, onAgreed }: { job: WorkingJob; onAgreed: () => void }) {
   const router = useRouter();
+  const mayWork = useMay('technician');
   return (
     <Stack>
       <Words as="title">{job.context.machineName}: you turn</Words>
@@ -46,7 +63,14 @@ function Agree({ job, onAgreed }: { job: WorkingJob; onAgreed: () => void }) {
         the word from the one at the rockers.
       </Caution>
       <Act weight="primary" label="Signals are agreed: go on" onPress={onAgreed} />
-      <Act label="Back to the job" onPress={() => router.replace(`/jobs/${job.setting.head.id}`)} />
+      {mayWork ? (
+        <Act
+          label="Back to the job"
+          onPress={() => router.replace(`/jobs/${job.setting.head.id}`)}
+        />
+      ) : (
+        <Act label="To the yard" onPress={() => router.replace('/')} />
+      )}
     </Stack>
   );
 }
@@ -88,6 +112,7 @@ function Turning({ job }: { job: WorkingJob }) {
       <Words as="note" color="secondInk">
         Voice and hand signals stand above this view.
       </Words>
+      <OwnLock job={job} />
     </>
   );
 }

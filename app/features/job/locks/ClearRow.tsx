@@ -8,7 +8,7 @@ import { Field } from '../../../ui/Field';
 import { Row } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
-import { useIsForeman } from '../../people/useIsForeman';
+import { useMay } from '../../people/useMay';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; person: string };
@@ -21,7 +21,7 @@ type Props = { job: WorkingJob; person: string };
 export function ClearRow({ job, person }: Props) {
   const [asking, setAsking] = useState(false);
   const workedHere = useAppSelector(({ preferences }) => preferences.names.includes(person));
-  const isForeman = useIsForeman();
+  const isForeman = useMay('foreman');
   const { state, by } = job;
   const said = state.clear[person];
   const locked = hangs(state, person);

@@ -8,6 +8,7 @@ import { usePauses } from './usePauses';
 import type { WorkingJob } from './workingJob';
 import { workingJob } from './workingJob';
 import { useAppSelector } from '../../../state/store';
+import { useMay } from '../../people/useMay';
 import { useSync } from '../../../sync/SyncProvider';
 import { useAfterPaint } from '../../../ui/useAfterPaint';
 
@@ -70,7 +71,8 @@ export function useJob(id: string): LoadedJob {
       },
     };
   }, [kept, now, act, actAs, by, standsAt]);
-  usePauses(job, now);
+  // Who only reads or helps writes nothing down by the way.
+  usePauses(useMay('technician') ? job : undefined, now);
   const busy = latest !== kept;
   return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };
 }
