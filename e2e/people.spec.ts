@@ -106,6 +106,21 @@ test('a technician looks round the demo, drafts a sheet and publishes none', asy
   await expect(phone.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
   await expect(title(phone, 'People')).toHaveCount(0);
   await expect(phone.getByRole('button', { name: /archive|demo/ })).toHaveCount(0);
+  // A foreman makes a reader of him: there is nothing to write down any more.
+  const people = await (await server.fetch('/people')).json();
+  const { id } = people.find(({ name }: { name: string }) => name === 'Tam');
+  await server.fetch(`/people/${id}`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ role: 'reader' }),
+  });
+  await phone.goto(server.url);
+  await phone.getByRole('link', { name: /^Brine pump 2/ }).click();
+  await expect(title(phone, 'Past jobs')).toBeVisible();
+  await expect(
+    phone.getByRole('button', { name: /Start a lash job|Correct|Change what/ }),
+  ).toHaveCount(0);
+  await phone.goto(`${server.url}/shop`);
   // Signed out, the phone shows nothing of the shop.
   await tap(phone, 'Sign out of this phone');
   await tap(phone, 'Sign out');
@@ -210,5 +225,51 @@ test('each hangs their own lock; one that was taken off without signal hangs for
   await expect(orlas.getByText(/It is the last one on an open engine/)).toBeVisible();
   await tams.context().close();
   await orlas.context().close();
+  await server.end();
+});
+
+test('a name with a PIN is used on another’s phone by its owner only', async ({ browser }) => {
+  const { server, phone } = await asTam(browser);
+  const orlas = await newPhone(browser);
+  const whose = { name: 'Orla', role: 'technician' };
+  const { code } = await (await server.send('/people/pairings', whose)).json();
+  await orlas.goto(`${server.url}/pair#${code}`);
+  await tap(orlas, 'Pair this phone');
+  await expect(orlas.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  await orlas.goto(`${server.url}/shop`);
+  await tap(orlas, /^Your PIN/);
+  await orlas.getByLabel('A PIN').fill('2718');
+  await tap(orlas, 'Keep this PIN');
+  await expect(orlas.getByRole('button', { name: 'No PIN any more' })).toBeVisible();
+  await orlas.context().close();
+
+  const job = new JobPage(phone);
+  await job.start(server.url, 'Brine pump 2', undefined, 'Tam');
+  const handOver = async () => {
+    await tap(phone, /works\. Hand over/);
+    await tap(phone, 'Orla carries on');
+  };
+  const asked = phone.getByText('Orla, your PIN');
+  const type = async (pin: string) => {
+    await phone.getByLabel('PIN').fill(pin);
+    await tap(phone, 'Go on');
+  };
+  await handOver();
+  await expect(asked).toBeVisible();
+  await type('1111');
+  await expect(phone.getByText('That is not the PIN of Orla.')).toBeVisible();
+  await type('2718');
+  await expect(phone.getByRole('button', { name: /^Orla works/ })).toBeVisible();
+  await tap(phone, /^Orla works/);
+  await tap(phone, 'Tam carries on');
+  await expect(phone.getByRole('button', { name: /^Tam works/ })).toBeVisible();
+  // It worked once on this phone: without signal it is known here.
+  await server.down();
+  await handOver();
+  await type('1111');
+  await expect(phone.getByText('That is not the PIN of Orla.')).toBeVisible();
+  await type('2718');
+  await expect(phone.getByRole('button', { name: /^Orla works/ })).toBeVisible();
+  await phone.context().close();
   await server.end();
 });

@@ -44,6 +44,9 @@ export type SetAside = Held & {
   seq?: number;
 };
 
+/** A PIN that worked: its scrypt hash, and how often a wrong one was typed since. */
+export type KeptPin = { name: string; salt: Uint8Array; hash: Uint8Array; wrong: number };
+
 /** This phone's Ed25519 key pair; where the browser keeps no secret, the secret itself. */
 export type OwnKey = {
   /** The public half, hex. */
@@ -68,6 +71,8 @@ interface PhoneSchema extends DBSchema {
   own: { key: string; value: OwnKey };
   /** The jobs that were signed on this phone. */
   signed: { key: string; value: { job: string } };
+  /** PINs that worked on this phone, to be asked for without signal, by name. */
+  pins: { key: string; value: KeptPin };
 }
 
 /** The phone's own store. Nothing is answered on screen before it is kept here. */
@@ -96,6 +101,8 @@ export type PhoneDatabase = {
   /** The hashes of all photos and clips that are kept. */
   blobNames(): Promise<string[]>;
   keepAnswer(answer: KeptAnswer): Promise<void>;
+  /** Who may see less than before does not find it here. */
+  forgetAnswers(): Promise<void>;
   answer(path: string): Promise<KeptAnswer | undefined>;
   ownKey(): Promise<OwnKey | undefined>;
   keepOwnKey(key: OwnKey): Promise<void>;
@@ -104,6 +111,9 @@ export type PhoneDatabase = {
    * unsent stays, with the jobs and photos it is about.
    */
   clearFetched(): Promise<void>;
+  pin(name: string): Promise<KeptPin | undefined>;
+  keepPin(pin: KeptPin): Promise<void>;
+  forgetPin(name: string): Promise<void>;
   /** A job was signed on this phone: its proof is sent when it can be. */
   queueProof(job: string, now: string): Promise<void>;
   /** The jobs that were signed on this phone. */
@@ -130,6 +140,7 @@ export async function openPhoneDatabase(name = phoneDatabaseName()): Promise<Pho
       }
       fresh.createObjectStore('own');
       fresh.createObjectStore('signed', { keyPath: 'job' });
+      fresh.createObjectStore('pins', { keyPath: 'name' });
     },
   });
   return {
@@ -265,6 +276,7 @@ function answerStore(db: Db) {
     async keepAnswer(answer: KeptAnswer) {
       await db.put('answers', answer);
     },
+    forgetAnswers: () => db.clear('answers'),
     answer: (path: string) => db.get('answers', path),
     answersUnder: (path: string) => db.getAll('answers', IDBKeyRange.bound(path, `${path}\uffff`)),
   };
@@ -295,6 +307,7 @@ function keyStore(db: Db) {
         'answers',
         'own',
         'signed',
+        'pins',
       ] as const;
       const tx = db.transaction(stores, 'readwrite', STRICT);
       const aside = (await tx.objectStore('aside').getAll()).map(({ item }) => item);
@@ -310,7 +323,7 @@ function keyStore(db: Db) {
       for (const sha256 of await tx.objectStore('blobs').getAllKeys()) {
         if (!photos.has(sha256)) await tx.objectStore('blobs').delete(sha256);
       }
-      for (const store of ['answers', 'own', 'signed'] as const) {
+      for (const store of ['answers', 'own', 'signed', 'pins'] as const) {
         await tx.objectStore(store).clear();
       }
       await tx.done;
@@ -322,5 +335,10 @@ function keyStore(db: Db) {
       await tx.done;
     },
     signedHere: () => db.getAllKeys('signed'),
+    pin: (name: string) => db.get('pins', name),
+    async keepPin(pin: KeptPin) {
+      await db.put('pins', pin);
+    },
+    forgetPin: (name: string) => db.delete('pins', name),
   };
 }

@@ -1,6 +1,6 @@
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSlice } from '@reduxjs/toolkit';
-import { HEAD_VIEWS, HoursColumnsSchema, STANDS_AT, UnitsSchema } from '@longbar/core';
+import { HEAD_VIEWS, HoursColumnsSchema, ROLES, STANDS_AT, UnitsSchema } from '@longbar/core';
 import * as v from 'valibot';
 
 const PreferencesSchema = v.object({
@@ -9,6 +9,8 @@ const PreferencesSchema = v.object({
   name: v.string(),
   /** Everyone who worked with this phone since it was paired. */
   names: v.optional(v.array(v.string()), []),
+  /** What the phone's person may do, as the server said last. */
+  role: v.optional(v.nullable(v.picklist(ROLES)), null),
   /** The blade set in hand, by name. */
   bladeSet: v.nullable(v.string()),
   /** Blades marked worn or bent, µm, by the name of their set. */
@@ -38,6 +40,7 @@ const plain: Preferences = {
   theme: 'system',
   name: '',
   names: [],
+  role: null,
   bladeSet: null,
   worn: {},
   thickFirst: false,

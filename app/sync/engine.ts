@@ -32,6 +32,8 @@ import { ask, get, lookAt } from './ask';
 import { JobStreams } from './jobStreams';
 import { offerLacking } from './offer';
 import { describe, refuseOutOfBounds } from './outOfBounds';
+import type { PinAnswer } from './pin';
+import { tryPin } from './pin';
 import { registerKey } from './proof';
 import { Recording } from './recording';
 import { beginWalk, retryDelay, sendOldest } from './outbox';
@@ -251,12 +253,23 @@ export class SyncEngine {
     await (await this.opening).clearFetched();
   }
 
+  /** The phone's person may see less than before: what was answered to them is forgotten. */
+  async forgetAnswers(): Promise<void> {
+    await (await this.opening).forgetAnswers();
+  }
+
+  /** Whether this is somebody's PIN, before their name is used here. */
+  async tryPin(name: string, pin: string): Promise<PinAnswer> {
+    const post = (path: string, body: object) => ask({ path, body });
+    return tryPin(await this.opening, name, pin, post);
+  }
+
   /** This phone is paired no more. Throws with words for a person where the server cannot be told. */
   async signOut(): Promise<void> {
     const { ok } = await request('/me', { method: 'DELETE' });
     if (!ok) throw new Error('The server did not take it: this phone is paired still.');
     await this.changeHands();
-    this.store.dispatch(preferencesChanged({ name: '', names: [] }));
+    this.store.dispatch(preferencesChanged({ name: '', names: [], role: null }));
   }
 
   /** Keeps a photo or clip on the phone's disk, to be sent before the event that names it. */

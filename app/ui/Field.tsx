@@ -6,7 +6,7 @@ import { Words } from './Words';
 
 type Props = Pick<
   ComponentProps<typeof TextInput>,
-  'inputMode' | 'multiline' | 'autoFocus' | 'onSubmitEditing'
+  'inputMode' | 'multiline' | 'autoFocus' | 'onSubmitEditing' | 'secureTextEntry'
 > & {
   label: string;
   /** In full, where the label is short. */

@@ -12,6 +12,7 @@ import { Act } from '../../ui/Act';
 import { Field } from '../../ui/Field';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { usePinFirst } from '../people/usePinFirst';
 import { MethodChoice } from '../shared/MethodChoice';
 
 /** Starts a lash job: the name of the one who works goes on every act. */
@@ -22,6 +23,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
   const shop = useShopQuery();
   const remembered = useAppSelector((state) => state.preferences.name);
   const me = useMeQuery();
+  const { pinFirst, asking } = usePinFirst();
   const [typed, setName] = useState<string>();
   const name = typed ?? (remembered || (me.data?.name ?? ''));
   const [problem, setProblem] = useState<string>();
@@ -72,8 +74,9 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
         weight="primary"
         label="Start a lash job"
         disabled={name.trim() === '' || !shop.data || unsettled > 0}
-        onPress={() => void start()}
+        onPress={() => pinFirst(name.trim(), () => void start())}
       />
+      {asking}
       {name.trim() === '' && (
         <Words as="note" color="secondInk">
           Type who works first: the record says who read what.

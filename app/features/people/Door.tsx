@@ -2,6 +2,7 @@ import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useAppSelector } from '../../state/store';
 import { NotPaired } from './NotPaired';
+import { useRoleKept } from './useRoleKept';
 
 /**
  * Shows the application to a phone that is paired. One that the server does not know any more is
@@ -9,6 +10,7 @@ import { NotPaired } from './NotPaired';
  * recorded is kept on the phone meanwhile.
  */
 export function Door({ children }: { children: ReactNode }) {
+  useRoleKept();
   const path = usePathname();
   const unpaired = useAppSelector(({ phone }) => phone.unpaired);
   const goesOn = path === '/pair' || path.startsWith('/jobs/');

@@ -30,6 +30,12 @@ export function PersonFold({ person, mine, onPair }: Props) {
           <PhoneLine key={phone.id} phone={phone} isMine={phone.id === mine} />
         ))}
         <Act label={`Pair a phone for ${name}`} onPress={() => void onPair({ person: id }, name)} />
+        {person.pin && (
+          <Act
+            label="Their PIN is forgotten: ask for none"
+            onPress={() => void change({ id, patch: { pin: null } })}
+          />
+        )}
         <AskFirst
           label={`${name} has left`}
           question="Their phones are let go. What they did stays theirs."

@@ -4,6 +4,8 @@ import { useSync } from '../../sync/SyncProvider';
 import { AskFirst } from '../../ui/AskFirst';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { May } from './May';
+import { OwnPin } from './OwnPin';
 
 /** Whose phone this is, and the end of that; nobody alone is asked. */
 export function SignOut() {
@@ -26,6 +28,9 @@ export function SignOut() {
     <Stack>
       <Words as="heading">This phone</Words>
       <Words color="secondInk">It is paired with {me.name}.</Words>
+      <May role="technician">
+        <OwnPin />
+      </May>
       <AskFirst
         label="Sign out of this phone"
         question="It reads and writes nothing here until it is paired again. What was fetched is cleared from it; what it has not sent stays."

@@ -13,6 +13,8 @@ const DONE: Record<Audited, string> = {
   'sheets-imported': 'imported sheets:',
   'machine-deleted': 'deleted the machine',
   'rules-changed': 'changed the shop’s rules',
+  'pin-set': 'set their PIN:',
+  'pin-wrong': 'typed a wrong PIN for the name',
   'key-registered': 'registered the key of their phone:',
   'record-shared': 'made a link to a record',
   'share-ended': 'took back a link to a record',

@@ -14,6 +14,8 @@ export const AUDITED = [
   'sheets-imported',
   'machine-deleted',
   'rules-changed',
+  'pin-set',
+  'pin-wrong',
   'key-registered',
   'record-shared',
   'share-ended',

@@ -23,6 +23,8 @@ export const SealSchema = v.object({
   seal: v.nullable(v.string()),
   holds: v.boolean(),
   signature: v.nullable(v.object({ ...SignatureSchema.entries, fits: v.boolean() })),
+  /** Names that were used on somebody else's phone, and in how many entries. */
+  hands: v.array(v.object({ by: v.string(), phone: v.string(), entries: v.number() })),
 });
 export type Seal = v.InferOutput<typeof SealSchema>;
 

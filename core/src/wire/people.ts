@@ -44,6 +44,8 @@ export const PersonPatchSchema = v.object({
   name: v.optional(name),
   role: v.optional(role),
   retired: v.optional(v.boolean('Retired is true or false.')),
+  /** Forgotten: no PIN is asked for any more, until they set another. */
+  pin: v.optional(v.null('A foreman takes a PIN away, and sets none.')),
 });
 export type PersonPatch = v.InferOutput<typeof PersonPatchSchema>;
 
@@ -70,6 +72,8 @@ export const PeopleSchema = v.array(
     name: v.string(),
     role: v.picklist(ROLES),
     retired: v.boolean(),
+    /** Whether a PIN is asked for before their name is used. */
+    pin: v.boolean(),
     phones: v.array(phone),
   }),
 );
@@ -80,3 +84,18 @@ export const CalendarSchema = v.object({ key: v.string() });
 
 /** What is known before a phone is paired: it answers, and whether the demo can be entered here. */
 export const HealthSchema = v.object({ ok: v.boolean(), run: v.string(), demo: v.boolean() });
+
+const pin = v.pipe(
+  v.string('A PIN is four to twelve digits.'),
+  v.regex(/^\d{4,12}$/, 'A PIN is four to twelve digits.'),
+);
+
+/** One's own PIN is set, or taken away. */
+export const PinPutSchema = v.object({ pin: v.nullable(pin) });
+/** Somebody's PIN is tried. */
+export const PinTrySchema = v.object({ name, pin });
+export type PinTry = v.InferOutput<typeof PinTrySchema>;
+
+/** The names that may be tapped on a phone of the shop, and whether a PIN is asked for each. */
+export const NamesSchema = v.array(v.object({ name: v.string(), pin: v.boolean() }));
+export type NameHere = v.InferOutput<typeof NamesSchema>[number];

@@ -1,10 +1,11 @@
-import { fingerprintOf, KeyPutSchema, PairSchema } from '@longbar/core';
+import { fingerprintOf, KeyPutSchema, PairSchema, PinPutSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError } from '../requestError';
 import { noteAudit, readAudit } from '../store/audit';
 import type { Database } from '../store/database';
 import { doorOf, renewCalendar } from '../store/door';
 import { pair } from '../store/pairing';
+import { setPin } from '../store/pins';
 import { registerKey } from '../store/keys';
 import { meOf, revokePhone } from '../store/phones';
 import { checked } from './errors';
@@ -28,6 +29,12 @@ export function doorRoutes(db: Database): Router {
     const isNew = await registerKey(db, holder, key, new Date());
     if (isNew) await noteOf(db, request, 'key-registered', fingerprintOf(key));
     response.json({ name: holder.name });
+  });
+  routes.put('/me/pin', async (request, response) => {
+    const { pin } = checked(PinPutSchema, request.body);
+    await setPin(db, holderOf(request).id, pin);
+    await noteOf(db, request, 'pin-set', pin === null ? 'none' : 'another');
+    response.sendStatus(204);
   });
   routes.post('/pair', async (request, response) => {
     const asked = checked(PairSchema, request.body);

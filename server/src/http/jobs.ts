@@ -60,7 +60,7 @@ export function jobRoutes(db: Database, feed: JobFeed): Router {
     );
     if (issues.length > 0) throw new RequestError(400, 'An event belongs to another job.', issues);
     if (holderOf(request).role === 'helper') refuseBeyondHelping(events);
-    const accepted = await appendEvents(db, id, events, now());
+    const accepted = await appendEvents(db, id, events, now(), holderOf(request).id);
     feed.changed(id);
     response.json({ accepted });
   });

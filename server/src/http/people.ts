@@ -1,10 +1,12 @@
 import type { PersonPatch } from '@longbar/core';
-import { PairingPostSchema, PersonPatchSchema } from '@longbar/core';
+import { PairingPostSchema, PersonPatchSchema, PinTrySchema } from '@longbar/core';
 import { Router } from 'express';
+import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
 import { beginPairing } from '../store/pairing';
 import { changePerson, listPeople } from '../store/people';
 import { revokePhone } from '../store/phones';
+import { namesHere, setPin, tryPin } from '../store/pins';
 import { checked } from './errors';
 import { onlyUuid } from './ids';
 import { noteOf } from './session';
@@ -16,9 +18,23 @@ export function peopleRoutes(db: Database): Router {
   routes.get('/', async (_request, response) => {
     response.json(await listPeople(db));
   });
+  routes.get('/names', async (_request, response) => {
+    response.json(await namesHere(db));
+  });
+  routes.post('/pin', async (request, response) => {
+    const { name, pin } = checked(PinTrySchema, request.body);
+    await tryPin(db, name, pin, new Date()).catch(async (error: unknown) => {
+      const isWrong =
+        error instanceof RequestError && error.issues.some(({ path }) => path === 'pin');
+      if (isWrong) await noteOf(db, request, 'pin-wrong', name);
+      throw error;
+    });
+    response.sendStatus(204);
+  });
   routes.patch('/:id', async (request, response) => {
     const patch = checked(PersonPatchSchema, request.body);
     const name = await changePerson(db, request.params.id, patch, new Date());
+    if (patch.pin === null) await setPin(db, request.params.id, null);
     await noteOf(db, request, 'person-changed', `${name}: ${changeWords(patch)}`);
     response.json(await listPeople(db));
   });
@@ -36,11 +52,12 @@ export function peopleRoutes(db: Database): Router {
   return routes;
 }
 
-function changeWords({ name, role, retired }: PersonPatch): string {
+function changeWords({ name, role, retired, pin }: PersonPatch): string {
   const said = [
     name !== undefined && `now called ${name}`,
     role !== undefined && `now a ${role}`,
     retired !== undefined && (retired ? 'has left' : 'is back'),
+    pin === null && 'no PIN any more',
   ];
   return said.filter((each) => each !== false).join(', ');
 }

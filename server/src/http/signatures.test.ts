@@ -58,6 +58,8 @@ describe('the signature of a phone’s key', () => {
     const signature = await signed(own);
     expect(await post(signature)).toBe(204);
     expect((await sealOf()).signature).toEqual({ ...signature, fits: true });
+    // It was Vera's phone that all of Ina's entries came from.
+    expect((await sealOf()).hands).toEqual([{ by: 'Ina', phone: 'Vera', entries: events.length }]);
     // Another one finds it signed already.
     expect(await post(await signed(own, { at: '2026-11-24T09:00:00.000Z' }))).toBe(204);
     expect((await sealOf()).signature.words.at).toBe(NOW.toISOString());

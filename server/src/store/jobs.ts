@@ -57,20 +57,23 @@ export async function keepJob(
 
 /**
  * Keeps events of one job, all or none, each once however often it comes. Answers the ids
- * only when they are on disk.
+ * only when they are on disk. `person` is whose phone they come from.
  */
 export async function appendEvents(
   db: Database,
   job: string,
   events: readonly JobEvent[],
   now: string,
+  person: string | null = null,
 ): Promise<string[]> {
   await db.write(async (transaction) => {
     const [row] = await db.rows<JobRow>('SELECT * FROM jobs WHERE id = $1', [job], transaction);
     if (!row) throw new RequestError(404, 'There is no such job.');
     const known = await refuseMisfits(db, row, events, transaction);
     const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
-    if (fresh.size > 0) await keepEvents(db, row, [...fresh.values()], now, transaction);
+    if (fresh.size > 0) {
+      await keepEvents(db, row, [...fresh.values()], now, transaction, person);
+    }
   });
   return events.map(({ id }) => id);
 }
@@ -82,6 +85,7 @@ export async function keepEvents(
   events: readonly JobEvent[],
   now: string,
   transaction: Transaction,
+  person: string | null = null,
 ): Promise<void> {
   const { late, seal } = await judgeArrival(db, job, events, transaction);
   const rows = events.map((event) => [
@@ -90,17 +94,17 @@ export async function keepEvents(
     JSON.stringify(event),
     late.has(event.id) ? 1 : 0,
   ]);
-  await db.run(APPEND, [job.id, now, JSON.stringify(rows)], transaction);
+  await db.run(APPEND, [job.id, now, person, JSON.stringify(rows)], transaction);
   await journalGrew(db, job, transaction);
   if (seal === job.seal) return;
   await db.run('UPDATE jobs SET seal = $1 WHERE id = $2', [seal, job.id], transaction);
 }
 
 /** All events of a batch in one statement: each of its own costs more than the writing. */
-const APPEND = `INSERT INTO events (id, job, n, body, receivedAt, late)
+const APPEND = `INSERT INTO events (id, job, n, body, receivedAt, late, person)
   SELECT json_extract(value, '$[0]'), $1, json_extract(value, '$[1]'),
-    json_extract(value, '$[2]'), $2, json_extract(value, '$[3]')
-  FROM json_each($3)`;
+    json_extract(value, '$[2]'), $2, json_extract(value, '$[3]'), $3
+  FROM json_each($4)`;
 
 type PageRow = { id: string; serial: number; late: number; body: string };
 
@@ -165,10 +169,22 @@ export async function readJob(db: Database, id: string, today: string): Promise<
   };
 }
 
+/** Whose names were used on others' phones, and how often. */
+function otherHands(db: Database, job: string): Promise<Seal['hands']> {
+  return db.rows(
+    `SELECT json_extract(body, '$.by') AS "by", name AS phone, count(*) AS entries
+     FROM events JOIN people ON people.id = person
+     WHERE job = $1 AND late = 0 AND json_valid(body) AND name <> json_extract(body, '$.by')
+     GROUP BY 1, 2 ORDER BY 1, 2`,
+    [job],
+  );
+}
+
 /** The seal of a job as it was signed, whether its events still have it, and who signed it. */
 export async function checkSeal(db: Database, id: string): Promise<Seal> {
   const job = await jobRow(db, id);
   const now = sealOf(await standingOf(db, id));
   const signature = await signatureOn(db, job);
-  return { seal: job.seal, holds: job.seal !== null && job.seal === now, signature };
+  const hands = await otherHands(db, id);
+  return { seal: job.seal, holds: job.seal !== null && job.seal === now, signature, hands };
 }

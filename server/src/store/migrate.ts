@@ -17,6 +17,8 @@ import { people } from './migrations/0013-people';
 import { audit } from './migrations/0014-audit';
 import { signatures } from './migrations/0015-signatures';
 import { helpers } from './migrations/0016-helpers';
+import { pins } from './migrations/0017-pins';
+import { whosePhone } from './migrations/0018-whose-phone';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -35,6 +37,8 @@ const MIGRATIONS: Migration[] = [
   audit,
   signatures,
   helpers,
+  pins,
+  whosePhone,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -53,17 +53,25 @@ async function refuseSameName(
 
 /** Everybody with their phones, those who left last. */
 export async function listPeople(db: Database): Promise<Person[]> {
-  const people = await db.rows<{ id: string; name: string; role: Role; retiredAt: string | null }>(
-    'SELECT id, name, role, retiredAt FROM people ORDER BY retiredAt IS NOT NULL, name, id',
+  const people = await db.rows<{
+    id: string;
+    name: string;
+    role: Role;
+    retiredAt: string | null;
+    pin: number;
+  }>(
+    `SELECT id, name, role, retiredAt, pin IS NOT NULL AS pin FROM people
+     ORDER BY retiredAt IS NOT NULL, name, id`,
   );
   const phones = await db.rows<Person['phones'][number] & { person: string }>(
     'SELECT id, person, pairedAt, seenAt FROM phones WHERE revokedAt IS NULL ORDER BY pairedAt, id',
   );
-  return people.map(({ retiredAt, role, ...person }) => ({
+  return people.map(({ retiredAt, role, pin, ...person }) => ({
     ...person,
     // Who has none that is known may do nothing, until a foreman says what.
     role: ROLES.includes(role) ? role : ROLES[0],
     retired: retiredAt !== null,
+    pin: pin === 1,
     phones: phones
       .filter((phone) => phone.person === person.id)
       .map(({ person: _, ...phone }) => phone),

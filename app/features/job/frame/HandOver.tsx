@@ -6,6 +6,8 @@ import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
 import { Row } from '../../../ui/Panel';
 import { Tiles } from '../../../ui/Tiles';
+import { useNamesHere } from '../../people/useNamesHere';
+import { usePinFirst } from '../../people/usePinFirst';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; onDone: () => void };
@@ -18,14 +20,19 @@ export function HandOver({ job, onDone }: Props) {
   const dispatch = useDispatch();
   const [to, setTo] = useState('');
   const names = useAppSelector(({ preferences }) => preferences.names);
-  const known = [...new Set([...job.state.people, ...names])].filter((name) => name !== job.by);
-  const hand = (name: string) => {
-    job.act({ type: 'job.handed', to: name });
-    dispatch(preferencesChanged({ name }));
-    onDone();
-  };
+  const here = useNamesHere();
+  const { pinFirst, asking } = usePinFirst();
+  const all = [...job.state.people, ...names, ...here.map(({ name }) => name)];
+  const known = [...new Set(all)].filter((name) => name !== job.by);
+  const hand = (name: string) =>
+    pinFirst(name, () => {
+      job.act({ type: 'job.handed', to: name });
+      dispatch(preferencesChanged({ name }));
+      onDone();
+    });
   return (
     <>
+      {asking}
       {known.length > 0 && (
         <Tiles columns={2}>
           {known.map((name) => (

@@ -8,6 +8,7 @@ import { Field } from '../../../ui/Field';
 import { Row } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
+import { usePinFirst } from '../../people/usePinFirst';
 import { useMay } from '../../people/useMay';
 import type { WorkingJob } from '../model/workingJob';
 
@@ -69,15 +70,17 @@ function HoldsTheEngine({ job, person }: Props) {
 
 /** Another than the one who works with this phone now: they tap for themselves. */
 function IsItYou({ job, person, onNot }: Props & { onNot: () => void }) {
+  const { pinFirst, asking } = usePinFirst();
   return (
     <>
+      {asking}
       <Words as="note">{person} says this, nobody for them.</Words>
       <Row>
         <Act label={`I am not ${person}`} style={styles.grow} onPress={onNot} />
         <Act
           label={`I am ${person}: clear, lock off`}
           style={styles.grow}
-          onPress={() => job.actAs(person, { type: 'clear.said', person })}
+          onPress={() => pinFirst(person, () => job.actAs(person, { type: 'clear.said', person }))}
         />
       </Row>
     </>

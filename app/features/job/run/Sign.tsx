@@ -5,6 +5,7 @@ import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
+import { usePinFirst } from '../../people/usePinFirst';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 
@@ -15,6 +16,7 @@ const COMPLETE = { unset: [], outside: [], incomplete: false };
 export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const remembered = useAppSelector((state) => state.preferences.name);
   const [name, setName] = useState(remembered);
+  const { pinFirst, asking } = usePinFirst();
   const { instruction } = job;
   const asked = instruction?.do === 'sign' ? instruction : COMPLETE;
   const { unset, outside, incomplete } = asked;
@@ -28,8 +30,13 @@ export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
     <StepFrame
       job={job}
       after={after}
-      act={{ label: signLabel(job, incomplete), disabled: name.trim() === '', onPress: sign }}
+      act={{
+        label: signLabel(job, incomplete),
+        disabled: name.trim() === '',
+        onPress: () => pinFirst(name.trim(), sign),
+      }}
     >
+      {asking}
       <Words as="heading">Sign</Words>
       {unset.length > 0 && (
         <Words as="strong" color="stop">

@@ -24,25 +24,37 @@ const signature = {
 
 describe('what is said of a seal', () => {
   it('names the hash, whole or broken, and is grave only where it is broken', () => {
-    expect(sealWords({ seal, holds: true, signature: null })).toEqual([
+    expect(sealWords({ seal, holds: true, signature: null, hands: [] })).toEqual([
       { text: `Sealed: its events are those that were signed. ${seal}`, grave: false },
       { text: expect.stringContaining('No phone’s key has signed it'), grave: false },
     ]);
-    const [broken] = sealWords({ seal, holds: false, signature: null });
+    const [broken] = sealWords({ seal, holds: false, signature: null, hands: [] });
     expect(broken).toMatchObject({ grave: true, text: expect.stringContaining(seal) });
     expect(broken?.text).toContain('not those that were signed');
   });
 
   it('names whose key signed it by its fingerprint, and is grave where that does not fit', () => {
     const said = (fits: boolean) =>
-      sealWords({ seal, holds: true, signature: { ...signature, fits } })[1];
+      sealWords({ seal, holds: true, signature: { ...signature, fits }, hands: [] })[1];
     expect(said(true)?.text).toMatch(
       /^Signed by the key of Ina’s phone, .*: 3f2a\s91c0\s77aa\s0b12\.$/,
     );
     expect(said(false)).toMatchObject({ grave: true, text: expect.stringContaining('Ina’s name') });
   });
 
+  it('says whose names were used on others’ phones', () => {
+    const hands = [
+      { by: 'Ina', phone: 'Tam', entries: 12 },
+      { by: 'Orla', phone: 'Tam', entries: 1 },
+    ];
+    const said = sealWords({ seal, holds: true, signature: null, hands }).slice(2);
+    expect(said.map(({ text }) => text)).toEqual([
+      '12 entries in Ina’s name came from Tam’s phone.',
+      'One entry in Orla’s name came from Tam’s phone.',
+    ]);
+  });
+
   it('is nothing while no signature counts', () => {
-    expect(sealWords({ seal: null, holds: false, signature: null })).toEqual([]);
+    expect(sealWords({ seal: null, holds: false, signature: null, hands: [] })).toEqual([]);
   });
 });

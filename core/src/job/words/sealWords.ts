@@ -7,16 +7,24 @@ type Said = { text: string; grave: boolean };
  * What is said of the seal of a record and of the signature over it, the same on the screen and in
  * the PDF.
  *
- * @param seal - the hash it was signed with, whether its events have it, and who signed it
+ * @param seal - the hash it was signed with, whether its events have it, who signed it, and whose
+ * names were used on others' phones
  * @returns a sentence each, grave where the seal is broken or the signature does not fit; nothing
  * where no signature counts
  */
-export function sealWords({ seal, holds, signature }: Seal): Said[] {
+export function sealWords({ seal, holds, signature, hands }: Seal): Said[] {
   if (seal === null) return [];
   const text = holds
     ? 'Sealed: its events are those that were signed.'
     : 'The seal is broken: its events are not those that were signed. Ask who changed the data.';
-  return [{ text: `${text} ${seal}`, grave: !holds }, signedWords(signature)];
+  return [
+    { text: `${text} ${seal}`, grave: !holds },
+    signedWords(signature),
+    ...hands.map(({ by, phone, entries }) => ({
+      text: `${entries === 1 ? 'One entry' : `${entries} entries`} in ${by}’s name came from ${phone}’s phone.`,
+      grave: false,
+    })),
+  ];
 }
 
 function signedWords(signature: Seal['signature']): Said {
