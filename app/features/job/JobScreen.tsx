@@ -1,6 +1,6 @@
 import { itemAt, isAtAdjuster, isRefused } from '@longbar/core';
 import type { Stop } from '@longbar/core';
-import { useRouter } from 'expo-router';
+import { Redirect, useRouter } from 'expo-router';
 import { memo, useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useSync } from '../../sync/SyncProvider';
@@ -12,12 +12,10 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { crankAngle, jobCells } from './engine/jobCells';
 import { useMay } from '../people/useMay';
-import { RecordScreen } from '../record/RecordScreen';
 import { Abandoned } from './frame/Abandoned';
 import { JobHeader } from './frame/JobHeader';
 import { JobLog } from './frame/JobLog';
 import { JobMap } from './engine/JobMap';
-import { HelperScreen } from './helper/HelperScreen';
 import { TurnerProvider } from './helper/Turner';
 import { JobOverview } from './engine/JobOverview';
 import { KeysHelp } from './frame/KeysHelp';
@@ -39,7 +37,8 @@ export function JobScreen({ id }: { id: string }) {
   const mayWork = useMay('technician');
   const mayHelp = useMay('helper');
   if (mayWork) return <JobAtWork id={id} />;
-  return mayHelp ? <HelperScreen id={id} /> : <RecordScreen id={id} />;
+  // Pages of their own: their script is not part of this one's.
+  return <Redirect href={`/jobs/${id}/${mayHelp ? 'helper' : 'record'}`} />;
 }
 
 /** The job, full screen: the present step, the map, and the way ahead. */
