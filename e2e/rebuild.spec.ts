@@ -44,11 +44,14 @@ test('a lost server is put back on an empty one from the phones that worked ther
   mkdirSync(server.data);
   await server.up();
 
+  const linkFor = async (name: string, role: string) => {
+    const { code } = await (await server.send('/people/pairings', { name, role })).json();
+    return `${server.url}/pair#${code}`;
+  };
   // Each phone is paired anew: the server that knew them is gone.
   await first.page.goto(server.url);
   await expect(heading(first.page, 'This phone is not paired')).toBeVisible();
-  for (const { page } of [first, second]) await server.pairWith(page.context());
-  await first.page.goto(server.url);
+  await pairBy(first.page, await linkFor('Runa', 'foreman'));
   await expect(heading(first.page, 'Was the server of Kestrel Works lost?')).toBeVisible();
   await expect(first.page.getByText('2 machines and 1 job', { exact: false })).toBeVisible();
   await first.page.getByRole('button', { name: 'Put Kestrel Works back' }).click();
@@ -58,7 +61,7 @@ test('a lost server is put back on an empty one from the phones that worked ther
   await expect(first.page.getByText('that it had lost', { exact: false })).toBeVisible();
 
   // The other phone was asked nothing: it is the same shop, in another life.
-  await second.page.goto(server.url);
+  await pairBy(second.page, await linkFor('Tove', 'technician'));
   await expect.poll(second.held, { timeout: 40_000 }).toBeGreaterThanOrEqual(second.before);
   const read = async (path: string) => (await server.fetch(path)).json();
   expect(await read('/shop')).toMatchObject({ name: 'Kestrel Works', address: 'North quay' });
@@ -73,5 +76,12 @@ test('a lost server is put back on an empty one from the phones that worked ther
   }
   await server.end();
 });
+
+/** Opens a pairing link as a person does. */
+async function pairBy(page: Page, link: string): Promise<void> {
+  await page.goto(link);
+  await page.getByRole('button', { name: 'Pair this phone' }).click();
+  await page.waitForURL((url) => url.pathname !== '/pair');
+}
 
 const heading = (page: Page, name: string) => page.getByRole('heading', { name });

@@ -101,15 +101,16 @@ export type PhoneDatabase = {
   /** The hashes of all photos and clips that are kept. */
   blobNames(): Promise<string[]>;
   keepAnswer(answer: KeptAnswer): Promise<void>;
-  /** Who may see less than before does not find it here. */
+  /** Who may see less than before does not find it here; what everybody reads stays. */
   forgetAnswers(): Promise<void>;
   answer(path: string): Promise<KeptAnswer | undefined>;
   ownKey(): Promise<OwnKey | undefined>;
   keepOwnKey(key: OwnKey): Promise<void>;
-  /**
-   * Another person holds it from here on: its key goes, and all that was only fetched. What is
-   * unsent stays, with the jobs and photos it is about.
-   */
+  /** The server learns of the key anew. */
+  unregisterKey(): Promise<void>;
+  /** Another person holds it from here on: key and PINs go, and what was signed is not theirs. */
+  forgetHolder(): Promise<void>;
+  /** Nobody holds it any more: only what is unsent stays, with the jobs and photos it is about. */
   clearFetched(): Promise<void>;
   pin(name: string): Promise<KeptPin | undefined>;
   keepPin(pin: KeptPin): Promise<void>;
@@ -271,12 +272,21 @@ function blobStore(db: Db) {
   };
 }
 
+/** What everybody of a shop reads: the yard, its sheets, the shop's rules. */
+const FOR_ALL = /^\/(machines|sheets|shop)\b/;
+
 function answerStore(db: Db) {
   return {
     async keepAnswer(answer: KeptAnswer) {
       await db.put('answers', answer);
     },
-    forgetAnswers: () => db.clear('answers'),
+    async forgetAnswers() {
+      const tx = db.transaction('answers', 'readwrite', STRICT);
+      for (const path of await tx.store.getAllKeys()) {
+        if (!FOR_ALL.test(path)) await tx.store.delete(path);
+      }
+      await tx.done;
+    },
     answer: (path: string) => db.get('answers', path),
     answersUnder: (path: string) => db.getAll('answers', IDBKeyRange.bound(path, `${path}\uffff`)),
   };
@@ -296,6 +306,15 @@ function keyStore(db: Db) {
     ownKey: () => db.get('own', OWN),
     async keepOwnKey(key: OwnKey) {
       await db.put('own', key, OWN);
+    },
+    async unregisterKey() {
+      const own = await db.get('own', OWN);
+      if (own) await db.put('own', { ...own, registered: null }, OWN);
+    },
+    async forgetHolder() {
+      const tx = db.transaction(['own', 'signed', 'pins'], 'readwrite', STRICT);
+      for (const store of ['own', 'signed', 'pins'] as const) await tx.objectStore(store).clear();
+      await tx.done;
     },
     async clearFetched() {
       const stores = [

@@ -9,8 +9,13 @@ const PreferencesSchema = v.object({
   name: v.string(),
   /** Everyone who worked with this phone since it was paired. */
   names: v.optional(v.array(v.string()), []),
-  /** What the phone's person may do, as the server said last. */
-  role: v.optional(v.nullable(v.picklist(ROLES)), null),
+  /** Whose phone this is, as the server said last. */
+  holder: v.optional(
+    v.nullable(
+      v.object({ id: v.string(), name: v.string(), role: v.picklist(ROLES), phone: v.string() }),
+    ),
+    null,
+  ),
   /** The blade set in hand, by name. */
   bladeSet: v.nullable(v.string()),
   /** Blades marked worn or bent, µm, by the name of their set. */
@@ -40,7 +45,7 @@ const plain: Preferences = {
   theme: 'system',
   name: '',
   names: [],
-  role: null,
+  holder: null,
   bladeSet: null,
   worn: {},
   thickFirst: false,

@@ -1,9 +1,10 @@
-import type { Beat, EventsPage, JobAct, JobContext, JobEvent } from '@longbar/core';
+import type { Beat, EventsPage, JobAct, JobContext, JobEvent, Me } from '@longbar/core';
 import {
   ANSWER_WITHIN_MS,
   dueActs,
   EventsPageSchema,
   ignore,
+  isAtLeast,
   isOfCrank,
   JobContextSchema,
   JobBeginSchema,
@@ -29,6 +30,7 @@ import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
 import { ask, get, lookAt } from './ask';
+import { heldBy } from './holder';
 import { JobStreams } from './jobStreams';
 import { offerLacking } from './offer';
 import { describe, refuseOutOfBounds } from './outOfBounds';
@@ -186,7 +188,7 @@ export class SyncEngine {
       for (const act of acts) fresh.push(await this.keepOne(job, by, act, fresh));
       // What follows by itself, as the plan once the place is told, is written down too.
       const kept = this.known(job, fresh);
-      const due = kept ? dueOf(kept) : [];
+      const due = kept && this.mayWork() ? dueOf(kept) : [];
       for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
       const signed = fresh.find(({ type }) => type === 'job.signed');
       if (signed) await (await this.opening).queueProof(job, signed.at);
@@ -199,6 +201,12 @@ export class SyncEngine {
       if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
       this.sendSoon();
     }
+  }
+
+  /** Who only helps or reads writes nothing down by the way. */
+  private mayWork(): boolean {
+    const { holder } = this.store.getState().preferences;
+    return isAtLeast(holder?.role ?? 'technician', 'technician');
   }
 
   /** The job with what was kept on the disk since it was last shown. */
@@ -234,9 +242,8 @@ export class SyncEngine {
   async prove(job: string): Promise<void> {
     await this.pull(job);
     const db = await this.opening;
-    const own = await db.ownKey();
     // Its person may have another name by now.
-    if (own) await db.keepOwnKey({ ...own, registered: null });
+    await db.unregisterKey();
     await this.lookForShop();
     await db.queueProof(job, this.now());
     await this.count();
@@ -248,14 +255,9 @@ export class SyncEngine {
     return (await (await this.opening).signedHere()).includes(job);
   }
 
-  /** Another person holds this phone from here on: what was fetched for the one before is cleared. */
-  async changeHands(): Promise<void> {
-    await (await this.opening).clearFetched();
-  }
-
-  /** The phone's person may see less than before: what was answered to them is forgotten. */
-  async forgetAnswers(): Promise<void> {
-    await (await this.opening).forgetAnswers();
+  /** Notes whose phone this is, as the server says. */
+  async heldBy(me: Me): Promise<void> {
+    await heldBy(await this.opening, this.store, me);
   }
 
   /** Whether this is somebody's PIN, before their name is used here. */
@@ -268,8 +270,8 @@ export class SyncEngine {
   async signOut(): Promise<void> {
     const { ok } = await request('/me', { method: 'DELETE' });
     if (!ok) throw new Error('The server did not take it: this phone is paired still.');
-    await this.changeHands();
-    this.store.dispatch(preferencesChanged({ name: '', names: [], role: null }));
+    await (await this.opening).clearFetched();
+    this.store.dispatch(preferencesChanged({ name: '', names: [], holder: null }));
   }
 
   /** Keeps a photo or clip on the phone's disk, to be sent before the event that names it. */

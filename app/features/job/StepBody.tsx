@@ -1,5 +1,5 @@
 import type { StepId } from '@longbar/core';
-import { describeClosed, describeMissing } from '@longbar/core';
+import { describeClosed, describeMissing, mustHangLock } from '@longbar/core';
 import { Act } from '../../ui/Act';
 import { Words } from '../../ui/Words';
 import { StepFrame } from './frame/StepFrame';
@@ -75,7 +75,7 @@ export function StepBody({ looking, onPresent, ...props }: Props) {
   ) : (
     after
   );
-  if (job.instruction?.do === 'hang' && HANDS_GO_IN.has(step.id)) {
+  if (HANDS_GO_IN.has(step.id) && mustHangLock(job.setting.sheet, job.state, job.by)) {
     return <HangLock job={job} after={back} />;
   }
   const Body = STEPS[step.id];

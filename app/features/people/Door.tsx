@@ -2,7 +2,7 @@ import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useAppSelector } from '../../state/store';
 import { NotPaired } from './NotPaired';
-import { useRoleKept } from './useRoleKept';
+import { useHolder } from './useHolder';
 
 /**
  * Shows the application to a phone that is paired. One that the server does not know any more is
@@ -10,7 +10,7 @@ import { useRoleKept } from './useRoleKept';
  * recorded is kept on the phone meanwhile.
  */
 export function Door({ children }: { children: ReactNode }) {
-  useRoleKept();
+  useHolder();
   const path = usePathname();
   const unpaired = useAppSelector(({ phone }) => phone.unpaired);
   const goesOn = path === '/pair' || path.startsWith('/jobs/');

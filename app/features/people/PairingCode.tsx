@@ -7,6 +7,7 @@ import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { OnlyHere } from '../shared/OnlyHere';
 
 type Props = {
   pairing: Pairing;
@@ -18,9 +19,8 @@ type Props = {
 
 /** What the other phone's camera looks at. */
 export function PairingCode({ pairing: { code, until }, whose, query = '', onDone }: Props) {
-  const { origin, hostname } = window.location;
+  const { origin } = window.location;
   const link = `${origin}/pair${query}#${code}`;
-  const onlyHere = ['localhost', '127.0.0.1', '[::1]'].includes(hostname);
   return (
     <Portal>
       <Dialog visible onDismiss={onDone}>
@@ -36,12 +36,7 @@ export function PairingCode({ pairing: { code, until }, whose, query = '', onDon
             <Words as="note" color="secondInk">
               It works once, until {formatInstant(until)}. Show it to nobody else.
             </Words>
-            {onlyHere && (
-              <Words as="note" color="stop">
-                This page is open on the server’s own machine. Another phone reaches the server by
-                its network address only: open Long Bar by that, and show the code there.
-              </Words>
-            )}
+            <OnlyHere />
           </Stack>
         </Dialog.Content>
         <Dialog.Actions>

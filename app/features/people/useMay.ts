@@ -1,12 +1,14 @@
 import type { Role } from '@longbar/core';
 import { isAtLeast } from '@longbar/core';
 import { useMeQuery } from '../../state/api';
+import { useAppSelector } from '../../state/store';
 
 /**
- * Whether the phone's person may do what this role may. While nobody is known, as on a phone that
- * was let go in the middle of a job, the work goes on; what is a foreman's waits.
+ * Whether the phone's person may do what this role may, as the server said last. While nobody is
+ * known the work goes on; what is a foreman's waits.
  */
 export function useMay(role: Role): boolean {
   const { data } = useMeQuery();
-  return isAtLeast(data?.role ?? 'technician', role);
+  const before = useAppSelector(({ preferences }) => preferences.holder?.role);
+  return isAtLeast(data?.role ?? before ?? 'technician', role);
 }

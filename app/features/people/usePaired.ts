@@ -12,10 +12,10 @@ import { useSync } from '../../sync/SyncProvider';
 export function usePaired(): (me: Me) => Promise<void> {
   const dispatch = useDispatch();
   const sync = useSync();
-  return async ({ name }) => {
-    await sync.changeHands();
+  return async (me) => {
+    await sync.heldBy(me);
     // Whoever held it before: what is done with it is this person's from here on.
-    dispatch(preferencesChanged({ name, names: [name] }));
+    dispatch(preferencesChanged({ name: me.name, names: [me.name] }));
     const job = v.safeParse(UuidSchema, new URLSearchParams(window.location.search).get('job'));
     window.location.replace(job.success ? `/jobs/${job.output}/helper` : '/');
   };

@@ -11,6 +11,7 @@ import { AskFirst } from '../../ui/AskFirst';
 import { Fold } from '../../ui/Fold';
 import { Row, Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { OnlyHere } from '../shared/OnlyHere';
 
 /** A link by which somebody outside reads this record and nothing else, until it ends. */
 export function Sharing({ job }: { job: string }) {
@@ -62,6 +63,7 @@ function NewLink({ made: { secret, until } }: { made: NewShare }) {
       <Words as="note" color="secondInk">
         It works until {formatDay(until)}, and is shown this once.
       </Words>
+      <OnlyHere />
     </View>
   );
 }

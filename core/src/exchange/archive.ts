@@ -95,11 +95,11 @@ const LINES = {
     /** It came when the job was signed, or is a signature that came too soon. */
     late: v.optional(v.boolean()),
   }),
-  /** A phone's public key, and whose it was when it was registered. */
+  /** A phone's public key, and every name its person had since it was registered. */
   key: v.object({
     type: v.literal('key'),
     key: PublicKeySchema,
-    name,
+    names: listUpTo(name, 1000),
     registeredAt: instant,
   }),
   /** The signature of a phone's key over the seal of a job. */

@@ -4,6 +4,7 @@ import { signedText, signedWords } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../store/database';
 import { headOf } from '../store/jobHead';
+import { keepKey } from '../store/keys';
 import { insertSignature } from '../store/signatures';
 
 /**
@@ -44,10 +45,7 @@ async function keyOfPerson(db: Database, name: string, now: Date, transaction: T
   const { publicKey, privateKey: secret } = generateKeyPairSync('ed25519');
   const { x = '' } = publicKey.export({ format: 'jwk' });
   const key = Buffer.from(x, 'base64url').toString('hex');
-  await db.run(
-    'INSERT INTO keys (key, name, registeredAt) VALUES ($1, $2, $3)',
-    [key, name, now.toISOString()],
-    transaction,
-  );
+  const registeredAt = now.toISOString();
+  await keepKey(db, { key, phone: null, names: [name], registeredAt }, transaction);
   return { key, secret };
 }

@@ -1,5 +1,5 @@
 import type { Beat } from '@longbar/core';
-import type { Request } from 'express';
+import type { RequestHandler } from 'express';
 import express from 'express';
 import { randomUUID } from 'node:crypto';
 import { createServer, request as ask } from 'node:http';
@@ -109,22 +109,27 @@ describe('the house is open to its own', () => {
   });
 });
 
-describe('one address', () => {
-  const few = { imports: 1, pairings: 1, beats: 2, streams: 3, writes: 6 };
+/** A server that answers all that is let through; says where it listens. */
+function answering(...handlers: RequestHandler[]): () => string {
   const app = express();
-  app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...limits(few));
+  app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...handlers);
   app.use((_request, response) => void response.json({}));
-  const asking = createServer(app);
+  const asked = createServer(app);
   beforeAll(async () => {
     app.use(answerErrors(server.db));
-    await new Promise<void>((resolve) => asking.listen(0, '127.0.0.1', resolve));
+    await new Promise<void>((resolve) => asked.listen(0, '127.0.0.1', resolve));
   });
-  afterAll(() => new Promise((resolve) => asking.close(resolve)));
+  afterAll(() => new Promise((resolve) => asked.close(resolve)));
+  return () => `http://127.0.0.1:${(asked.address() as AddressInfo).port}`;
+}
+
+describe('one address', () => {
+  const few = { imports: 1, pairings: 1, beats: 2, streams: 3, writes: 6 };
+  const asking = answering(...limits(few));
 
   it('is held back from each kind of thing by itself, and from writes of all kinds together', async () => {
-    const { port } = asking.address() as AddressInfo;
     const ask = async (method: string, path: string) =>
-      (await fetch(`http://127.0.0.1:${port}${path}`, { method })).status;
+      (await fetch(`${asking()}${path}`, { method })).status;
     const times = async (method: string, path: string, count: number) => {
       const statuses: number[] = [];
       for (let i = 0; i < count; i++) statuses.push(await ask(method, path));
@@ -136,29 +141,19 @@ describe('one address', () => {
     // What is only read is not counted, and another kind of write still goes, up to its own end.
     expect(await times('GET', '/machines', 9)).toEqual(Array(9).fill(200));
     expect(await times('PUT', '/shop', 4)).toEqual([200, 200, 200, 429]);
-    const told = await fetch(`http://127.0.0.1:${port}/shop`, { method: 'PUT' });
+    const told = await fetch(`${asking()}/shop`, { method: 'PUT' });
     expect(JSON.stringify(await told.json())).toContain('waits a minute');
   });
 });
 
 describe('one phone, and one person', () => {
   const few = { imports: 9, pairings: 9, beats: 9, streams: 9, writes: 3 };
-  const app = express();
-  const whose = (request: Request) => request.get('x-phone') ?? null;
-  app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...limits(few, whose));
-  app.use((_request, response) => void response.json({}));
-  const asking = createServer(app);
-  beforeAll(async () => {
-    app.use(answerErrors(server.db));
-    await new Promise<void>((resolve) => asking.listen(0, '127.0.0.1', resolve));
-  });
-  afterAll(() => new Promise((resolve) => asking.close(resolve)));
+  const asking = answering(...limits(few, (request) => request.get('x-phone') ?? null));
 
   it('is held back by itself, whatever others at the same address do', async () => {
-    const { port } = asking.address() as AddressInfo;
     const ask = async (phone?: string) => {
       const headers = phone === undefined ? {} : { 'x-phone': phone };
-      const url = `http://127.0.0.1:${port}/shop`;
+      const url = `${asking()}/shop`;
       return (await fetch(url, { method: 'PUT', headers })).status;
     };
     const statuses: number[] = [];

@@ -208,6 +208,8 @@ describe('a helper', () => {
       { type: 'clear.said', person: 'Ina' },
       { type: 'isolation.undone', isolation: 'fuel' },
       { type: 'hours.read', hours: 1 },
+      { type: 'rules.kept', policy: 'reset-all' },
+      { type: 'plan.made', method: 'each', stops: [], unserved: [] },
       { type: 'event.undone', target: randomUUID() },
     ]) {
       expect([act.type, await say({ type: 'lock.hung' }, act)]).toEqual([act.type, 403]);

@@ -53,6 +53,13 @@ describe('a PIN', () => {
     for (let i = 0; i < 12; i++) expect(await guess(i % 3 ? '1111' : '271828')).not.toBe(429);
   });
 
+  it('that is spoiled in the database is wrong, and no fault', async () => {
+    await server.db.write((transaction) =>
+      server.db.run(`UPDATE people SET pin = 'x' WHERE name = $1`, ['Tove'], transaction),
+    );
+    expect(await guess('271828')).toBe(400);
+  });
+
   it('that was forgotten is taken away by a foreman, who can set none', async () => {
     const { body: people } = await server.get('/people');
     const { id, pin } = people.find(({ name }: { name: string }) => name === 'Tove');

@@ -103,6 +103,27 @@ describe('the signature of a phone’s key', () => {
     expect((await server.put('/me/key', { key: 'x' })).status).toBe(400);
   });
 
+  it('stays theirs when its person is called otherwise', async () => {
+    const own = await newKey();
+    await server.post(`/jobs/${head.id}/events`, events);
+    const { body: people } = await server.get('/people');
+    const { id } = people.find(({ name }: { name: string }) => name === 'Vera');
+    await server.patch(`/people/${id}`, { name: 'Vera Holm' });
+    // Signed without signal, before the phone knew; and whose phone it was is as it was then.
+    expect(await post(await signed(own))).toBe(204);
+    expect((await sealOf()).hands).toEqual([{ by: 'Ina', phone: 'Vera', entries: events.length }]);
+    const put = await server.put('/me/key', { key: own.key });
+    expect(put.body).toEqual({ name: 'Vera Holm' });
+    expect(await post(await signed(own, { name: 'Vera Holm' }))).toBe(204);
+    const to = join(server.folder, 'taken');
+    writeFileSync(to, await (await server.fetch('/archive')).text());
+    const whole = await verifyFile(to);
+    expect([whole.holds, whole.said.some((line) => line.includes('Vera Holm’s phone'))]).toEqual([
+      true,
+      true,
+    ]);
+  });
+
   it('is in the record as a file and in the archive, which prove it by themselves', async () => {
     await server.post(`/jobs/${head.id}/events`, events);
     expect(await post(await signed(await newKey()))).toBe(204);

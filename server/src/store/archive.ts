@@ -5,7 +5,7 @@ import { Op } from 'sequelize';
 import { recordOfJob } from '../record/recordOfJob';
 import type { Database } from './database';
 import { headOf } from './jobHead';
-import type { KeyRow } from './keys';
+import { listKeys } from './keys';
 import { readShop } from './shop';
 import { readSignature } from './signatures';
 
@@ -95,9 +95,8 @@ async function* contents(db: Database): AsyncGenerator<string> {
 
 /** The keys of phones, and what they signed. */
 async function* proofs(db: Database): AsyncGenerator<string> {
-  const keys = await db.rows<KeyRow>('SELECT * FROM keys ORDER BY registeredAt, key');
-  for (const { key, name, registeredAt } of keys) {
-    yield write({ type: 'key', key, name, registeredAt });
+  for (const { key, names, registeredAt } of await listKeys(db)) {
+    yield write({ type: 'key', key, names, registeredAt });
   }
   for (const { job } of await db.rows<{ job: string }>('SELECT job FROM signatures ORDER BY job')) {
     const signature = await readSignature(db, job).catch(

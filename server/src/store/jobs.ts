@@ -57,7 +57,7 @@ export async function keepJob(
 
 /**
  * Keeps events of one job, all or none, each once however often it comes. Answers the ids
- * only when they are on disk. `person` is whose phone they come from.
+ * only when they are on disk. `person` is the name of whose phone they come from.
  */
 export async function appendEvents(
   db: Database,
@@ -172,9 +172,9 @@ export async function readJob(db: Database, id: string, today: string): Promise<
 /** Whose names were used on others' phones, and how often. */
 function otherHands(db: Database, job: string): Promise<Seal['hands']> {
   return db.rows(
-    `SELECT json_extract(body, '$.by') AS "by", name AS phone, count(*) AS entries
-     FROM events JOIN people ON people.id = person
-     WHERE job = $1 AND late = 0 AND json_valid(body) AND name <> json_extract(body, '$.by')
+    `SELECT json_extract(body, '$.by') AS "by", person AS phone, count(*) AS entries
+     FROM events
+     WHERE job = $1 AND late = 0 AND json_valid(body) AND person <> json_extract(body, '$.by')
      GROUP BY 1, 2 ORDER BY 1, 2`,
     [job],
   );

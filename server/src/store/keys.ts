@@ -1,14 +1,16 @@
 import type { Transaction } from 'sequelize';
+import * as v from 'valibot';
 import { wrongField } from '../requestError';
 import type { Database } from './database';
 import type { Holder } from './phones';
 
-/** A public key, and whose phone it was when it was registered. */
-export type KeyRow = { key: string; phone: string | null; name: string; registeredAt: string };
+/** A public key, whose phone it is, and every name its person had since it was registered. */
+export type KeyRow = { key: string; phone: string | null; names: string[]; registeredAt: string };
 
 /**
- * Registers the public key of a phone; one that has none yet, or another since its browser was
- * cleared. Answers whether it is new. Throws RequestError 409 for the key of somebody else's phone.
+ * Registers the public key of a phone: its first one, another since its browser was cleared, or the
+ * same under the name that its person has by now. Answers whether the key is new. Throws RequestError
+ * 409 for the key of somebody else's phone.
  */
 export async function registerKey(
   db: Database,
@@ -18,18 +20,27 @@ export async function registerKey(
 ): Promise<boolean> {
   return db.write(async (transaction) => {
     const known = await keyOf(db, key, transaction);
-    if (known?.phone === phone) return false;
-    if (known && known.name !== name) {
+    if (known && known.phone !== phone && !known.names.includes(name)) {
       throw wrongField('key', 'This is the key of somebody else’s phone.', 409);
     }
-    await db.run(
-      `INSERT INTO keys (key, phone, name, registeredAt) VALUES ($1, $2, $3, $4)
-       ON CONFLICT (key) DO UPDATE SET phone = $2`,
-      [key, phone, name, now.toISOString()],
-      transaction,
-    );
-    return true;
+    const names = [...new Set([...(known?.names ?? []), name])];
+    await keepKey(db, { key, phone, names, registeredAt: now.toISOString() }, transaction);
+    return !known;
   });
+}
+
+/** Keeps a key; of one that is known already the phone and the names are others. */
+export function keepKey(
+  db: Database,
+  { key, phone, names, registeredAt }: KeyRow,
+  transaction: Transaction,
+): Promise<void> {
+  return db.run(
+    `INSERT INTO keys (key, phone, names, registeredAt) VALUES ($1, $2, $3, $4)
+     ON CONFLICT (key) DO UPDATE SET phone = excluded.phone, names = excluded.names`,
+    [key, phone, JSON.stringify(names), registeredAt],
+    transaction,
+  );
 }
 
 /** What is known of a key; undefined of one that nobody registered. */
@@ -38,6 +49,21 @@ export async function keyOf(
   key: string,
   transaction?: Transaction,
 ): Promise<KeyRow | undefined> {
-  const [row] = await db.rows<KeyRow>('SELECT * FROM keys WHERE key = $1', [key], transaction);
-  return row;
+  const [row] = await db.rows<Kept>('SELECT * FROM keys WHERE key = $1', [key], transaction);
+  return row && keyIn(row);
+}
+
+/** Every key that was registered, the oldest first. */
+export async function listKeys(db: Database): Promise<KeyRow[]> {
+  return (await db.rows<Kept>('SELECT * FROM keys ORDER BY registeredAt, key')).map(keyIn);
+}
+
+const NamesSchema = v.pipe(v.string(), v.parseJson(), v.array(v.string()));
+
+type Kept = Omit<KeyRow, 'names'> & { names: string };
+
+/** A key whose names cannot be read is nobody's. */
+function keyIn({ names, ...row }: Kept): KeyRow {
+  const read = v.safeParse(NamesSchema, names);
+  return { ...row, names: read.success ? read.output : [] };
 }

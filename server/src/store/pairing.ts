@@ -64,8 +64,7 @@ export async function pair(db: Database, { code, name }: Pair, now: Date): Promi
       transaction,
     );
     if (!link) throw new RequestError(410, 'This link was used or has run out. Ask for a new one.');
-    const named = link.role === 'helper' ? helperNamed : foremanNamed;
-    const person = link.person ?? (await named(db, name, transaction));
+    const person = link.person ?? (await personSaid(db, link.role, name, transaction));
     await db.run(
       'UPDATE pairings SET usedAt = $1 WHERE codeHash = $2',
       [now.toISOString(), hashOf(code)],
@@ -76,32 +75,29 @@ export async function pair(db: Database, { code, name }: Pair, now: Date): Promi
   return { token, me: await meOf(db, holder) };
 }
 
-/** Who sits at the server's own machine is the shop's master: a foreman by the name that is said. */
-async function foremanNamed(
+/**
+ * Who says their own name by a link that is nobody's yet. Who sits at the server's own machine is the
+ * shop's master, a foreman by whatever name; who joins as a helper is one already, or somebody new:
+ * nobody becomes another by a name.
+ */
+async function personSaid(
   db: Database,
+  role: string | null,
   name: string | undefined,
   transaction: Transaction,
 ): Promise<string> {
   if (name === undefined) throw wrongField('name', 'Say who holds this phone.');
+  const joins = role === 'helper';
   const known = await personNamed(db, name, transaction);
-  if (known === undefined) return addPerson(db, { name, role: 'foreman' }, transaction);
-  await db.run("UPDATE people SET role = 'foreman' WHERE id = $1", [known], transaction);
-  return known;
-}
-
-/** Who joins as a helper is one already, or somebody new: nobody becomes another by a name. */
-async function helperNamed(
-  db: Database,
-  name: string | undefined,
-  transaction: Transaction,
-): Promise<string> {
-  if (name === undefined) throw wrongField('name', 'Say who holds this phone.');
-  const known = await personNamed(db, name, transaction);
-  if (known === undefined) return addPerson(db, { name, role: 'helper' }, transaction);
+  if (known === undefined) {
+    return addPerson(db, { name, role: joins ? 'helper' : 'foreman' }, transaction);
+  }
+  if (!joins) {
+    await db.run("UPDATE people SET role = 'foreman' WHERE id = $1", [known], transaction);
+    return known;
+  }
   const person = (await db.tables.people.findByPk(known, { transaction }))?.get();
   if (person?.role === 'helper') return known;
-  throw wrongField(
-    'name',
-    `There is a ${name} here who is no helper: a foreman shows them a code.`,
-  );
+  const message = `There is a ${name} here who is no helper: a foreman shows them a code.`;
+  throw wrongField('name', message);
 }

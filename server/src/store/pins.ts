@@ -64,8 +64,9 @@ export async function tryPin(db: Database, name: string, pin: string, now: Date)
     return { id: row.id, pin: row.pin };
   });
   const [salt = '', hash = ''] = person.pin.split(' ');
+  const kept = Buffer.from(hash, 'hex');
   const tried = await derive(pin, Buffer.from(salt, 'hex'), BYTES);
-  if (!timingSafeEqual(tried, Buffer.from(hash, 'hex'))) {
+  if (kept.length !== BYTES || !timingSafeEqual(tried, kept)) {
     throw wrongField('pin', `That is not the PIN of ${name}.`);
   }
   await db.write((transaction) =>

@@ -21,6 +21,9 @@ const POISON: [string, string][] = [
   ['the shop’s units', `UPDATE shops SET units = '{"length":"ell"}', shims = '[]' WHERE $1 = $1`],
   ['a photo of no kind', `UPDATE blobs SET type = 'x' WHERE $1 = $1`],
   ['a person of no role', `UPDATE people SET role = 'king' WHERE name = 'Tam' AND $1 = $1`],
+  ['a key of no names', `UPDATE keys SET names = '[' WHERE $1 = $1`],
+  ['a signature of no words', `UPDATE signatures SET words = '{' WHERE $1 = $1`],
+  ['a PIN that is no hash', `UPDATE people SET pin = 'x', pinWaits = 'never' WHERE $1 = $1`],
   ['what was noted', `INSERT INTO audit (at, what, about) SELECT 'never', 'sung', $1`],
 ];
 
@@ -39,11 +42,26 @@ it.each(POISON)('%s stop nothing else', async (_, sql) => {
     expect(yard.body.length).toBeGreaterThanOrEqual(MACHINES.length - 1);
     const shop = await server.get('/shop');
     expect([shop.status, v.is(ShopHereSchema, shop.body)]).toEqual([200, true]);
-    const paths = ['/sheets', '/due.ics', '/readings.csv', '/search?q=brine', '/people', '/audit'];
+    const paths = [
+      '/sheets',
+      '/due.ics',
+      '/readings.csv',
+      '/search?q=brine',
+      '/people',
+      '/audit',
+      '/archive',
+    ];
     for (const path of [...paths, ...MACHINES.map(({ id }) => `/machines/${id}`)]) {
       const { status } = await server.get(path);
       expect([path, path.endsWith(machine.id) ? 200 : status]).toEqual([path, 200]);
       expect(status).toBeLessThan(500);
+    }
+    for (const { id } of (await server.get('/machines')).body) {
+      const { body: page } = await server.get(`/machines/${id}`);
+      const [past] = page.history ?? [];
+      if (!past || id === machine.id) continue;
+      expect((await server.get(`/jobs/${past.id}/seal`)).body).toMatchObject({ holds: true });
+      expect((await server.fetch(`/jobs/${past.id}/record-file`)).status).toBe(200);
     }
     expect(v.is(PeopleSchema, (await server.get('/people')).body)).toBe(true);
     expect(v.is(AuditSchema, (await server.get('/audit')).body)).toBe(true);

@@ -19,7 +19,7 @@ export async function keepSignature(
   db: Database,
   id: string,
   signature: Signature,
-  holder: Pick<Holder, 'name' | 'phone'>,
+  holder: Pick<Holder, 'phone'>,
 ): Promise<void> {
   await db.write(async (transaction) => {
     const job = (await db.tables.jobs.findByPk(id, { transaction }))?.get();
@@ -28,7 +28,7 @@ export async function keepSignature(
       throw wrongField('words', 'This record is not what was signed: look at it again.', 409);
     }
     const key = await keyOf(db, signature.key, transaction);
-    if (key?.phone !== holder.phone || signature.words.name !== holder.name) {
+    if (key?.phone !== holder.phone || !key.names.includes(signature.words.name)) {
       throw wrongField('key', 'This key is not registered for this phone and its person.', 409);
     }
     if (!isByItsKey(signature)) {

@@ -6,6 +6,7 @@ import { RequestError } from '../requestError';
 import { sha256 } from './blobs';
 import { forget } from './changes';
 import type { Database } from './database';
+import { keepKey } from './keys';
 import { writeShop } from './shop';
 import { insertSignature } from './signatures';
 
@@ -168,12 +169,8 @@ async function keep(
     })),
     { transaction },
   );
-  for (const { key, name, registeredAt } of of('key')) {
-    await db.run(
-      'INSERT OR IGNORE INTO keys (key, name, registeredAt) VALUES ($1, $2, $3)',
-      [key, name, registeredAt],
-      transaction,
-    );
+  for (const { key, names, registeredAt } of of('key')) {
+    await keepKey(db, { key, phone: null, names, registeredAt }, transaction);
   }
   for (const { words, key, signature } of of('signature')) {
     await insertSignature(db, { words, key, signature }, transaction);

@@ -25,7 +25,7 @@ class Archive {
   private readonly hash = createHash('sha256');
   private readonly jobs = new Map<string, Job>();
   private readonly machines = new Map<string, string>();
-  private readonly names = new Map<string, string>();
+  private readonly names = new Map<string, readonly string[]>();
   private readonly wrong: string[] = [];
 
   get isHopeless(): boolean {
@@ -46,7 +46,7 @@ class Archive {
       case 'machine':
         return void this.machines.set(line.id, line.name);
       case 'key':
-        return void this.names.set(line.key, line.name);
+        return void this.names.set(line.key, line.names);
       case 'job': {
         const { head, seal } = line;
         if (seal !== null) this.jobs.set(head.id, { head, seal, standing: [], signature: null });
@@ -85,7 +85,7 @@ class Archive {
     if (wrong.length > 0) return { holds: false, said: wrong.slice(0, MOST_NAMED) };
     const signed = [...byKey].map(
       ([key, count]) =>
-        `${count} by the key of ${this.names.get(key)}’s phone, ${fingerprintOf(key)}`,
+        `${count} by the key of ${this.names.get(key)?.at(-1)}’s phone, ${fingerprintOf(key)}`,
     );
     const left = this.jobs.size - [...byKey.values()].reduce((sum, count) => sum + count, 0);
     return {
@@ -107,7 +107,7 @@ class Archive {
     }
     const { holds, said } = proven(signature, head, sealed);
     if (!holds) return said.map((text) => `${name}: ${text}`);
-    if (signature && this.names.get(signature.key) !== signature.words.name) {
+    if (signature && !this.names.get(signature.key)?.includes(signature.words.name)) {
       return [`${name}: signed in ${signature.words.name}’s name by somebody else’s key.`];
     }
     if (signature) byKey.set(signature.key, (byKey.get(signature.key) ?? 0) + 1);

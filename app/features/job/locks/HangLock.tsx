@@ -18,12 +18,17 @@ export function HangLock({ job, after }: { job: WorkingJob; after?: ReactNode })
     >
       <Words as="heading">{job.by}, hang your own lock</Words>
       <Caution>
-        The engine is held by the locks of others, and they may take them off. Hang your own before
-        your hands go in, then tap below.
+        {`${heldWords(job)} Hang your own before your hands go in, then tap below.`}
       </Caution>
       <LocksHanging job={job} />
     </StepFrame>
   );
+}
+
+function heldWords({ state }: WorkingJob): string {
+  return hanging(state).length === 0
+    ? 'No lock holds the engine now.'
+    : 'The engine is held by the locks of others, and they may take them off.';
 }
 
 /** Whose locks hang, and since when. */

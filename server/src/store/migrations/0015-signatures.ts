@@ -6,13 +6,13 @@ const id = { type: text, primaryKey: true };
 const must = { type: text, allowNull: false };
 
 /**
- * The public keys of phones, which stay known when a phone is let go, the signature of a key over
+ * The public keys of phones with the names of their person, which stay known when a phone is let go, the signature of a key over
  * each signed job, and the links by which a record is read from outside.
  */
 export const signatures: Migration = {
   name: '0015-signatures',
   async up(queries) {
-    await queries.createTable('keys', { key: id, phone: text, name: must, registeredAt: must });
+    await queries.createTable('keys', { key: id, phone: text, names: must, registeredAt: must });
     await queries.createTable('signatures', {
       job: { ...id, references: { model: 'jobs', key: 'id' } },
       words: must,
