@@ -1,4 +1,4 @@
-import { hangs, isLastLock, mustHangLock, turnsSeenFrom } from '@longbar/core';
+import { hangs, mustHangLock, turnsSeenFrom } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -14,6 +14,7 @@ import { useMay } from '../../people/useMay';
 import type { WorkingJob } from '../model/workingJob';
 import { useJob } from '../model/useJob';
 import { StandsAtOther } from '../position/StandsAtOther';
+import { ClearRow } from '../locks/ClearRow';
 import { HangLock } from '../locks/HangLock';
 import { LinkBoard, way } from './LinkBoard';
 import { useLink } from './useLink';
@@ -30,21 +31,6 @@ export function HelperScreen({ id }: { id: string }) {
       {job && !agreed && <Agree job={job} onAgreed={() => setAgreed(true)} />}
       {job && agreed && <Turning job={job} />}
     </View>
-  );
-}
-
-/** One who is clear takes their own lock off, and stays in the view to read. */
-function OwnLock({ job }: { job: WorkingJob }) {
-  const { state, by } = job;
-  if (!hangs(state, by)) return null;
-  if (isLastLock(state, by)) {
-    return <Words as="note">Your lock is the last one on an open engine: it stays.</Words>;
-  }
-  return (
-    <Act
-      label={`${by}: clear, my lock off`}
-      onPress={() => job.act({ type: 'clear.said', person: by })}
-    />
   );
 }
 
@@ -112,7 +98,7 @@ function Turning({ job }: { job: WorkingJob }) {
       <Words as="note" color="secondInk">
         Voice and hand signals stand above this view.
       </Words>
-      <OwnLock job={job} />
+      {hangs(job.state, job.by) && <ClearRow job={job} person={job.by} />}
     </>
   );
 }

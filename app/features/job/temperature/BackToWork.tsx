@@ -6,6 +6,7 @@ import { Caution } from '../../../ui/Caution';
 import { Stack } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
+import { ClearRow } from '../locks/ClearRow';
 import type { WorkingJob } from '../model/workingJob';
 
 type Why = Extract<JobAct, { type: 'engine.returned' }>['why'];
@@ -41,12 +42,7 @@ export function BackToWork({ job }: { job: WorkingJob }) {
         onPress={() => job.act({ type: 'bar.out' })}
       />
       {state.people.map((person) => (
-        <TickRow
-          key={person}
-          text={`${person}: clear`}
-          done={state.clear[person] !== undefined}
-          onPress={() => job.act({ type: 'clear.said', person })}
-        />
+        <ClearRow key={person} {...{ job, person }} />
       ))}
       {WAYS.map(({ why, label }) => (
         <Act

@@ -2,8 +2,7 @@ import type { EventOf, KnownEvent } from './events';
 import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
-import { hangLock } from './locks';
-import { noteAtWork } from './people';
+import { backAtWork, hangLock } from './locks';
 import { isSameScope } from './scope';
 import type { JobState } from './state';
 
@@ -71,11 +70,11 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       };
       return;
     case 'isolation.done':
-      noteAtWork(state, by);
+      backAtWork(state, by);
       state.isolations[event.isolation] = { by, at };
       return;
     case 'isolation.exempted':
-      noteAtWork(state, by);
+      backAtWork(state, by);
       state.isolations[event.isolation] = { by, at, exempt: event.reason };
       return;
     case 'lock.hung':

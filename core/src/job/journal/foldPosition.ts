@@ -2,8 +2,7 @@ import type { CrankEntry, Observation } from '../../crank/observation';
 import { concernsSame } from '../../crank/observation';
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
-import { clearNoMore } from './locks';
-import { noteAtWork } from './people';
+import { backAtWork, clearNoMore } from './locks';
 import type { CrankState, JobState } from './state';
 
 /** The events of where the crank stands. */
@@ -65,7 +64,7 @@ function applyCrank(state: JobState, event: CrankEvent): void {
   switch (event.type) {
     case 'crank.observed':
       beginAnewIfDoubted(state);
-      noteAtWork(state, event.by);
+      backAtWork(state, event.by);
       if (saysNothing(state, event.observation)) return;
       state.crank = { ...state.crank, history: look(state.crank, event) };
       return;
@@ -140,10 +139,10 @@ function loosen(state: JobState, adjusters: readonly string[]): void {
 
 /** The crank was turned: the bar is on it, and nobody is clear of it any more. */
 function barredAgain(state: JobState, ...people: (string | undefined)[]): void {
-  noteAtWork(state, ...people);
+  backAtWork(state, ...people);
   delete state.barOut;
   delete state.toolsCounted;
-  clearNoMore(state, ...people);
+  clearNoMore(state);
 }
 
 /** The engine runs or moves: it can start, its covers are on, and nobody knows the crank. */
@@ -152,7 +151,7 @@ function backToWork(state: JobState, why: 'hot-run' | 'bump' | 'moved'): void {
   state.crank = { history: [], last, turns: turns + 1, loosened };
   state.isolations = {};
   state.undone = {};
-  state.clear = {};
+  clearNoMore(state);
   delete state.opened;
   delete state.barOut;
   delete state.toolsCounted;

@@ -85,9 +85,29 @@ describe('the lock of each', () => {
     const handed = [...OPEN, by('Orla', { type: 'lock.hung' }), clear('Ina')];
     const barred = stateOf(...handed, by('Orla', turned));
     expect(Object.keys(barred.clear)).toEqual(['Ina']);
+    // Whoever bars is at it again themselves, lock or not.
+    expect(stateOf(...handed, turned).clear).toEqual({});
     // Back at work they hang it again, and are clear no more.
     const back = stateOf(...handed, by('Orla', turned), { type: 'lock.hung' });
     expect(back.clear).toEqual({});
     expect(names(back)).toEqual(['Orla', 'Ina']);
+  });
+
+  it('who left is clear still when the engine ran in between, who isolates anew is not', () => {
+    const returned: JobAct = { type: 'engine.returned', why: 'bump', after: null };
+    const isolate: JobAct = { type: 'isolation.done', isolation: 'battery' };
+    const ran = [
+      ...OPEN,
+      by('Orla', { type: 'lock.hung' }),
+      clear('Ina'),
+      { type: 'bar.out' } as const,
+      by('Orla', clear('Orla')),
+      by('Orla', returned),
+    ];
+    expect(Object.keys(stateOf(...ran).clear)).toEqual(['Ina', 'Orla']);
+    const anew = stateOf(...ran, by('Orla', isolate));
+    expect(Object.keys(anew.clear)).toEqual(['Ina']);
+    const isolated = [...ran, ...ISOLATED.map((act) => by('Orla', act))];
+    expect(instructionOf(setting, stateOf(...isolated), NOW, 'Orla')?.do).toBe('hang');
   });
 });

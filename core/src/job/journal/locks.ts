@@ -11,12 +11,20 @@ export function hanging({ locks }: Pick<JobState, 'locks'>): OwnLock[] {
   return locks.filter(({ off }) => !off);
 }
 
+/** Who isolates, bars or feels rockers is at work; one who took their own lock off is clear no more. */
+export function backAtWork(state: JobState, ...people: readonly (string | undefined)[]): void {
+  noteAtWork(state, ...people);
+  const locked = state.locks.map(({ person }) => person);
+  const kept = Object.entries(state.clear).filter(
+    ([person]) => !people.includes(person) || !locked.includes(person),
+  );
+  state.clear = Object.fromEntries(kept);
+}
+
 /** A person hangs their own lock: they are at work, and clear no more. */
 export function hangLock(state: JobState, person: string, at: string): void {
-  noteAtWork(state, person);
-  const { [person]: _, ...others } = state.clear;
-  state.clear = others;
   if (!hangs(state, person)) state.locks = [...state.locks, { person, hung: at }];
+  backAtWork(state, person);
 }
 
 /** Somebody says of a person that they are clear; a lock of theirs comes off with it. */
@@ -39,13 +47,13 @@ export function sayClear(
 }
 
 /**
- * The crank is turned again by these, so nobody counts as clear any more: save others who took
- * their own lock off, for they hang it again before they work.
+ * The engine is worked on again, so nobody counts as clear any more: save those who took their own
+ * lock off, for they hang it again before they work.
  */
-export function clearNoMore(state: JobState, ...turning: (string | undefined)[]): void {
+export function clearNoMore(state: JobState): void {
   const locked = new Set(state.locks.map(({ person }) => person));
   const kept = Object.entries(state.clear).filter(
-    ([person]) => locked.has(person) && !hangs(state, person) && !turning.includes(person),
+    ([person]) => locked.has(person) && !hangs(state, person),
   );
   state.clear = Object.fromEntries(kept);
 }

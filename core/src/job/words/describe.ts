@@ -150,7 +150,7 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
         detail: `${named('isolation', event.isolation)}: ${event.reason}`,
       };
     case 'lock.hung':
-      return { what: event.by, detail: 'own lock hangs' };
+      return { what: `${event.by}’s own lock`, detail: 'hangs' };
     case 'opening.noted':
       return { what: 'Noted', detail: event.what };
     case 'opening.done':
