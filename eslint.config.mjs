@@ -50,7 +50,12 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['app/**/*.{ts,tsx}'], extends: [expo] },
+  {
+    files: ['app/**/*.{ts,tsx}'],
+    extends: [expo],
+    // The compiler knows what a module exports.
+    rules: { 'import/namespace': 'off' },
+  },
   {
     files: ['app/**/*.{ts,tsx}'],
     ignores: ['app/api/**'],

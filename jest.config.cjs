@@ -20,7 +20,12 @@ module.exports = {
       // Core knows no process: what it is to know comes in.
       globals: { SOAK: Boolean(process.env.LONGBAR_SOAK) },
     },
-    { ...inNode, displayName: 'server', rootDir: `${__dirname}/server` },
+    {
+      ...inNode,
+      displayName: 'server',
+      rootDir: `${__dirname}/server`,
+      globalSetup: '<rootDir>/test-support/demoOnce.ts',
+    },
     `${__dirname}/app/jest.config.cjs`,
   ],
 };

@@ -44,7 +44,7 @@ async function keptBy(server: TestServer, job: string): Promise<Set<string>> {
   return kept;
 }
 
-const ROUNDS = process.env.LONGBAR_SOAK ? 100 : 24;
+const ROUNDS = process.env.LONGBAR_SOAK ? 100 : 10;
 /** They are cut in parts, so that two of them run side by side. */
 const PARTS = 2;
 /** A job has so many rounds: a journal of days is not folded anew for every batch. */

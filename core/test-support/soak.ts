@@ -2,4 +2,4 @@
 declare const SOAK: boolean;
 
 /** So many whole jobs are run in each of the two suites of them. */
-export const JOBS = SOAK ? 1000 : 500;
+export const JOBS = SOAK ? 1000 : 250;

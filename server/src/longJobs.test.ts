@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { emptyDatabase } from '../test-support/demoDatabase';
-import { NOW } from '../test-support/testServer';
+import { NOW } from '../test-support/now';
 import { loadDemo } from './demo/loadDemo';
 import { MACHINES } from './demo/yard';
 import { LongJobs } from './longJobs';

@@ -1,18 +1,22 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { loadDemo } from '../src/demo/loadDemo';
 import type { Database } from '../src/store/database';
 import { openDatabase } from '../src/store/database';
 import type { Summarise } from '../src/store/summary';
-import { NOW } from './testServer';
+import { copyDemo } from './demoOnce';
 
 /** A database in a folder of its own; `end` closes it and takes the folder away. */
 export type TestDatabase = { db: Database; end(): Promise<void> };
 
 /** An empty database; `reading` is how its jobs are read, where it is not the usual way. */
 export async function emptyDatabase(reading?: Summarise): Promise<TestDatabase> {
-  const folder = mkdtempSync(join(tmpdir(), 'longbar-database-'));
+  return openedIn(newFolder(), reading);
+}
+
+const newFolder = () => mkdtempSync(join(tmpdir(), 'longbar-database-'));
+
+async function openedIn(folder: string, reading?: Summarise): Promise<TestDatabase> {
   const db = await openDatabase(folder, reading);
   return {
     db,
@@ -25,7 +29,7 @@ export async function emptyDatabase(reading?: Summarise): Promise<TestDatabase> 
 
 /** A database with the demo yard as it was loaded at `NOW`. */
 export async function demoDatabase(): Promise<TestDatabase> {
-  const made = await emptyDatabase();
-  await loadDemo(made.db, NOW);
-  return made;
+  const folder = newFolder();
+  copyDemo(folder);
+  return openedIn(folder);
 }

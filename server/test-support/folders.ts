@@ -7,7 +7,7 @@ import { archiveLines } from '../src/store/archive';
 import { openDatabase } from '../src/store/database';
 import { listMachines } from '../src/store/machines';
 import { pendingSteps } from '../src/store/migrate';
-import { NOW } from './testServer';
+import { NOW } from './now';
 
 /* Data folders of a test's own: as a start, an upgrade or a restore finds and leaves them. */
 

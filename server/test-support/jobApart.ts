@@ -1,7 +1,7 @@
 import type { JobAct, JobEvent, JobHead, SeededRandom } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import { signedAnew } from './signedAnew';
-import { NOW } from './testServer';
+import { NOW } from './now';
 
 /**
  * What two phones that are apart hold of one job: one works it to its end and signs, the other

@@ -5,12 +5,13 @@ import { tmpdir } from 'node:os';
 import type { Role } from '@longbar/core';
 import { join } from 'node:path';
 import { pino } from 'pino';
-import { loadDemo } from '../src/demo/loadDemo';
 import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/database';
 import { doorOf } from '../src/store/door';
 import { beginPairing, pair } from '../src/store/pairing';
 import { openDatabase } from '../src/store/database';
+import { copyDemo } from './demoOnce';
+import { NOW } from './now';
 
 // What is in an answer is what the tests are about.
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
@@ -35,14 +36,11 @@ export type TestServer = {
   close(): Promise<void>;
 };
 
-/** The day the demo is loaded in tests. */
-export const NOW = new Date('2026-11-23T09:00:00Z');
-
 /** A server with the demo yard, or none, in a folder of its own, answering on loopback. */
 export async function startTestServer({ empty = false } = {}): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'longbar-server-'));
+  if (!empty) copyDemo(folder);
   const db = await openDatabase(folder);
-  if (!empty) await loadDemo(db, NOW);
   const server = createServer(createApp({ db, logger: pino({ level: 'silent' }), run: 'test' }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;

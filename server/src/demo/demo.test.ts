@@ -11,7 +11,7 @@ import {
   planBarring,
 } from '@longbar/core';
 import * as v from 'valibot';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { summarise } from '../store/summary';
 import { signedJob } from './signedJob';
 import { MACHINES, SHEETS, SHOP } from './yard';

@@ -14,7 +14,8 @@ import { QueryTypes } from 'sequelize';
 import * as v from 'valibot';
 import { signedAnew } from '../../test-support/signedAnew';
 import type { TestServer } from '../../test-support/testServer';
-import { NOW, startTestServer } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
+import { startTestServer } from '../../test-support/testServer';
 import { openDatabase } from '../store/database';
 import { MACHINES } from '../demo/yard';
 

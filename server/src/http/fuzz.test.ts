@@ -4,7 +4,8 @@ import type { Route } from '../../test-support/routes';
 import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
-import { NOW, startTestServer } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
+import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
 const REQUESTS = process.env.LONGBAR_SOAK ? 20_000 : 500;

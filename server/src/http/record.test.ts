@@ -1,6 +1,7 @@
 import type { TestServer } from '../../test-support/testServer';
 import Papa from 'papaparse';
-import { NOW, startTestServer } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
+import { startTestServer } from '../../test-support/testServer';
 import { signedJob } from '../demo/signedJob';
 import { MACHINES } from '../demo/yard';
 

@@ -6,7 +6,7 @@ import { createServer } from 'node:http';
 import { connect } from 'node:net';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
 import { beginJob, keepEvents } from '../store/jobs';
 import { JobFeed } from './jobFeed';

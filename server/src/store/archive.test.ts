@@ -9,7 +9,7 @@ import { loadDemo } from '../demo/loadDemo';
 import { MACHINES } from '../demo/yard';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { emptyDatabase } from '../../test-support/demoDatabase';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { archiveLines } from './archive';
 import { linesOf } from './linesOf';
 import type { ArchiveCounts } from './takeArchive';

@@ -4,7 +4,8 @@ import { randomUUID } from 'node:crypto';
 import type { TestServer } from '../../test-support/testServer';
 import { jobApart } from '../../test-support/jobApart';
 import { signedAnew } from '../../test-support/signedAnew';
-import { NOW, startTestServer } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
+import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 import { appendEvents, beginJob, checkSeal, keepEvents, readEvents } from './jobs';
 

@@ -13,7 +13,8 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { TestServer } from '../../test-support/testServer';
-import { NOW, startTestServer } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
+import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 import { backUp } from './backup';
 import { backupsIn, backupState } from './backupFiles';

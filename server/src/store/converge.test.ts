@@ -2,7 +2,7 @@ import type { JobAct, JobEvent } from '@longbar/core';
 import { foldJob, SeededRandom } from '@longbar/core';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
 import type { Database } from './database';
 import { appendEvents, beginJob, readEvents } from './jobs';

@@ -4,9 +4,10 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as v from 'valibot';
+import { copyDemo } from '../../test-support/demoOnce';
+import { NOW } from '../../test-support/now';
 import { spoil } from '../../test-support/spoil';
 import { startTestServer } from '../../test-support/testServer';
-import { loadDemo } from '../demo/loadDemo';
 import { MACHINES } from '../demo/yard';
 import { quickLook, thoroughLook } from './damage';
 import type { Database } from './database';
@@ -14,7 +15,6 @@ import { openDatabase } from './database';
 import { listMachines } from './machines';
 import { listSetAside } from './setAside';
 
-const NOW = new Date('2026-11-23T09:00:00Z');
 const TODAY = '2026-11-23';
 let whole: string;
 type Page = { name: string; pageno: number; pagetype: string; ncell: number };
@@ -23,8 +23,8 @@ const folders: string[] = [];
 
 beforeAll(async () => {
   whole = mkdtempSync(join(tmpdir(), 'longbar-whole-'));
+  copyDemo(whole);
   const db = await openDatabase(whole);
-  await loadDemo(db, NOW);
   await listMachines(db, TODAY);
   await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
   pages = await db.rows<Page>('SELECT name, pageno, pagetype, ncell FROM dbstat');

@@ -4,6 +4,7 @@ import { copyFileSync, existsSync, readdirSync, rmSync, statSync, writeFileSync 
 import { join } from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { copiesBeforeSteps } from '../../test-support/everyStep';
+import { copyDemo } from '../../test-support/demoOnce';
 import {
   archiveOf,
   backupsIn,
@@ -17,7 +18,7 @@ import {
   rowsOf,
   TODAY,
 } from '../../test-support/folders';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
 import { backUp } from './backup';
 import { checkFile } from './checkedFile';
@@ -67,7 +68,7 @@ describe('cut off at any step', () => {
 
   it('a restore has not begun or is finished: never half, never beside an old log', async () => {
     const from = fresh();
-    await demoIn(from);
+    copyDemo(from);
     const full = await openDatabase(from);
     const file = await backUp(full, planIn(from), NOW);
     await full.close();
@@ -89,7 +90,7 @@ describe('what is done beside the work, cut off at any step,', () => {
   /** A folder with the demo, opened for something that is cut off at any step of it. */
   async function demoDuring(oneOf: number, work: (db: Database, folder: string) => Promise<void>) {
     const folder = fresh();
-    await demoIn(folder);
+    copyDemo(folder);
     const { copies, steps } = await copiesBeforeSteps(folder, oneOf, async () => {
       const db = await openDatabase(folder);
       await work(db, folder);
@@ -101,7 +102,7 @@ describe('what is done beside the work, cut off at any step,', () => {
 
   it('an archive that is taken in is all there or not at all', async () => {
     const from = fresh();
-    await demoIn(from);
+    copyDemo(from);
     const lines = await archiveOf(from);
     const folder = fresh();
     expect(await machinesIn(folder)).toBe(0);
@@ -167,7 +168,7 @@ describe('a server that is stopped', () => {
 describe('what is lost', () => {
   it('is not taken for a new shop, and the way back is named', async () => {
     const folder = fresh();
-    await demoIn(folder);
+    copyDemo(folder);
     const db = await openDatabase(folder);
     const file = await backUp(db, planIn(folder), NOW);
     await db.close();
@@ -184,7 +185,7 @@ describe('what is lost', () => {
 
   it('of what was acknowledged is noticed at the next start, and phones are asked for it', async () => {
     const folder = fresh();
-    await demoIn(folder);
+    copyDemo(folder);
     const live = join(folder, 'longbar.sqlite');
     const copy = join(folder, 'copy');
     copyFileSync(live, copy);

@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { cpSync } from 'node:fs';
 import { join } from 'node:path';
 import { isLookedAt, withDiskFullAt } from '../../test-support/everyStep';
+import { copyDemo } from '../../test-support/demoOnce';
 import {
   archiveOf,
   backupsIn,
-  demoIn,
   each,
   earlierIn,
   fresh,
@@ -14,7 +14,8 @@ import {
   rowsOf,
   TODAY,
 } from '../../test-support/folders';
-import { NOW, startTestServer } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
+import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 import { backUp } from './backup';
 import { checkFile } from './checkedFile';
@@ -89,7 +90,7 @@ describe('beside the work, on a disk that is full from some step on,', () => {
 
   it('an archive is taken in or refused, and none of it is there then', async () => {
     const from = fresh();
-    await demoIn(from);
+    copyDemo(from);
     const lines = await archiveOf(from);
     const refused = await everyStepOf(
       6,
@@ -110,7 +111,7 @@ describe('beside the work, on a disk that is full from some step on,', () => {
 
   it('a backup is made and whole, or there is none under its name', async () => {
     const made = fresh();
-    await demoIn(made);
+    copyDemo(made);
     const refused = await everyStepOf(
       1,
       async (folder) => cpSync(made, folder, { recursive: true }),
@@ -134,7 +135,7 @@ describe('beside the work, on a disk that is full from some step on,', () => {
 
   it('a restore is decided on or not, and the next start has one of the two', async () => {
     const from = fresh();
-    await demoIn(from);
+    copyDemo(from);
     const full = await openDatabase(from);
     const file = await backUp(full, planIn(from), NOW);
     await full.close();
@@ -152,7 +153,7 @@ describe('beside the work, on a disk that is full from some step on,', () => {
 
   it('what was being worked out anew is worked out once there is room', async () => {
     const made = fresh();
-    await demoIn(made);
+    copyDemo(made);
     const yards = new Set<string>();
     const refused = await everyStepOf(
       40,

@@ -2,7 +2,7 @@ import { setImmediate } from 'node:timers/promises';
 import { SeededRandom } from '@longbar/core';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { signedJob } from '../demo/signedJob';
 import { MACHINES } from '../demo/yard';
 import type { Database } from './database';

@@ -3,9 +3,9 @@ import { foldJob, SeededRandom } from '@longbar/core';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { copyDemo } from '../../test-support/demoOnce';
 import { jobApart } from '../../test-support/jobApart';
-import { NOW } from '../../test-support/testServer';
-import { loadDemo } from '../demo/loadDemo';
+import { NOW } from '../../test-support/now';
 import { backUp } from './backup';
 import type { Database } from './database';
 import { openDatabase } from './database';
@@ -20,8 +20,8 @@ const folder = mkdtempSync(join(tmpdir(), 'longbar-restored-'));
 const plan = { folder: join(folder, 'backups'), keep: 2, everyHours: 24 };
 let db: Database;
 beforeAll(async () => {
+  copyDemo(folder);
   db = await openDatabase(folder);
-  await loadDemo(db, NOW);
 });
 afterAll(async () => {
   await db.close();

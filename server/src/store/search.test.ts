@@ -1,7 +1,7 @@
 import type { JobAct, JobEvent } from '@longbar/core';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
-import { NOW } from '../../test-support/testServer';
+import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
 import { appendEvents, beginJob } from './jobs';
 import { search } from './search';

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Sequelize } from 'sequelize';
 import { signedAnew } from '../../../test-support/signedAnew';
-import { NOW } from '../../../test-support/testServer';
+import { NOW } from '../../../test-support/now';
 import { standingOf } from '../arrival';
 import { openDatabase } from '../database';
 import { checkSeal } from '../jobs';
