@@ -34,6 +34,7 @@ const ICONS = {
   unfold: 'mdiChevronDown',
   fold: 'mdiChevronUp',
   label: 'mdiQrcode',
+  bench: 'mdiCalculatorVariantOutline',
 };
 
 const lines = Object.entries(ICONS).map(([name, icon]) => `  ${name}: '${all[icon]}',`);

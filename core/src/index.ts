@@ -54,6 +54,26 @@ export type { Observation } from './crank/observation';
 export { describeSet, describeWatch } from './barring/describeStop';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
+export { ordersOffered, readGaps, readOrder } from './bench/readOrder';
+export { quickSheet } from './bench/quickSheet';
+export { setDecides } from './bench/setDecides';
+export type { MetBy } from './bench/setDecides';
+export {
+  adapterFormula,
+  barSums,
+  screwTurn,
+  stackFormula,
+  takenFor,
+  torqueFormula,
+} from './bench/formulas';
+export type { BarSum } from './bench/formulas';
+export { hoursToDate } from './bench/hoursToDate';
+export { figuresOfJob } from './bench/figuresOf';
+export type { BenchFigures } from './bench/figuresOf';
+export { whyPlaced } from './bench/whyPlaced';
+export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';
+export type { StripMark, StripTile, TurnMark } from './bench/timingStrip';
+
 export { middleOf, readingFromFigure } from './gauging/reading';
 export {
   formatFigure,
@@ -91,7 +111,7 @@ export { engineLabelWords } from './job/words/engineLabel';
 export { headLetters } from './picture/headLetters';
 export { nextCheckWords } from './job/words/nextCheck';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
-export { readingFromTyped } from './gauging/typedReading';
+export { lengthFromTyped, readingFromTyped } from './gauging/typedReading';
 export type { TypedFor } from './gauging/typedReading';
 export { judgeReading, verdictOf } from './gauging/judgeReading';
 export type { JobPolicy, Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';

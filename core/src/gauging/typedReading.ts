@@ -70,6 +70,18 @@ export function readingFromTyped(text: string, of: TypedFor): TypedReading {
     : { problem: `${what}: was ${meant} meant?`, meant };
 }
 
+/**
+ * One length as a person types it, whole µm: in `usual` unless another unit is typed behind.
+ *
+ * @example lengthFromTyped('13 thou', 'mm') // 330
+ */
+export function lengthFromTyped(text: string, usual: 'mm' | 'thou'): number | undefined {
+  const { figures, unit = usual, rest } = split(text);
+  const [figure] = figures;
+  if (figure === undefined || figures.length > 1 || rest !== '') return undefined;
+  return UNITS_OF.height.includes(unit) ? Math.round(figure * UNITS[unit]) : undefined;
+}
+
 const UNITS_OF: Record<Measure, readonly Unit[]> = {
   lash: ['mm', 'thou', 'in'],
   height: ['mm', 'in', 'thou'],
