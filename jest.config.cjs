@@ -24,7 +24,7 @@ module.exports = {
       ...inNode,
       displayName: 'server',
       rootDir: `${__dirname}/server`,
-      globalSetup: '<rootDir>/test-support/demoOnce.ts',
+      globalSetup: `${__dirname}/server/test-support/demoOnce.ts`,
     },
     `${__dirname}/app/jest.config.cjs`,
   ],

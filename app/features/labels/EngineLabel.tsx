@@ -2,7 +2,7 @@ import { engineLabelWords } from '@longbar/core';
 import { StyleSheet, Text, View } from 'react-native';
 import { font } from '../../theme/fonts';
 import type { WorkingJob } from '../job/model/workingJob';
-import { pixels } from './labelFormats';
+import { pixels } from '../shared/paper';
 
 /** What one reads at the engine before the cover comes off the next time. */
 export function EngineLabel({ job }: { job: WorkingJob }) {

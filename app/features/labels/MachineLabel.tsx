@@ -2,7 +2,7 @@ import type { MachineLine } from '@longbar/core';
 import { StyleSheet, Text, View } from 'react-native';
 import { QrCode } from '../../drawing/QrCode';
 import { font } from '../../theme/fonts';
-import { pixels } from './labelFormats';
+import { pixels } from '../shared/paper';
 
 type Props = {
   machine: Pick<MachineLine, 'id' | 'name' | 'engine' | 'place' | 'serial'>;

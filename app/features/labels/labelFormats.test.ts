@@ -1,6 +1,6 @@
 import { assert, integer, nat, property } from 'fast-check';
-import { PAPERS } from '../shared/paper';
-import { ENGINE_LABEL, MACHINE_LABEL, pixels, sheetsOf } from './labelFormats';
+import { PAPERS, pixels } from '../shared/paper';
+import { ENGINE_LABEL, MACHINE_LABEL, sheetsOf } from './labelFormats';
 
 describe('sheets of labels', () => {
   it('place every label once, in order, behind what is used up', () => {

@@ -20,11 +20,6 @@ export const ENGINE_LABEL: LabelFormat = {
   rows: 7,
 };
 
-/** CSS pixels of a length in mm: a browser prints 96 of them as one inch. */
-export function pixels(mm: number): number {
-  return (mm * 96) / 25.4;
-}
-
 /**
  * The sheets that so many labels take, each a list of places with the number of its label from 0,
  * or nothing. `skip` places of the first sheet are used up already.

@@ -1,22 +1,10 @@
-import type { BarringMethod, EngineSheet, Stop } from '@longbar/core';
-import {
-  BARRING_METHODS,
-  describeFeel,
-  describeSet,
-  describeWatch,
-  isRefused,
-  planWork,
-  rockersToFeel,
-  toolTurns,
-  METHOD_TITLES,
-} from '@longbar/core';
-import { StyleSheet, View } from 'react-native';
+import type { BarringMethod, EngineSheet } from '@longbar/core';
+import { BARRING_METHODS, METHOD_TITLES, planWork } from '@longbar/core';
 import { useSheetQuery } from '../../state/api';
 import { Stack } from '../../ui/Panel';
-import { space } from '../../theme/tokens';
 import { PrintHead, PrintPage } from '../../ui/PrintPage';
-import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
+import { PlanCard } from '../shared/PlanCard';
 import { SheetFacts } from './SheetFacts';
 
 /** One page to print and keep in the pocket: it reads without the application. */
@@ -49,59 +37,8 @@ function Card({ sheet, revision, method }: CardProps) {
         title={sheet.name}
         about={`${METHOD_TITLES[method]} · sheet revision ${revision}`}
       />
-      {isRefused(plan) ? (
-        <Words color="stop">{plan.refused}</Words>
-      ) : (
-        plan.stops.map((stop, i) => <CardStop key={i} {...{ sheet, stop, i }} />)
-      )}
-      {!isRefused(plan) && plan.rule && (
-        <Words as="strong">Valve set and valve down add up to {plan.rule.sum}.</Words>
-      )}
-      {!isRefused(plan) &&
-        plan.leftOver.map(({ id, reason }) => (
-          <Words key={id} as="note">
-            Left over: {id.replace('.', ' ')}. {reason}
-          </Words>
-        ))}
+      <PlanCard {...{ sheet, plan }} />
       <SheetFacts sheet={sheet} />
     </Stack>
   );
 }
-
-function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: number }) {
-  const tokens = useTokens();
-  const sense = sheet.rotation?.sense ?? 'in its normal direction';
-  const ratio = sheet.barring?.ratio;
-  const turns =
-    ratio === undefined ? '' : `, ${toolTurns(stop.turn, ratio).toFixed(1)} turns of the tool`;
-  const way = i === 0 ? 'Begin' : `${Math.round(stop.turn)}° ${sense}${turns}`;
-  return (
-    <View style={[styles.stop, { borderColor: tokens.line }]}>
-      <Words as="title" style={styles.number}>
-        {i + 1}
-      </Words>
-      <View style={styles.text}>
-        <Words as="strong">
-          {way}:{' '}
-          {stop.mark === undefined ? `${Math.round(stop.at)}°, no mark` : `mark ${stop.mark}`}
-        </Words>
-        {stop.watch && <Words>{describeWatch(stop.watch)}</Words>}
-        <Words>{stop.set.length ? `Set ${describeSet(stop.set)}.` : 'Nothing is set here.'}</Words>
-        <Words as="note" color="secondInk">
-          Feel: {describeFeel(rockersToFeel(sheet, stop.at))}
-        </Words>
-      </View>
-    </View>
-  );
-}
-
-const styles = StyleSheet.create({
-  stop: {
-    flexDirection: 'row',
-    gap: space.medium,
-    borderBottomWidth: 1,
-    paddingBottom: space.small,
-  },
-  number: { width: 36, textAlign: 'center' },
-  text: { flex: 1 },
-});

@@ -23,18 +23,21 @@ type Props = {
   plan: BarringPlan | Refused;
   onMethod: (method: BarringMethod) => void;
   onTurn: (at: number) => void;
+  /** The methods there are to choose from. */
+  methods?: readonly BarringMethod[];
 };
 
 /** The stops by one method of the work, and all methods beside each other. */
-export function PlanView({ sheet, method, plan, onMethod, onTurn }: Props) {
+export function PlanView(props: Props) {
+  const { sheet, method, plan, onMethod, onTurn, methods = BARRING_METHODS } = props;
   const [comparing, setComparing] = useState(false);
   const answers = useMemo(
     () =>
-      BARRING_METHODS.map((each) => ({
+      methods.map((each) => ({
         method: each,
         answer: planBarring(sheet, { method: each }),
       })),
-    [sheet],
+    [sheet, methods],
   );
   return (
     <Stack>

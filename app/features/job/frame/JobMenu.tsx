@@ -32,6 +32,11 @@ export function JobMenu({ job, onDone }: Props) {
         onPress={() => router.push(`/jobs/${id}/sheet`)}
       />
       <Act
+        label="Sums, with this job’s figures"
+        icon="bench"
+        onPress={() => router.push(`/jobs/${id}/sums`)}
+      />
+      <Act
         label="Helper’s view: you turn, under the machine"
         icon="hand"
         onPress={() => router.push(`/jobs/${id}/helper`)}

@@ -1,4 +1,5 @@
 import { describeEvent, itemNames } from '@longbar/core';
+import { useRouter } from 'expo-router';
 import type { ComponentProps, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
@@ -8,6 +9,7 @@ import { lastTapped } from '../model/lastTapped';
 import type { WorkingJob } from '../model/workingJob';
 import { LockLeft } from '../locks/LockLeft';
 import { SignedTooSoon } from './SignedTooSoon';
+import { sumCalledFor } from './sumCalledFor';
 
 type Props = {
   job: WorkingJob;
@@ -31,6 +33,7 @@ export function StepFrame({ job, children, act, primary, after }: Props) {
         <LockLeft job={job} />
         {children}
         {after}
+        {sumCalledFor(job.instruction) !== undefined && <ToSums id={job.setting.head.id} />}
       </ScrollView>
       <View style={[styles.footer, { borderColor: tokens.hair, backgroundColor: tokens.sheet }]}>
         {undoable && (
@@ -51,6 +54,18 @@ export function StepFrame({ job, children, act, primary, after }: Props) {
         )}
       </View>
     </View>
+  );
+}
+
+/** The sums are one tap away wherever one is called for. */
+function ToSums({ id }: { id: string }) {
+  const router = useRouter();
+  return (
+    <Act
+      label="Sums with these figures"
+      icon="bench"
+      onPress={() => router.push(`/jobs/${id}/sums`)}
+    />
   );
 }
 

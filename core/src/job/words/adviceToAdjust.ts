@@ -2,7 +2,7 @@ import type { AdjusterEntry, Spec } from '../../engine/sheet';
 import { formatSetting, measureOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { middleOf } from '../../gauging/reading';
-import { turnsForGap } from '../../gauging/screw';
+import { partOfTurn, turnsForGap } from '../../gauging/screw';
 
 /**
  * Which way and about how far an adjuster is to be moved, by what it is: a gap is opened by
@@ -27,13 +27,13 @@ type Move = (entry: Pick<AdjusterEntry, 'screw'>, change: number) => string;
 
 const MOVE: Record<ReturnType<typeof measureOf>, Move> = {
   lash: ({ screw }, change) => {
-    const turns = screw && fraction(turnsForGap(screw, change));
+    const turns = screw && partOfTurn(turnsForGap(screw, change));
     return turns ? `${change > 0 ? 'Back off' : 'Turn in'} about ${turns} turn.` : '';
   },
   height: ({ screw }, change) => {
     const far = formatSetting('height', Math.abs(change));
     // The height follows its own screw, whatever the rocker's ratio is.
-    const turns = screw && fraction(change / screw.pitch);
+    const turns = screw && partOfTurn(change / screw.pitch);
     const about = turns ? `, about ${turns} turn` : '';
     return `${change > 0 ? 'Raise' : 'Lower'} it by ${far}${about}.`;
   },
@@ -53,12 +53,3 @@ const SETTLE: Record<ReturnType<typeof measureOf>, string> = {
   height: 'Locking may move it: measure again after it.',
   preload: 'Pull slowly to the value, then lock.',
 };
-
-/** A part of a turn in sixteenths, in lowest terms: "1/8"; empty where it is none. */
-function fraction(turns: number): string {
-  const sixteenths = Math.round(Math.abs(turns) * 16);
-  if (sixteenths === 0) return '';
-  let [over, under] = [sixteenths, 16];
-  while (over % 2 === 0 && under > 1) [over, under] = [over / 2, under / 2];
-  return under === 1 ? String(over) : `${over}/${under}`;
-}

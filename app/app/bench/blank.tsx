@@ -1,0 +1,1 @@
+export { BlankCards as default } from '../../features/bench/print/BlankCards';

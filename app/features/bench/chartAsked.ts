@@ -1,0 +1,37 @@
+import type { CylinderForm, EngineSheet } from '@longbar/core';
+import { CYLINDER_FORMS, quickSheet, readGaps, readOrder } from '@longbar/core';
+
+/** What an address asks of the quick chart. */
+export type ChartQuery = { order?: string; form?: string; gaps?: string };
+
+/** A chart as it was asked for: its order, how its cylinders stand, and the sheet made of them. */
+export type ChartAsked = { order: number[]; form: CylinderForm; gaps: string; sheet: EngineSheet };
+
+/** Reads what an address asks for; the problem where that is no firing order. */
+export function chartAsked({
+  order = '',
+  form,
+  gaps = '',
+}: ChartQuery): ChartAsked | { problem: string } {
+  const read = readOrder(order);
+  if ('problem' in read) return read;
+  const angles = readGaps(gaps, read.order.length);
+  if (angles && 'problem' in angles) return angles;
+  const stands = CYLINDER_FORMS.find((each) => each === form) ?? 'in-line';
+  return {
+    order: read.order,
+    form: stands,
+    gaps,
+    sheet: quickSheet(read.order, stands, angles?.gaps),
+  };
+}
+
+/** The address of a page of a chart. */
+export function chartAddress(
+  page: 'chart' | 'card' | 'strip' | 'disc',
+  { order, form, gaps }: Pick<ChartAsked, 'order' | 'form' | 'gaps'>,
+  more = '',
+): string {
+  const uneven = gaps === '' ? '' : `&gaps=${encodeURIComponent(gaps)}`;
+  return `/bench/${page}?order=${order.join('-')}&form=${form}${uneven}${more}`;
+}

@@ -1,0 +1,58 @@
+import {
+  formatMillimetres,
+  formatThou,
+  lengthFromTyped,
+  readNumber,
+  unitsShown,
+} from '@longbar/core';
+import { useState } from 'react';
+import { Field } from '../../ui/Field';
+
+/** A figure as it is typed into a sum. */
+export type Figure = {
+  label: string;
+  text: string;
+  set: (text: string) => void;
+  /** What it says; undefined where it is empty or no figure. */
+  value: number | undefined;
+  /** What is wrong with it. */
+  problem: string | undefined;
+};
+
+/** A figure to type, beginning with `first`; `asked` says what one looks like. */
+export function useFigure(
+  label: string,
+  first?: number,
+  asked = 'A figure, such as 12.5.',
+): Figure {
+  const [text, set] = useState(first === undefined ? '' : plain.format(first));
+  const value = readNumber(text);
+  return {
+    label,
+    text,
+    set,
+    value,
+    problem: value === undefined && text.trim() ? asked : undefined,
+  };
+}
+
+const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 2, useGrouping: false });
+
+/** A length to type in the shop’s unit, or with its unit behind it; its value is in whole µm. */
+export function useLength(label: string, first?: number): Figure {
+  const unit = unitsShown().length;
+  const shown = unit === 'mm' ? formatMillimetres : formatThou;
+  const [text, set] = useState(first === undefined ? '' : shown(first));
+  const value = lengthFromTyped(text, unit);
+  const asked =
+    unit === 'mm' ? 'A length, such as 0.33 or 13 thou.' : 'A length, such as 13 or 0.33 mm.';
+  return {
+    ...{ label: `${label}, ${unit}`, text, set, value },
+    problem: value === undefined && text.trim() ? asked : undefined,
+  };
+}
+
+/** The field of a figure. */
+export function FigureField({ of: { label, text, set, problem } }: { of: Figure }) {
+  return <Field label={label} inputMode="decimal" value={text} onChange={set} error={problem} />;
+}

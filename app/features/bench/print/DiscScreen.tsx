@@ -1,0 +1,78 @@
+import { firingOf, turnMarks } from '@longbar/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Choice } from '../../../ui/Choice';
+import { Row } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
+import type { Paper } from '../../shared/paper';
+import { pixels, sizeOf, usualPaper } from '../../shared/paper';
+import { TruePage } from '../../shared/TruePage';
+import type { ChartQuery } from '../chartAsked';
+import { chartAddress, chartAsked } from '../chartAsked';
+import { FigureField, useFigure } from '../figure';
+import { DiscSheet } from './DiscSheet';
+import { CheckLine } from './StripSheet';
+
+const MARGIN = 10;
+const SENSES = ['clockwise', 'counterclockwise'] as const;
+
+/** A degree disc for the nose of the crank. */
+export function DiscScreen(query: ChartQuery) {
+  const asked = query.order === undefined ? undefined : chartAsked(query);
+  const chart = asked && 'order' in asked ? asked : undefined;
+  const [paper, setPaper] = useState<Paper>(usualPaper);
+  const [sense, setSense] = useState<(typeof SENSES)[number]>('clockwise');
+  const across = useFigure('Across, mm', 180);
+  const most = Math.floor(sizeOf(paper).width - 2 * MARGIN - 2);
+  const mm = across.value ?? 0;
+  const usable = mm >= 60 && mm <= most;
+  return (
+    <TruePage
+      title="Degree disc"
+      back={chart ? 'Back to the chart' : 'Back to the bench'}
+      backTo={chart ? chartAddress('chart', chart) : '/bench'}
+      paper={paper}
+      onPaper={setPaper}
+      pages={usable ? [<Disc key="disc" {...{ mm, sense, chart }} />] : []}
+      size="the line over it is 100 mm"
+    >
+      <FigureField of={across} />
+      {!usable && <Words as="note">This paper holds 60 to {most} mm.</Words>}
+      <View role="radiogroup" aria-label="The crank turns, seen from where the disc is read">
+        <Row>
+          {SENSES.map((each) => (
+            <Choice
+              key={each}
+              label={each === 'clockwise' ? 'Turns clockwise' : 'Turns counterclockwise'}
+              chosen={each === sense}
+              onPress={() => setSense(each)}
+            />
+          ))}
+        </Row>
+      </View>
+      <Words>
+        Glue it on card, cut out the middle to fit the bolt, and bend a wire for a pointer. Set 0°
+        with No. 1 at its top, found from both sides of a stop.
+      </Words>
+    </TruePage>
+  );
+}
+
+type DiscProps = {
+  mm: number;
+  sense: (typeof SENSES)[number];
+  chart: Exclude<ReturnType<typeof chartAsked>, { problem: string }> | undefined;
+};
+
+function Disc({ mm, sense, chart }: DiscProps) {
+  return (
+    <View style={styles.page}>
+      <CheckLine />
+      <DiscSheet across={mm} marks={turnMarks(chart && firingOf(chart.sheet))} sense={sense} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { padding: pixels(MARGIN), gap: pixels(6), alignItems: 'center' },
+});

@@ -1,0 +1,55 @@
+import type { BenchFigures, TorqueUnit } from '@longbar/core';
+import { adapterFormula, adapterSetting, convertTorque, TORQUE_UNITS } from '@longbar/core';
+import { useState } from 'react';
+import { useAppSelector } from '../../../state/store';
+import { Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
+import { AdapterOnWrench } from '../drawings/AdapterOnWrench';
+import { FigureField, useFigure } from '../figure';
+import { Outcome } from '../Outcome';
+import { otherTorqueUnit, shopTorque, torqueWords, UnitTiles } from './torqueUnits';
+
+/** What the wrench is set to, with an adapter at any angle to it. */
+export function AdapterSum({ figures }: { figures: BenchFigures }) {
+  const kept = useAppSelector((state) => state.preferences.adapter);
+  const [unit, setUnit] = useState<TorqueUnit>(shopTorque);
+  const torque = useFigure('Wanted at the nut', convertTorque(figures.torque ?? 45, 'N·m', unit));
+  const wrench = useFigure('Wrench, drive to hand, mm', kept?.wrench ?? 400);
+  const adapter = useFigure('Adapter, drive to nut, mm', kept?.adapter ?? 60);
+  const angle = useFigure('Angle between them, °', kept?.angle ?? 0);
+  const sum = {
+    torque: torque.value ?? NaN,
+    wrench: wrench.value ?? NaN,
+    adapter: adapter.value ?? NaN,
+    angle: angle.value ?? NaN,
+  };
+  const whole = Object.values(sum).every(Number.isFinite) && sum.adapter >= 0;
+  const answer = whole ? adapterSetting(sum) : undefined;
+  const other = otherTorqueUnit(unit);
+  return (
+    <Stack>
+      <FigureField of={torque} />
+      <UnitTiles name="Unit of torque" units={TORQUE_UNITS} chosen={unit} onChoose={setUnit} />
+      <FigureField of={wrench} />
+      <FigureField of={adapter} />
+      <FigureField of={angle} />
+      {answer && <AdapterOnWrench {...sum} />}
+      {answer && 'refused' in answer && (
+        <Words as="strong" color="stop" role="alert">
+          {answer.refused}
+        </Words>
+      )}
+      {answer && 'setting' in answer && (
+        <Outcome
+          figure={`Wrench at ${torqueWords(answer.setting, unit)}`}
+          also={torqueWords(convertTorque(answer.setting, unit, other), other)}
+          formula={adapterFormula(sum, unit)}
+        />
+      )}
+      <Words as="note" color="secondInk">
+        0° is straight on and asks for less, 90° changes nothing, beyond it the adapter points back
+        and the wrench is set higher. Hold the wrench at the middle of its grip: L ends there.
+      </Words>
+    </Stack>
+  );
+}

@@ -1,0 +1,60 @@
+import type { BarSum as OneSum, BenchFigures } from '@longbar/core';
+import { barSums, formatLength } from '@longbar/core';
+import { View } from 'react-native';
+import { CrankDial } from '../../../drawing/CrankDial';
+import { Stack } from '../../../ui/Panel';
+import { Words } from '../../../ui/Words';
+import { FigureField, useFigure } from '../figure';
+import { Outcome } from '../Outcome';
+
+/** Degrees of the crank as arc along a rim, as turns and clicks of the barring tool. */
+export function BarSum({ figures: { degrees, tool } }: { figures: BenchFigures }) {
+  const turn = useFigure('Degrees of the crank', degrees ?? 120);
+  const rim = useFigure(
+    'Rim of the pulley, diameter in mm',
+    tool?.rim === undefined ? 200 : tool.rim / 1000,
+  );
+  const ratio = useFigure('Turns of the tool for one of the crank', tool?.ratio);
+  const teeth = useFigure('Clicks of its ratchet a turn', tool?.teeth);
+  const sums =
+    turn.value === undefined
+      ? []
+      : barSums(turn.value, {
+          rim: (rim.value ?? 0) * 1000,
+          ratio: ratio.value,
+          teeth: teeth.value,
+        });
+  return (
+    <Stack>
+      <FigureField of={turn} />
+      <FigureField of={rim} />
+      <FigureField of={ratio} />
+      <FigureField of={teeth} />
+      <View style={{ alignItems: 'center' }}>
+        <CrankDial
+          at={0}
+          marks={[]}
+          sense="clockwise"
+          turn={Math.min(Math.max(turn.value ?? 0, 0), 359)}
+          size={200}
+          says={`${turn.value ?? 0}° of the crank, along the rim of the pulley`}
+        />
+      </View>
+      {sums.map((sum) => (
+        <Outcome key={sum.what} figure={SAYS[sum.what](sum.value)} formula={sum.formula} />
+      ))}
+      <Words as="note" color="secondInk">
+        Count from where the slack of the tool is taken up, and never back past it.
+      </Words>
+    </Stack>
+  );
+}
+
+const one = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+const two = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
+
+const SAYS: Record<OneSum['what'], (value: number) => string> = {
+  arc: (value) => `${formatLength(Math.round(value / 100) * 100)} along the rim`,
+  turns: (value) => `${two.format(value)} turns of the tool`,
+  clicks: (value) => `${one.format(value)} clicks`,
+};

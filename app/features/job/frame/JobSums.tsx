@@ -1,0 +1,68 @@
+import { figuresOfJob } from '@longbar/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Act } from '../../../ui/Act';
+import { Choice } from '../../../ui/Choice';
+import { placeOf } from '../../../ui/placeOf.web';
+import { space } from '../../../theme/tokens';
+import { useTokens } from '../../../theme/ThemeProvider';
+import { Tiles } from '../../../ui/Tiles';
+import { Words } from '../../../ui/Words';
+import { SUMS } from '../../bench/sums';
+import { useJob } from '../model/useJob';
+import type { WorkingJob } from '../model/workingJob';
+import { sumCalledFor } from './sumCalledFor';
+
+/** The sums with the figures of the job: the one that is called for first. */
+export function JobSums({ id }: { id: string }) {
+  const tokens = useTokens();
+  const router = useRouter();
+  const { job, problem } = useJob(id);
+  return (
+    <ScrollView style={{ backgroundColor: tokens.ground }} contentContainerStyle={styles.page}>
+      <View style={styles.back}>
+        <Act
+          label="Back to the job"
+          icon="back"
+          onPress={() => router.replace(placeOf(`/jobs/${id}`))}
+        />
+      </View>
+      {job ? <Sums job={job} /> : <Words>{problem ?? 'Opening the job …'}</Words>}
+    </ScrollView>
+  );
+}
+
+function Sums({ job: { setting, state, instruction } }: { job: WorkingJob }) {
+  // What was typed stays while the job goes on beside it.
+  const [figures] = useState(() => figuresOfJob(setting, state, instruction));
+  const [chosen, choose] = useState(() => sumCalledFor(instruction) ?? 'blades');
+  const sum = SUMS.find(({ id }) => id === chosen);
+  return (
+    <>
+      <View role="radiogroup" aria-label="Sum">
+        <Tiles columns={3}>
+          {SUMS.map(({ id, title }) => (
+            <Choice key={id} label={title} chosen={id === chosen} onPress={() => choose(id)} />
+          ))}
+        </Tiles>
+      </View>
+      <Words as="title">{sum?.title}</Words>
+      <Words color="secondInk">
+        It begins with the figures of this job; nothing here is written down.
+      </Words>
+      {sum && <sum.View key={sum.id} figures={figures} />}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: {
+    padding: space.large,
+    gap: space.large,
+    width: '100%',
+    maxWidth: 720,
+    alignSelf: 'center',
+  },
+  back: { flexDirection: 'row' },
+});

@@ -1,0 +1,17 @@
+import type { Instruction } from '@longbar/core';
+
+const CALLED_FOR: Partial<Record<Instruction['do'], string>> = {
+  bar: 'bar',
+  read: 'blades',
+  settle: 'set',
+  decide: 'screw',
+  adjust: 'screw',
+  lock: 'adapter',
+  torque: 'adapter',
+  fit: 'shims',
+};
+
+/** The sum that what is asked for calls for, by its id; none where there is nothing to reckon. */
+export function sumCalledFor(instruction: Instruction | undefined): string | undefined {
+  return instruction && CALLED_FOR[instruction.do];
+}

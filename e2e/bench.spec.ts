@@ -1,0 +1,175 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { keptOnPhone } from './support/keptOnPhone';
+import { pdfLines } from './support/pdfLines';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+test.describe('without signal', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('a quick chart, from opening the application to the printed card', async ({
+    page,
+    context,
+  }) => {
+    await page.goto(server.url);
+    await expect(page.getByRole('link', { name: /^Welder/ })).toBeVisible();
+    await keptOnPhone(page);
+    await page.close();
+    await server.down();
+
+    const phone = await context.newPage();
+    await phone.goto(server.url);
+    await phone.getByRole('link', { name: 'Bench' }).click();
+    const show = phone.getByRole('button', { name: /^Show the chart/ });
+    for (const cylinder of [1, 3, 4]) {
+      await phone.getByRole('checkbox', { name: `Cylinder ${cylinder}`, exact: true }).click();
+    }
+    await expect(show).toBeDisabled();
+    await expect(phone.getByRole('alert')).toHaveText('Cylinder 4 is in it, and 2 is not.');
+    await phone.getByRole('checkbox', { name: 'Cylinder 2', exact: true }).click();
+    await show.click();
+    await expect(phone.getByText('2 stops, 360° of turning.', { exact: false })).toBeVisible();
+    await phone.getByRole('button', { name: /^Why each valve/ }).click();
+    await phone.getByRole('button', { name: /^No\. 4 exhaust: 130° clear of its lobe/ }).click();
+    await expect(phone.getByRole('slider')).toHaveAttribute('aria-valuenow', '360');
+    await phone.getByRole('radio', { name: 'By the mate' }).click();
+    await phone.getByRole('button', { name: 'Pocket card to print' }).click();
+    await phone.emulateMedia({ media: 'print' });
+    await expect(phone.getByText('Firing order 1-3-4-2')).toBeVisible();
+    await expect(phone.getByText('When No. 4 rocks.')).toBeVisible();
+    await expect(phone.getByRole('button', { name: 'Print' })).toBeHidden();
+  });
+});
+
+test('each sum answers, and says what is missing', async ({ page }) => {
+  const sum = async (name: string) => {
+    await page.goto(`${server.url}/bench`);
+    await page.getByRole('link', { name }).click();
+    await expect(page.getByRole('heading', { name })).toBeVisible();
+  };
+  const says = (figure: string) =>
+    expect(page.getByRole('status').filter({ hasText: figure })).toBeVisible();
+  await sum('Blades for a gap');
+  await page.getByLabel('Wanted gap, mm').fill('13 thou');
+  await says('0.30 + 0.03 mm');
+  await sum('What this set can decide');
+  await page.getByLabel('Upper limit, mm').fill('0.30');
+  await expect(page.getByText('The target lies between the two limits.')).toBeVisible();
+  await sum('Millimetres and thou');
+  await page.getByLabel('Gap, mm').fill('0.58');
+  await says('0.58 mm, 23 thou');
+  await sum('Turn of the screw');
+  await page.getByLabel('Rocker ratio').fill('1.25');
+  await page.getByLabel('Gap now, mm').fill('0.455');
+  await says('Turn in 36°');
+  await sum('Torque with an adapter');
+  await page.getByLabel('Angle between them, °').fill('90');
+  await says('Wrench at 45 N·m');
+  await page.getByLabel('Angle between them, °').fill('a lot');
+  await expect(page.getByRole('alert')).toHaveText('A figure, such as 12.5.');
+  await sum('Units of torque');
+  await page.getByRole('radio', { name: 'lb·ft' }).click();
+  await says('61 N·m');
+  await sum('Degrees at the pulley');
+  await page.getByLabel('Turns of the tool for one of the crank').fill('11');
+  await page.getByLabel('Clicks of its ratchet a turn').fill('60');
+  await says('220 clicks');
+  await sum('Shims');
+  await page.getByRole('button', { name: 'One more bucket' }).click();
+  await page.getByLabel('Shim 2, mm').fill('2.65');
+  await page.getByLabel('Gap 2, mm').fill('0.28');
+  await says('2: 2.65 mm stays');
+  await sum('Hours to a date');
+  await page.getByLabel('It is to show, h').fill('5,000');
+  await expect(page.getByText('The meter shows that already.')).toBeVisible();
+});
+
+/** The upright lines of a page that reach over the whole of a strip, mm from its left. */
+function tops(pdf: Buffer): number[] {
+  return pdfLines(pdf)
+    .filter(
+      ({ x1, x2, y1, y2 }) => Math.abs(x1 - x2) < 0.01 && Math.abs(Math.abs(y1 - y2) - 16) < 0.1,
+    )
+    .map(({ x1 }) => x1);
+}
+
+test('a strip, a disc and a check line are on paper as large as they say', async ({ page }) => {
+  await page.goto(`${server.url}/bench/strip?order=1-5-3-6-2-4`);
+  await page.getByRole('radio', { name: 'A4' }).click();
+  // So wide that a third of a turn is 200 mm.
+  await page.getByRole('radio', { name: 'Once round' }).click();
+  await page.getByLabel('Round the rim, mm').fill('600');
+  const sheet = page.getByRole('group', { name: 'Sheet 1' });
+  await expect(sheet.getByLabel(/^Part 1 of 3: 1-5-3-6-2-4/)).toBeVisible();
+  const pdf = await page.pdf({ preferCSSPageSize: true });
+  const level = pdfLines(pdf).filter(({ y1, y2 }) => Math.abs(y1 - y2) < 0.01);
+  const near = (mm: number) => level.some(({ x1, x2 }) => Math.abs(Math.abs(x2 - x1) - mm) < 0.05);
+  expect(near(100)).toBe(true);
+  // The tops of 1 and 5 are a third of a turn apart, at whichever part of the strip.
+  const at = tops(pdf);
+  const apart = at.flatMap((from) => at.map((to) => Math.abs(to - from - 200)));
+  expect(Math.min(...apart)).toBeLessThan(0.2);
+
+  await page.goto(`${server.url}/bench/disc`);
+  await page.getByRole('radio', { name: 'A4' }).click();
+  await page.getByLabel('Across, mm').fill('400');
+  await expect(page.getByRole('button', { name: 'Print' })).toBeDisabled();
+  await page.getByLabel('Across, mm').fill('150');
+  await expect(page.getByRole('img', { name: 'Degree disc, 150 mm across' })).toBeVisible();
+  const disc = pdfLines(await page.pdf({ preferCSSPageSize: true }));
+  // Opposite marks of a third and a sixth of a turn end on the edge, a diameter apart.
+  const ends = disc.flatMap(({ x1, y1, x2, y2 }) => [
+    { x: x1, y: y1 },
+    { x: x2, y: y2 },
+  ]);
+  const farthest = Math.max(...ends.map(({ y }) => y)) - Math.min(...ends.map(({ y }) => y));
+  expect(farthest).toBeGreaterThan(149.8);
+});
+
+test('in a job the sums begin with its figures, one tap away', async ({ page }) => {
+  const job = new JobPage(page);
+  await job.toStopOne(server.url);
+  await page.getByRole('button', { name: 'Sums with these figures' }).click();
+  await expect(page.getByRole('radio', { name: 'Blades for a gap' })).toBeChecked();
+  await expect(page.getByLabel('Wanted gap, mm')).toHaveValue('0.33');
+  await page.getByRole('radio', { name: 'Hours to a date' }).click();
+  await expect(page.getByLabel('The meter shows, h')).toHaveValue('6601');
+  await page.getByRole('button', { name: 'Back to the job' }).click();
+  await job.at('Stop \\d+ of 2');
+});
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`names, roles and contrast of the bench hold, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme });
+    for (const path of [
+      '',
+      '/chart?order=1-3-4-2',
+      '/set',
+      '/screw',
+      '/adapter',
+      '/shims',
+      '/strip',
+    ]) {
+      await page.goto(`${server.url}/bench${path}`);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    }
+  });
+}
+
+async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
+}
