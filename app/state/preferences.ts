@@ -35,6 +35,15 @@ const PreferencesSchema = v.object({
     v.nullable(v.object({ wrench: v.number(), adapter: v.number(), angle: v.number() })),
     null,
   ),
+  /** The gauge at this phone: one that types, one on a serial port with its settings, or none real. */
+  gauge: v.optional(
+    v.object({
+      kind: v.picklist(['typed', 'serial', 'simulated']),
+      baudRate: v.pipe(v.number(), v.integer(), v.minValue(50)),
+      frame: v.string(),
+    }),
+    { kind: 'typed', baudRate: 9600, frame: '8 N 1' },
+  ),
   /** Which columns of a table of hours hold what, by the table's line of headings. */
   hoursColumns: v.optional(v.record(v.string(), HoursColumnsSchema), {}),
 });
@@ -54,6 +63,7 @@ const plain: Preferences = {
   standsAt: null,
   headView: 'along',
   adapter: null,
+  gauge: { kind: 'typed', baudRate: 9600, frame: '8 N 1' },
   hoursColumns: {},
 };
 

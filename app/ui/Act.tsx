@@ -2,6 +2,8 @@ import type { ViewStyle } from 'react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { IconName } from './Icon';
 import { Icon } from './Icon';
+import { useAsPrimary } from './primary';
+import { NOT_BY_ENTER } from './spacePresses';
 import type { Tokens } from '../theme/tokens';
 import { radius, target } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
@@ -17,12 +19,15 @@ type Props = {
   weight?: 'primary' | 'stop' | 'plain';
   icon?: IconName;
   disabled?: boolean;
+  /** Never pressed by Enter or a pedal: what keeps people safe, or is signed. */
+  byHand?: boolean;
   style?: ViewStyle;
 };
 
 /** A button of the application: large, one line or two, saying what will be recorded. */
 export function Act(props: Props) {
-  const { label, detail, onPress, name, weight = 'plain', icon, disabled, style } = props;
+  const { label, detail, onPress, name, weight = 'plain', icon, disabled, byHand, style } = props;
+  useAsPrimary(weight === 'primary' && !disabled && !byHand ? label : undefined, onPress);
   const tokens = useTokens();
   const { ground, ink, edge } = coloursOf(weight, tokens, disabled);
   return (
@@ -32,6 +37,7 @@ export function Act(props: Props) {
       aria-disabled={disabled}
       disabled={disabled}
       onPress={onPress}
+      {...(byHand && NOT_BY_ENTER)}
       style={({ pressed }) => [
         styles.act,
         { backgroundColor: ground, borderColor: edge, opacity: pressed ? 0.75 : 1 },

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Icon } from './Icon';
 import { radius, space, target } from '../theme/tokens';
-import { spacePresses } from './spacePresses';
+import { NOT_BY_ENTER, spacePresses } from './spacePresses';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from './Words';
 
@@ -18,7 +18,7 @@ type Props = {
   children?: ReactNode;
 };
 
-/** One thing to do, ticked by itself. */
+/** One thing to do, ticked by itself: by a finger or the space bar, and never by Enter. */
 export function TickRow({ text, done, note, onPress, beside, children }: Props) {
   const tokens = useTokens();
   return (
@@ -31,6 +31,7 @@ export function TickRow({ text, done, note, onPress, beside, children }: Props) 
           disabled={done}
           onPress={onPress}
           {...(!done && spacePresses(onPress))}
+          {...NOT_BY_ENTER}
           style={styles.tick}
         >
           <View

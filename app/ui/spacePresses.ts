@@ -12,3 +12,15 @@ export function spacePresses(onPress: () => void): object {
     },
   };
 }
+
+/**
+ * Not pressed by Enter: a remote or a pedal that types it must never do what keeps people safe.
+ * The space bar, a mouse and a finger press it as ever.
+ */
+export const NOT_BY_ENTER: object = {
+  onKeyDownCapture: (event: KeyboardEvent) => {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    event.stopPropagation();
+  },
+};

@@ -10,6 +10,7 @@ import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
+import { PrimaryProvider } from '../../ui/primary';
 import { crankAngle, jobCells } from './engine/jobCells';
 import { useMay } from '../people/useMay';
 import { Abandoned } from './frame/Abandoned';
@@ -17,6 +18,8 @@ import { JobHeader } from './frame/JobHeader';
 import { JobLog } from './frame/JobLog';
 import { JobMap } from './engine/JobMap';
 import { TurnerProvider } from './helper/Turner';
+import { HandsFull } from './hands/HandsFull';
+import { PedalKeys } from './hands/PedalKeys';
 import { JobOverview } from './engine/JobOverview';
 import { KeysHelp } from './frame/KeysHelp';
 import { StepBody } from './StepBody';
@@ -64,7 +67,9 @@ function JobAtWork({ id }: { id: string }) {
     <View style={styles.screen} aria-busy={busy}>
       <StillRecording />
       <TurnerProvider job={job}>
-        <OpenJob job={job} />
+        <PrimaryProvider>
+          <OpenJob job={job} />
+        </PrimaryProvider>
       </TurnerProvider>
     </View>
   );
@@ -78,6 +83,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   const [selected, setSelected] = useState<string>();
   const { present } = job;
   useInstructionAloud(job.says);
+  const [hands, setHands] = useState(false);
   const view = useCallback((i: number) => setAhead(i === present ? undefined : i), [present]);
   // Who looked ahead, or back, and whose work has come there by now, looks no further.
   if (ahead === present) setAhead(undefined);
@@ -89,7 +95,9 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
     at: crankAngle(job),
     selected: place.chosen,
   });
-  const header = <JobHeader job={job} viewed={viewed} onView={view} />;
+  const header = (
+    <JobHeader {...{ job, viewed }} onView={view} onHandsFull={() => setHands(true)} />
+  );
   const body = (
     <StepBody
       key={step.id + String(step.stop)}
@@ -100,6 +108,11 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
       onPresent={() => setAhead(undefined)}
       after={wide ? <JobLog job={job} /> : undefined}
     />
+  );
+  const atHand = hands ? (
+    <HandsFull job={job} onClose={() => setHands(false)} />
+  ) : (
+    <PedalKeys {...{ job, viewed }} onView={view} />
   );
   if (wide) {
     return (
@@ -115,6 +128,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
         </View>
         <View style={[styles.aside, { borderColor: tokens.line }]}>{body}</View>
         <KeysHelp job={job} />
+        {atHand}
       </View>
     );
   }
@@ -127,6 +141,7 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
         </View>
       )}
       {body}
+      {atHand}
     </View>
   );
 });

@@ -12,10 +12,15 @@ import type { WorkingJob } from '../model/workingJob';
 import { JobMenu } from './JobMenu';
 import { StepBar } from './StepBar';
 
-type Props = { job: WorkingJob; viewed: number; onView: (place: number) => void };
+type Props = {
+  job: WorkingJob;
+  viewed: number;
+  onView: (place: number) => void;
+  onHandsFull: () => void;
+};
 
 /** Whose engine this is, the step in words, and the way through all steps. */
-export function JobHeader({ job, viewed, onView }: Props) {
+export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
   const tokens = useTokens();
   const router = useRouter();
   const [open, setOpen] = useState(false);
@@ -24,7 +29,7 @@ export function JobHeader({ job, viewed, onView }: Props) {
     <View style={styles.header}>
       <Spread style={styles.top}>
         <View style={styles.titles}>
-          <Words as="heading" numberOfLines={1}>
+          <Words as="heading" numberOfLines={2}>
             {job.context.machineName}
           </Words>
           <Words as="note" color="secondInk">
@@ -40,6 +45,16 @@ export function JobHeader({ job, viewed, onView }: Props) {
             style={styles.by}
             onPress={() => setOpen(!open)}
           />
+        )}
+        {!job.state.signed && (
+          <Pressable
+            role="button"
+            aria-label="Hands full: answer by big zones of the screen"
+            onPress={onHandsFull}
+            style={styles.hands}
+          >
+            <Icon name="hand" color={tokens.ink} />
+          </Pressable>
         )}
         <Pressable
           role="button"
@@ -61,6 +76,7 @@ const styles = StyleSheet.create({
   header: { paddingHorizontal: space.large, paddingTop: space.medium },
   top: { alignItems: 'center', flexWrap: 'nowrap' },
   titles: { flex: 1 },
+  hands: { width: 44, height: 48, alignItems: 'center', justifyContent: 'center' },
   leave: {
     width: 48,
     height: 48,

@@ -11,6 +11,10 @@ const KEYS: [key: string, does: string][] = [
   ['Enter', 'opens the rocker, presses the button in focus'],
   ['Digits', 'type a reading: 0.30 0.35 and Enter'],
   ['Tab', 'goes on to the next button'],
+  ['Space', 'ticks what is ticked: Enter never does'],
+  ['Page Down', 'or a pedal: records the one thing to do now, at the crank and the rockers only'],
+  ['Page Up', 'looks at the step before'],
+  ['↑ ↓', 'outside the map: say it aloud again'],
   ['?', 'shows and hides these keys'],
 ];
 

@@ -43,6 +43,7 @@ function Side() {
       ) : (
         <Act
           weight="primary"
+          byHand
           label="Fingers clear: turn"
           disabled={word === 'waiting' || word === 'lost' || !turn}
           onPress={() => turn && clear(turn)}

@@ -78,6 +78,7 @@ function IsItYou({ job, person, onNot }: Props & { onNot: () => void }) {
       <Row>
         <Act label={`I am not ${person}`} style={styles.grow} onPress={onNot} />
         <Act
+          byHand
           label={`I am ${person}: clear, lock off`}
           style={styles.grow}
           onPress={() => pinFirst(person, () => job.actAs(person, { type: 'clear.said', person }))}
@@ -97,6 +98,7 @@ function WentAndLooked({ job, person }: Props) {
       </Words>
       <Field label="I went and looked:" value={looked} onChange={setLooked} />
       <Act
+        byHand
         label={`Record that ${person} is clear`}
         disabled={looked.trim() === ''}
         onPress={() => job.act({ type: 'clear.said', person, looked: looked.trim() })}

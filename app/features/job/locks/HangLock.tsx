@@ -12,6 +12,7 @@ export function HangLock({ job, after }: { job: WorkingJob; after?: ReactNode })
       job={job}
       after={after}
       act={{
+        byHand: true,
         label: `${job.by}: my own lock hangs`,
         onPress: () => job.act({ type: 'lock.hung' }),
       }}

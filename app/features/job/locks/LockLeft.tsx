@@ -21,6 +21,7 @@ export function LockLeft({ job }: { job: WorkingJob }) {
       <Caution>{`${from} handed over, and ${from}’s lock hangs still. ${from} takes it off, nobody else.`}</Caution>
       {asking}
       <Act
+        byHand
         label={`I am ${from}: clear, lock off`}
         onPress={() => pinFirst(from, () => job.actAs(from, { type: 'clear.said', person: from }))}
       />

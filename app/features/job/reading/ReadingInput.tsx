@@ -3,12 +3,10 @@ import {
   adjusterName,
   describeReading,
   formatLength,
-  isRefused,
   lastAlike,
   lockPairsOf,
   lockShift,
   measureOf,
-  readByFork,
   readingFromTrials,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
@@ -18,7 +16,10 @@ import { Act } from '../../../ui/Act';
 import { Words } from '../../../ui/Words';
 import type { AdjusterView } from '../adjuster/adjusterView';
 import { FigureWheel } from './FigureWheel';
+import { GaugeInput } from './GaugeInput';
 import { TriedBlades } from './TriedBlades';
+import type { Phase } from './takeReading';
+import { readingActs } from './takeReading';
 import { TypedReading } from './TypedReading';
 import type { WorkingJob } from '../model/workingJob';
 
@@ -36,7 +37,6 @@ type Props = {
   children: ReactNode;
 };
 
-type Phase = 'found' | 'set' | 'left' | 'again';
 const QUESTION: Record<Phase, string> = {
   found: 'As found: which enter?',
   set: 'As set, before locking: which enter?',
@@ -62,18 +62,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
   const take = (taken: Reading, tried?: Trial[]) => {
     say(tried?.length === 0 ? 'cleared' : describeReading(taken));
     if (phase === undefined) return;
-    const { plan, state } = job;
-    const forked = set.forked && measure === 'lash' && !isRefused(plan);
-    const both = forked ? readByFork(state, plan, id, phase) : [id];
-    for (const adjuster of both) {
-      act({
-        type: 'reading.taken',
-        adjuster,
-        phase,
-        reading: taken,
-        ...(tried && { tried, bladeSet: set.name }),
-      });
-    }
+    for (const each of readingActs(job, { id, phase, set }, taken, tried)) act(each);
   };
   if (phase === undefined) return children;
   const typedFor = { measure, spec: entry.spec, set };
@@ -89,6 +78,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
           onRead={(taken) => take(taken)}
         />
         <TypedReading key={`${phase} typed`} of={typedFor} onRead={(taken) => take(taken)} />
+        <GaugeInput key={`${phase} gauge`} of={typedFor} onRead={(taken) => take(taken)} />
         <SameAgain {...{ job, id, phase, reading }} onTake={take} />
         {children}
       </>
@@ -113,6 +103,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
         />
       )}
       <TypedReading key={phase} of={typedFor} onRead={(taken) => take(taken)} />
+      <GaugeInput key={`${phase} gauge`} of={typedFor} onRead={(taken) => take(taken)} />
     </>
   );
 }

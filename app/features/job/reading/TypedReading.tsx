@@ -1,5 +1,5 @@
 import type { Reading, TypedFor } from '@longbar/core';
-import { readingFromTyped } from '@longbar/core';
+import { readGaugeLine, readingFromTyped } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
@@ -14,7 +14,7 @@ export function TypedReading({ of, onRead }: Props) {
   useEffect(() => {
     const digit = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && isField(event.target);
-      if (typing || event.ctrlKey || event.metaKey || !/^[\d.,<]$/.test(event.key)) return;
+      if (typing || event.ctrlKey || event.metaKey || !/^[\d.,<+-]$/.test(event.key)) return;
       event.preventDefault();
       setText(event.key);
     };
@@ -23,7 +23,9 @@ export function TypedReading({ of, onRead }: Props) {
   }, []);
   if (text === undefined) return <Act label="Type it" onPress={() => setText('')} />;
   const record = (typed: string) => {
-    const answer = readingFromTyped(typed, of);
+    // A sign before it is a gauge’s, that types its figure and Enter.
+    const gauge = /^\s*[+-]/.test(typed);
+    const answer = gauge ? readGaugeLine(typed, of) : readingFromTyped(typed, of);
     if ('problem' in answer) return setWrong(answer);
     setText(undefined);
     setWrong(undefined);

@@ -5,14 +5,19 @@ import { useAppSelector } from '../../../state/store';
 /** Whether this browser can speak at all. */
 export const CAN_SPEAK = typeof window !== 'undefined' && 'speechSynthesis' in window;
 
+/** Says words aloud, the latest in place of the one before, because somebody asked for it. */
+export function sayAloud(words: string): void {
+  if (!CAN_SPEAK) return;
+  window.speechSynthesis.cancel();
+  window.speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+}
+
 /** Says words aloud where that is switched on, the latest in place of the one before. */
 export function useSpeech(): (words: string) => void {
   const aloud = useAppSelector((state) => state.preferences.aloud);
   return useCallback(
     (words: string) => {
-      if (!aloud || !CAN_SPEAK) return;
-      window.speechSynthesis.cancel();
-      window.speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+      if (aloud) sayAloud(words);
     },
     [aloud],
   );

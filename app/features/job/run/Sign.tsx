@@ -31,6 +31,7 @@ export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
       job={job}
       after={after}
       act={{
+        byHand: true,
         label: signLabel(job, incomplete),
         disabled: name.trim() === '',
         onPress: () => pinFirst(name.trim(), sign),

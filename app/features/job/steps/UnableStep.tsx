@@ -78,6 +78,7 @@ function IsolationRow({ job, isolation }: Pick<StepProps, 'job'> & { isolation: 
           <Row>
             <Act label="Not now" onPress={() => setExempting(false)} style={styles.grow} />
             <Act
+              byHand
               label="Record the reason"
               disabled={reason.trim() === ''}
               style={styles.grow}

@@ -47,6 +47,7 @@ export function BackToWork({ job }: { job: WorkingJob }) {
       {WAYS.map(({ why, label }) => (
         <Act
           key={why}
+          byHand
           weight={may ? 'stop' : 'plain'}
           label={label}
           disabled={!may}

@@ -1,0 +1,35 @@
+import type { Spec } from '../engine/sheet';
+import type { LaidOut } from './blades';
+import { readingFromTrials } from './blades';
+import type { JobPolicy } from './judgeReading';
+import { judgeReading } from './judgeReading';
+import type { Trial } from './reading';
+
+/**
+ * The blade to try next, so that a gap is judged with the fewest answers of 'enters' and 'stops':
+ * the lower limit first, then the upper, and the target where only that decides. None once it is
+ * judged, or where no blade of the set can tell more.
+ *
+ * @example bladeToTry([{ size: 280 }, { size: 380 }], { low: 280, target: 330, high: 380 }, [], 'leave-inside').size
+ *   // 280
+ */
+export function bladeToTry(
+  laid: readonly LaidOut[],
+  spec: Spec,
+  tried: readonly Trial[],
+  policy: JobPolicy,
+): LaidOut | undefined {
+  const { go, noGo } = readingFromTrials(tried);
+  const judged = tried.length === 0 ? undefined : judgeReading(spec, { go, noGo }, policy);
+  if (judged && judged.action !== 'read-again') return undefined;
+  const [wanted = spec.target] = judged?.settle ?? [spec.low, spec.high];
+  const open = laid.filter(
+    ({ size }) =>
+      size > go && size < (noGo ?? Infinity) && !tried.some((trial) => trial.size === size),
+  );
+  return open.reduce<LaidOut | undefined>(
+    (nearest, each) =>
+      nearest && Math.abs(nearest.size - wanted) <= Math.abs(each.size - wanted) ? nearest : each,
+    undefined,
+  );
+}
