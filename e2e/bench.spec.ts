@@ -148,6 +148,38 @@ test('in a job the sums begin with its figures, one tap away', async ({ page }) 
   await job.at('Stop \\d+ of 2');
 });
 
+test('the section is turned by a finger and by keys, step by step of the lesson', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/bench/chart?order=1-3-4-2`);
+  await page.getByRole('button', { name: /^Why it works/ }).click();
+  await expect(page.getByText('By an engine that fires 1-3-4-2')).toBeVisible();
+  const section = page.getByRole('img', { name: /^Section of No\. 1/ });
+  await expect(section).toHaveAccessibleName(/power stroke, exhaust shut, with its gap/);
+  const line = page.getByRole('slider');
+  const done = page.getByRole('status').filter({ hasText: /^Twice the piston was at its top/ });
+  await expect(done).toHaveCount(0);
+  await line.focus();
+  for (let i = 0; i < 20; i++) await page.keyboard.press('PageUp');
+  await expect(done).toBeVisible();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(
+    page.getByRole('heading', { name: 'The cam turns at half the speed' }),
+  ).toBeVisible();
+  // A finger across the section turns the engine in every drawing at once.
+  await section.scrollIntoViewIfNeeded();
+  const box = (await section.boundingBox())!;
+  const [x, y] = [box.x + box.width / 4, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 100, y, { steps: 10 });
+  await page.mouse.up();
+  await expect(line).toHaveAttribute('aria-valuenow', '700');
+  await expect(page.getByText('No. 1 at 700°: compression')).toBeVisible();
+  await page.getByRole('radio', { name: 'Overhead cam' }).click();
+  expect(await violations(page)).toEqual([]);
+});
+
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`names, roles and contrast of the bench hold, ${colorScheme}`, async ({ page }) => {
     await page.emulateMedia({ colorScheme });

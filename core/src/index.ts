@@ -71,6 +71,9 @@ export { hoursToDate } from './bench/hoursToDate';
 export { figuresOfJob } from './bench/figuresOf';
 export type { BenchFigures } from './bench/figuresOf';
 export { whyPlaced } from './bench/whyPlaced';
+export { isLessonDone, LESSON_STEPS } from './practice/lesson';
+export { lobeOutline, sectionAt } from './picture/section';
+export type { Section } from './picture/section';
 export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';
 export type { StripMark, StripTile, TurnMark } from './bench/timingStrip';
 

@@ -40,6 +40,14 @@ export function BenchScreen() {
               <LinkRow key={id} to={`/bench/${id}`} {...{ title, detail }} />
             ))}
           </View>
+          <Words as="heading">To see</Words>
+          <View role="list" aria-label="To see">
+            <LinkRow
+              to="/bench/why"
+              title="Why it works"
+              detail="An engine to turn by hand, in seven steps"
+            />
+          </View>
           <Words as="heading">To print at true size</Words>
           <View role="list" aria-label="To print at true size">
             {PRINTS.map((print) => (

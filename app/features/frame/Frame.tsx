@@ -16,7 +16,14 @@ type Props = {
   /** Said beside the title. */
   aside?: string | undefined;
   /** Where the way back leads; none at a place of its own. */
-  back?: '/' | '/sheets' | '/bench' | '/shop' | `/sheets/${string}` | `/machines/${string}`;
+  back?:
+    | '/'
+    | '/sheets'
+    | '/bench'
+    | '/shop'
+    | `/sheets/${string}`
+    | `/machines/${string}`
+    | `/jobs/${string}`;
   children: ReactNode;
 };
 

@@ -12,8 +12,8 @@ import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
 import { saveFile } from './saveFile';
 
-/** What is not sent yet, small and honest; nothing is shown when all is sent. */
-export function UnsentNote() {
+/** What is not sent yet, small and honest; nothing is shown when all is sent. `brief`: only how many. */
+export function UnsentNote({ brief = false }: { brief?: boolean }) {
   const tokens = useTokens();
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
   const { nearlyFull, unpaired } = useAppSelector((state) => state.phone);
@@ -34,7 +34,7 @@ export function UnsentNote() {
       >
         <Icon name={unsent.reachable ? 'unsent' : 'unreachable'} color={color} size={20} />
         <Words as="note" style={{ color }}>
-          {words}
+          {brief && !grave && unsent.count > 0 ? unsent.count : words}
         </Words>
       </Pressable>
       <Portal>

@@ -6,6 +6,7 @@ import {
   METHOD_TITLES,
   METHOD_WORDS,
 } from '@longbar/core';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -30,6 +31,7 @@ type Props = {
 /** The stops by one method of the work, and all methods beside each other. */
 export function PlanView(props: Props) {
   const { sheet, method, plan, onMethod, onTurn, methods = BARRING_METHODS } = props;
+  const router = useRouter();
   const [comparing, setComparing] = useState(false);
   const answers = useMemo(
     () =>
@@ -55,6 +57,12 @@ export function PlanView(props: Props) {
         </Tiles>
       </View>
       <Words color="secondInk">{METHOD_WORDS[method]}</Words>
+      {sheet.cycle === 4 && (
+        <Act
+          label="Why it works: an engine to turn by hand"
+          onPress={() => router.push(`/bench/why?order=${sheet.firing.order.join('-')}`)}
+        />
+      )}
       {isRefused(plan) ? (
         <Words as="strong" color="stop" role="alert">
           {plan.refused}

@@ -28,16 +28,10 @@ export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
   return (
     <View style={styles.header}>
       <Spread style={styles.top}>
-        <View style={styles.titles}>
-          <Words as="heading" numberOfLines={2}>
-            {job.context.machineName}
-          </Words>
-          <Words as="note" color="secondInk">
-            {viewed === job.present ? '' : 'Looking at: '}
-            {step?.title} · step {viewed + 1} of {job.steps.length}
-          </Words>
-        </View>
-        <UnsentNote />
+        <Words as="heading" numberOfLines={1} style={styles.title}>
+          {job.context.machineName}
+        </Words>
+        <UnsentNote brief />
         {!job.state.signed && (
           <Act
             label={job.by}
@@ -65,6 +59,10 @@ export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
           <Icon name="close" color={tokens.ink} />
         </Pressable>
       </Spread>
+      <Words as="note" color="secondInk" numberOfLines={1}>
+        {viewed === job.present ? '' : 'Looking at: '}
+        {step?.title} · step {viewed + 1} of {job.steps.length}
+      </Words>
       {open && <JobMenu job={job} onDone={() => setOpen(false)} />}
       <StepBar {...{ job, viewed, onView }} />
     </View>
@@ -75,7 +73,8 @@ const styles = StyleSheet.create({
   by: { minHeight: 44, paddingVertical: 4, paddingHorizontal: 10, maxWidth: 110 },
   header: { paddingHorizontal: space.large, paddingTop: space.medium },
   top: { alignItems: 'center', flexWrap: 'nowrap' },
-  titles: { flex: 1 },
+  // One line, whatever stands beside it: nothing below moves under a finger.
+  title: { flex: 1 },
   hands: { width: 44, height: 48, alignItems: 'center', justifyContent: 'center' },
   leave: {
     width: 48,

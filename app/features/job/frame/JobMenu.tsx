@@ -5,6 +5,7 @@ import { ScrollView, StyleSheet } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
+import { placeOf } from '../../../ui/placeOf.web';
 import { Words } from '../../../ui/Words';
 import { Abandon } from './Abandoned';
 import { HandOver } from './HandOver';
@@ -30,6 +31,14 @@ export function JobMenu({ job, onDone }: Props) {
       <Act
         label="The sheet: order, limits, source"
         onPress={() => router.push(`/jobs/${id}/sheet`)}
+      />
+      <Act
+        label="Why it works: base circle, overlap, mates"
+        onPress={() =>
+          router.push(
+            placeOf(`/bench/why?order=${job.setting.sheet.firing.order.join('-')}&job=${id}`),
+          )
+        }
       />
       <Act
         label="Sums, with this job’s figures"
