@@ -118,7 +118,7 @@ export const CylinderSection = memo(function CylinderSection({ sheet, drive, at,
 });
 
 /** What the drawing shows, for who does not see it. */
-export function sectionWords({ stroke, intake, exhaust }: Section): string {
+function sectionWords({ stroke, intake, exhaust }: Section): string {
   const valve = (name: string, open: number) =>
     open === 0 ? `${name} shut, with its gap` : `${name} ${open > 0.9 ? 'wide' : 'partly'} open`;
   return `Section of No. 1: ${stroke} stroke, ${valve('exhaust', exhaust)}, ${valve('intake', intake)}`;

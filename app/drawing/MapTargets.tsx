@@ -113,7 +113,7 @@ function RockerTargets({ cells, geometry, ids, onSelect }: RockerTargetsProps) {
           }}
           role="button"
           aria-label={spoken(id, cells[id])}
-          aria-selected={cells[id]?.selected ?? false}
+          aria-pressed={cells[id]?.selected ?? false}
           tabIndex={id === entry ? 0 : -1}
           onPress={() => onSelect(id)}
           {...{ onKeyDown: onKeyDown(id) }}

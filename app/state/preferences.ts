@@ -44,6 +44,11 @@ const PreferencesSchema = v.object({
     }),
     { kind: 'typed', baudRate: 9600, frame: '8 N 1' },
   ),
+  /** How somebody did at practice on this phone, by exercise and level. */
+  practice: v.optional(
+    v.record(v.string(), v.object({ best: v.number(), rounds: v.number() })),
+    {},
+  ),
   /** Which columns of a table of hours hold what, by the table's line of headings. */
   hoursColumns: v.optional(v.record(v.string(), HoursColumnsSchema), {}),
 });
@@ -64,6 +69,7 @@ const plain: Preferences = {
   headView: 'along',
   adapter: null,
   gauge: { kind: 'typed', baudRate: 9600, frame: '8 N 1' },
+  practice: {},
   hoursColumns: {},
 };
 

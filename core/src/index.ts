@@ -72,6 +72,22 @@ export { figuresOfJob } from './bench/figuresOf';
 export type { BenchFigures } from './bench/figuresOf';
 export { whyPlaced } from './bench/whyPlaced';
 export { isLessonDone, LESSON_STEPS } from './practice/lesson';
+export {
+  ANSWERS,
+  EXERCISES,
+  LEVELS,
+  markReading,
+  markSettable,
+  markWhere,
+  meanWiggles,
+  readTask,
+  seedOfDay,
+  settableTask,
+  tryBlade,
+  whereTask,
+  wiggle,
+} from './practice/exercises';
+export type { Exercise, Level, Marked, ReadAnswer } from './practice/exercises';
 export { lobeOutline, sectionAt } from './picture/section';
 export type { Section } from './picture/section';
 export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';

@@ -40,8 +40,9 @@ export function BenchScreen() {
               <LinkRow key={id} to={`/bench/${id}`} {...{ title, detail }} />
             ))}
           </View>
-          <Words as="heading">To see</Words>
-          <View role="list" aria-label="To see">
+          <Words as="heading">To learn</Words>
+          <View role="list" aria-label="To learn">
+            <LinkRow to="/bench/practice" title="Practice" detail="An engine to make mistakes on" />
             <LinkRow
               to="/bench/why"
               title="Why it works"

@@ -1,0 +1,150 @@
+import type { EngineSheet, Exercise, Level, Marked } from '@longbar/core';
+import { EXERCISES, LEVELS, localDay, quickSheet, readOrder, seedOfDay } from '@longbar/core';
+import type { ComponentType } from 'react';
+import { useMemo, useState } from 'react';
+import { useWindowDimensions, View } from 'react-native';
+import { useSheetQuery, useSheetsQuery } from '../../state/api';
+import { space, WIDE } from '../../theme/tokens';
+import { Choice } from '../../ui/Choice';
+import { Row, Stack } from '../../ui/Panel';
+import { Select } from '../../ui/Select';
+import { Tiles } from '../../ui/Tiles';
+import { Words } from '../../ui/Words';
+import { Frame } from '../frame/Frame';
+import type { ExerciseProps } from './exerciseProps';
+import { Outcome } from './Outcome';
+import { ReadExercise } from './ReadExercise';
+import { SetExercise } from './SetExercise';
+import { useScores } from './useScores';
+import { WhereExercise } from './WhereExercise';
+
+const TOLD: Record<Exercise, { title: string; View: ComponentType<ExerciseProps> }> = {
+  where: { title: 'Where is it?', View: WhereExercise },
+  set: { title: 'What may be set?', View: SetExercise },
+  read: { title: 'Read it', View: ReadExercise },
+};
+
+/** Engines to practise on without a sheet, by their firing order. */
+const ORDERS = ['1-3-4-2', '1-5-3-6-2-4', '1-4-2-6-3-5', '1-8-4-3-6-5-7-2'];
+
+/** An engine to make mistakes on: nothing of it is recorded. */
+export function PracticeScreen() {
+  const [exercise, choose] = useState<Exercise>('set');
+  const [level, setLevel] = useState<Level>(1);
+  const [engine, setEngine] = useState('1-5-3-6-2-4');
+  const sheet = useEngine(engine);
+  const scores = useScores();
+  const score = scores.of(exercise, level);
+  return (
+    <Frame title="Practice" aside="An engine to make mistakes on" back="/bench">
+      <View role="radiogroup" aria-label="Exercise">
+        <Tiles columns={3}>
+          {EXERCISES.map((each) => (
+            <Choice
+              key={each}
+              label={TOLD[each].title}
+              chosen={each === exercise}
+              onPress={() => choose(each)}
+            />
+          ))}
+        </Tiles>
+      </View>
+      <View role="radiogroup" aria-label="Level">
+        <Row>
+          {LEVELS.map((each) => (
+            <Choice
+              key={each}
+              label={`Level ${each}`}
+              chosen={each === level}
+              onPress={() => setLevel(each)}
+            />
+          ))}
+        </Row>
+      </View>
+      <EngineChoice engine={engine} onChoose={setEngine} />
+      {sheet ? (
+        <Rounds
+          key={`${exercise} ${level} ${engine}`}
+          {...{ sheet, level, exercise }}
+          onScore={(points) => scores.add(exercise, level, points)}
+        />
+      ) : (
+        <Words>Fetching the sheet …</Words>
+      )}
+      <Words as="note" color="secondInk">
+        {score
+          ? `Best here: ${score.best} of 100, in ${score.rounds} ${score.rounds === 1 ? 'round' : 'rounds'} on this phone. `
+          : 'No round yet on this phone. '}
+        No score is part of any record.
+      </Words>
+    </Frame>
+  );
+}
+
+/** The engine chosen: one of the shop’s sheets, or one known by its firing order alone. */
+function useEngine(engine: string): EngineSheet | undefined {
+  const bare = ORDERS.includes(engine);
+  const { data: lines } = useSheetsQuery();
+  const id = lines?.find(({ name }) => name === engine)?.id;
+  const { data } = useSheetQuery(id ?? '', { skip: bare || id === undefined });
+  const quick = useMemo(() => {
+    const read = readOrder(engine);
+    return bare && 'order' in read ? quickSheet(read.order, 'in-line') : undefined;
+  }, [bare, engine]);
+  return quick ?? data?.document;
+}
+
+function EngineChoice({
+  engine,
+  onChoose,
+}: {
+  engine: string;
+  onChoose: (engine: string) => void;
+}) {
+  const { data } = useSheetsQuery();
+  const own = data?.map(({ name }) => name) ?? [];
+  return <Select label="Engine" value={engine} options={[...ORDERS, ...own]} onChange={onChoose} />;
+}
+
+type RoundsProps = {
+  sheet: EngineSheet;
+  level: Level;
+  exercise: Exercise;
+  onScore: (points: number) => void;
+};
+
+/** Round after round: the first is the engine of the day, the same for all. */
+function Rounds({ sheet, level, exercise, onScore }: RoundsProps) {
+  const { width } = useWindowDimensions();
+  const [day] = useState(() => localDay(new Date()));
+  const [round, setRound] = useState(0);
+  const [marked, setMarked] = useState<Marked>();
+  const { View: Body } = TOLD[exercise];
+  const room = Math.min(width, 720) - 2 * space.large - (width >= WIDE ? 88 : 0);
+  return (
+    <Stack gap={space.large}>
+      <Words as="label" color="secondInk">
+        {round === 0 ? 'THE ENGINE OF THE DAY, THE SAME FOR ALL' : `ROUND ${round + 1}`}
+      </Words>
+      <Body
+        key={round}
+        {...{ sheet, level }}
+        width={room}
+        seed={seedOfDay(`${day} ${round}`)}
+        onMarked={(result) => {
+          setMarked(result);
+          onScore(result.score);
+        }}
+      />
+      {marked && (
+        <Outcome
+          marked={marked}
+          onNext={() => {
+            setMarked(undefined);
+            setRound(round + 1);
+          }}
+        />
+      )}
+    </Stack>
+  );
+}

@@ -1,0 +1,82 @@
+import type { EngineSheet, ReadAnswer, Trial } from '@longbar/core';
+import { ANSWERS, formatInBoth, markReading, readTask, tryBlade } from '@longbar/core';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { ReadingBand } from '../../drawing/ReadingBand';
+import { Choice } from '../../ui/Choice';
+import { Stack } from '../../ui/Panel';
+import { Tiles } from '../../ui/Tiles';
+import { Words } from '../../ui/Words';
+import { SetInHand, useSetInHand } from '../bench/SetInHand';
+import { BladeRow } from '../job/reading/BladeRow';
+import type { ExerciseProps } from './exerciseProps';
+
+const SAID: Record<ReadAnswer, string> = {
+  tight: 'It is tight',
+  inside: 'It is inside',
+  loose: 'It is loose',
+  open: 'This set cannot tell',
+};
+
+/** Read it: blades on a hidden gap, and what it is. */
+export function ReadExercise({ sheet, level, seed, width, onMarked }: ExerciseProps) {
+  const spec = specOf(sheet);
+  const hand = useSetInHand();
+  const gap = useMemo(
+    () => readTask(hand.set, spec, seed, level),
+    // The limits are the sheet’s, and another object at every drawing.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [hand.set, sheet, seed, level],
+  );
+  const [tried, setTried] = useState<readonly Trial[]>([]);
+  const [answer, setAnswer] = useState<ReadAnswer>();
+  const attempt = (size: number) => {
+    if (answer || tried.some((trial) => trial.size === size)) return;
+    setTried([...tried, tryBlade(gap, size)]);
+  };
+  const say = (said: ReadAnswer) => {
+    if (answer) return;
+    setAnswer(said);
+    onMarked(markReading(hand.set, spec, { gap, tries: tried.length, answer: said }));
+  };
+  return (
+    <Stack>
+      <Words as="heading">Try blades, and say what the gap is</Words>
+      <Words>
+        Limits {formatInBoth('lash', spec.low)} to {formatInBoth('lash', spec.high)}. A tap tries a
+        blade.
+      </Words>
+      <BladeRow
+        set={hand.set}
+        spec={spec}
+        tried={tried}
+        onTap={attempt}
+        onTapLeaf={({ go, noGo }) => setTried([...tried, tryBlade(gap, go), tryBlade(gap, noGo)])}
+      />
+      <ReadingBand
+        spec={spec}
+        {...(answer && { reading: { go: gap, noGo: gap, how: 'gauge' } })}
+        width={width}
+      />
+      <View role="radiogroup" aria-label="What it is">
+        <Tiles columns={2}>
+          {ANSWERS.map((each) => (
+            <Choice
+              key={each}
+              label={SAID[each]}
+              chosen={each === answer}
+              onPress={() => say(each)}
+            />
+          ))}
+        </Tiles>
+      </View>
+      {tried.length === 0 && !answer && <SetInHand hand={hand} />}
+    </Stack>
+  );
+}
+
+/** The first gap of the sheet; a common one where it gives none. */
+function specOf({ adjusters }: EngineSheet) {
+  const own = adjusters.find(({ spec, measure }) => spec && (measure ?? 'lash') === 'lash')?.spec;
+  return own ?? { low: 280, target: 330, high: 380 };
+}

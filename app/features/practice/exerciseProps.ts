@@ -1,0 +1,10 @@
+import type { EngineSheet, Level, Marked } from '@longbar/core';
+
+/** What every exercise is given: the engine, how hard, and which round it is. */
+export type ExerciseProps = {
+  sheet: EngineSheet;
+  level: Level;
+  seed: number;
+  width: number;
+  onMarked: (marked: Marked) => void;
+};

@@ -1,0 +1,77 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { TestServer } from './support/server';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+let server: TestServer;
+test.beforeEach(async ({ page }) => {
+  server = await TestServer.start();
+  await page.goto(`${server.url}/bench`);
+  await page.getByRole('link', { name: 'Practice' }).click();
+});
+test.afterEach(() => server.end());
+
+const radio = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
+const mark = (page: Page) => page.getByRole('status').filter({ hasText: /^\d+ of 100$/ });
+
+test('what may be set: a careless round with its mistakes, then one that learned from it', async ({
+  page,
+}) => {
+  const rockers = page.getByRole('button', { name: /^No\. \d (intake|exhaust): not tapped$/ });
+  await expect(rockers).toHaveCount(12);
+  // Whoever taps nothing learns what might have been set.
+  await page.getByRole('button', { name: 'Mark it: 0 tapped' }).click();
+  await expect(mark(page)).toHaveText('0 of 100');
+  const missed = page.getByText(/^No\. \d (intake|exhaust) may be set: \d+° clear of its lobe\.$/);
+  const told = await missed.allInnerTexts();
+  expect(told.length).toBeGreaterThan(4);
+  // The engine of the day is the same again: it is worked by what was told.
+  await page.reload();
+  for (const words of told) {
+    const [name] = /^No\. \d \w+/.exec(words) ?? [''];
+    await page.getByRole('button', { name: `${name}: not tapped`, exact: true }).click();
+  }
+  await page.getByRole('button', { name: `Mark it: ${told.length} tapped` }).click();
+  await expect(mark(page)).toHaveText('100 of 100');
+  await expect(page.getByText(/^Best here: 100 of 100, in 2 rounds on this phone\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Another round' }).click();
+  await expect(page.getByText('ROUND 2')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
+  expect(violations.map(({ id, nodes }) => `${id} ${nodes.map(({ html }) => html).join()}`)).toEqual([]);
+});
+
+test('read it: two limits tried tell the gap', async ({ page }) => {
+  await radio(page, 'Read it').click();
+  await radio(page, 'Level 2').click();
+  const blade = (size: string) => page.getByRole('button', { name: new RegExp(`^${size} mm`) });
+  await blade('0.28').click();
+  await blade('0.38').click();
+  const enters = async (size: string) => (await blade(size).innerText()).includes('enters');
+  const answer = !(await enters('0.28')) ? 'tight' : (await enters('0.38')) ? 'loose' : 'inside';
+  await radio(page, `It is ${answer}`).click();
+  await expect(mark(page)).toHaveText(/^(100|90) of 100$/);
+});
+
+test('where is it: cylinders are wiggled, the line is laid, the truth is shown', async ({
+  page,
+}) => {
+  await radio(page, 'Where is it?').click();
+  await page.getByRole('combobox').selectOption('1-3-4-2');
+  await expect(page.getByRole('button', { name: 'Lay the line first' })).toBeDisabled();
+  for (const cylinder of [1, 3, 4, 2]) {
+    await page.getByRole('button', { name: new RegExp(`^Cylinder ${cylinder}\\.`) }).click();
+  }
+  await expect(page.getByText('4 of 4 cylinders wiggled.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Cylinder 1\. No\. 1 \w+: (loose|firm)/ }),
+  ).toBeVisible();
+  await page.getByRole('slider').focus();
+  await page.keyboard.press('PageUp');
+  await page.getByRole('button', { name: 'It stands here' }).click();
+  await expect(mark(page)).toBeVisible();
+  const [, truth] =
+    /now: (\d+)°/.exec(await page.getByText(/^It stood where the line is now/).innerText()) ?? [];
+  await expect(page.getByRole('slider')).toHaveAttribute('aria-valuenow', truth ?? '');
+});
