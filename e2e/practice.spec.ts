@@ -39,7 +39,9 @@ test('what may be set: a careless round with its mistakes, then one that learned
   await page.getByRole('button', { name: 'Another round' }).click();
   await expect(page.getByText('ROUND 2')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-  expect(violations.map(({ id, nodes }) => `${id} ${nodes.map(({ html }) => html).join()}`)).toEqual([]);
+  expect(
+    violations.map(({ id, nodes }) => `${id} ${nodes.map(({ html }) => html).join()}`),
+  ).toEqual([]);
 });
 
 test('read it: two limits tried tell the gap', async ({ page }) => {

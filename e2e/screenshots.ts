@@ -69,10 +69,6 @@ test('first run', async ({ page }) => {
 test('wide', async ({ page }) => {
   await page.setViewportSize(WIDE);
   await page.goto(server.url);
-  await page.getByRole('link', { name: /^Salt truck 3/ }).click();
-  await expect(page.getByText('Past jobs')).toBeVisible();
-  await picture(page, 'machine-wide');
-  await page.goto(server.url);
   await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
   await picture(page, 'yard-wide');
   const job = await toStopOne(page);
@@ -114,7 +110,7 @@ test('on the way to the next stop', async ({ page }) => {
   await picture(page, 'job-bar');
 });
 
-test('torque first and shims', async ({ page }) => {
+test('shims', async ({ page }) => {
   await page.setViewportSize(PHONE);
   const job = new JobPage(page);
   await job.start(server.url, 'Salt truck 3', 'Two positions');
@@ -122,9 +118,6 @@ test('torque first and shims', async ({ page }) => {
   await page.getByRole('radio', { name: 'U6-A' }).click();
   await job.rest('Overnight', '7950');
   await job.openUp();
-  for (let n = 1; n <= 3; n++) await job.tap(`Fastener ${n} is at 29 N·m (21.4 lb·ft)`);
-  await expect(job.button('Fastener 4 is at 29 N·m (21.4 lb·ft)')).toBeVisible();
-  await picture(page, 'job-torque');
   await job.toTheLoader(server.url);
   let place = 0;
   const measure = async (blades: readonly [string, string]) => {
@@ -148,19 +141,28 @@ test('a sheet being written', async ({ page }) => {
   await picture(page, 'editor-wide');
 });
 
-test('sheets', async ({ page }) => {
+test('labels', async ({ page }) => {
   await page.setViewportSize(PHONE);
-  await page.goto(server.url);
-  await page.getByRole('link', { name: 'Sheets' }).click();
-  await expect(page.getByRole('link', { name: 'Ruff 1' })).toBeVisible();
-  await picture(page, 'sheets');
   await page.goto(`${server.url}/labels`);
   await page.getByLabel('Address that phones open').fill('https://bar.skerrow.example');
   await page.getByRole('radio', { name: 'A4' }).click();
   await picture(page, 'labels');
-  await page.setViewportSize(WIDE);
-  await page.goto(`${server.url}/sheets`);
-  await page.getByRole('link', { name: 'Turnstone 640' }).click();
-  await page.getByRole('button', { name: /^Turn the engine to stop 2/ }).click();
-  await picture(page, 'sheet-wide');
+});
+
+test('the bench', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  await page.goto(`${server.url}/bench`);
+  await page.getByLabel('Firing order').fill('1-5-3-6-2-4');
+  await picture(page, 'bench');
+  await page.goto(`${server.url}/bench/why`);
+  await page.getByRole('slider').focus();
+  for (let i = 0; i < 8; i++) await page.keyboard.press('PageUp');
+  await page.getByRole('img', { name: /^Section of No/ }).scrollIntoViewIfNeeded();
+  await picture(page, 'why');
+  await page.goto(`${server.url}/bench/practice`);
+  await page.getByRole('button', { name: 'No. 1 intake: not tapped' }).click();
+  await picture(page, 'practice');
+  await toStopOne(page);
+  await page.getByRole('button', { name: /^Hands full/ }).click();
+  await picture(page, 'job-hands');
 });
