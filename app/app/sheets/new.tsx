@@ -1,5 +1,5 @@
-import { EditorScreen } from '../../features/editor/EditorScreen';
+import { EditorHere } from '../../features/editor/EditorHere';
 
 export default function NewSheet() {
-  return <EditorScreen id={undefined} />;
+  return <EditorHere id={undefined} />;
 }

@@ -1,10 +1,11 @@
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
-import { SUMS } from './sums';
+import { SumHere } from './SumHere';
+import { sumOf } from './sums';
 
 /** One sum by itself, with figures to begin from. */
 export function SumScreen({ id }: { id: string }) {
-  const sum = SUMS.find((each) => each.id === id);
+  const sum = sumOf(id);
   if (!sum) {
     return (
       <Frame title="Sum" back="/bench">
@@ -14,7 +15,7 @@ export function SumScreen({ id }: { id: string }) {
   }
   return (
     <Frame title={sum.title} aside={sum.detail} back="/bench">
-      <sum.View figures={{}} />
+      <SumHere id={sum.id} figures={{}} />
     </Frame>
   );
 }

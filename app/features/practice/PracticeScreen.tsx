@@ -12,7 +12,7 @@ import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import type { ExerciseProps } from './exerciseProps';
-import { Outcome } from './Outcome';
+import { Mark } from './Mark';
 import { ReadExercise } from './ReadExercise';
 import { SetExercise } from './SetExercise';
 import { useScores } from './useScores';
@@ -137,7 +137,7 @@ function Rounds({ sheet, level, exercise, onScore }: RoundsProps) {
         }}
       />
       {marked && (
-        <Outcome
+        <Mark
           marked={marked}
           onNext={() => {
             setMarked(undefined);

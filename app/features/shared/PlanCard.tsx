@@ -1,11 +1,11 @@
 import type { BarringPlan, EngineSheet, Refused, Stop } from '@longbar/core';
 import {
+  barSums,
   describeFeel,
   describeSet,
   describeWatch,
   isRefused,
   rockersToFeel,
-  toolTurns,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
@@ -35,9 +35,8 @@ export function PlanCard({ sheet, plan }: Props) {
 function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: number }) {
   const tokens = useTokens();
   const sense = sheet.rotation?.sense ?? 'in its normal direction';
-  const ratio = sheet.barring?.ratio;
-  const turns =
-    ratio === undefined ? '' : `, ${toolTurns(stop.turn, ratio).toFixed(1)} turns of the tool`;
+  const { ratio } = sheet.barring ?? {};
+  const turns = barSums(stop.turn, { ratio }).map(({ says }) => `, ${says}`);
   const way = i === 0 ? 'Begin' : `${Math.round(stop.turn)}° ${sense}${turns}`;
   return (
     <View style={[styles.stop, { borderColor: tokens.line }]}>

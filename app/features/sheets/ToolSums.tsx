@@ -1,11 +1,9 @@
 import type { BarringPlan, EngineSheet } from '@longbar/core';
-import { formatMillimetres, ratchetClicks, readNumber, rimArc, toolTurns } from '@longbar/core';
+import { barSums, readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { Field } from '../../ui/Field';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
-
-const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
 
 /** The bar's arithmetic for the tool at hand, from stop to stop. */
 export function ToolSums({ sheet, plan }: { sheet: EngineSheet; plan: BarringPlan }) {
@@ -32,14 +30,9 @@ export function ToolSums({ sheet, plan }: { sheet: EngineSheet; plan: BarringPla
         error={wrong(rimText)}
       />
       {plan.stops.slice(1).map((stop, i) => {
-        const turns = toolTurns(stop.turn, tool);
-        const sums = [
-          tool > 0 ? `${figure.format(turns)} turns of the tool` : '',
-          tool > 0 && teeth !== undefined
-            ? `${figure.format(ratchetClicks(turns, teeth))} clicks`
-            : '',
-          diameter > 0 ? `${formatMillimetres(rimArc(stop.turn, diameter))} mm along the rim` : '',
-        ].filter(Boolean);
+        const sums = barSums(stop.turn, { rim: diameter, ratio: tool, teeth }).map(
+          ({ says }) => says,
+        );
         return (
           <Words key={i} as="note">
             To stop {i + 2}: {Math.round(stop.turn)}°{sums.length ? `, ${sums.join(', ')}` : ''}

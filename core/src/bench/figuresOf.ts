@@ -47,7 +47,7 @@ export function figuresOfJob(
   const isGap = entry && measureOf(entry) === 'lash';
   return {
     ...(isGap && id !== undefined && { spec: specOf(sheet, id) }),
-    measured: reading && middleOf(reading),
+    measured: isGap && reading ? middleOf(reading) : undefined,
     screw: entry?.screw,
     shim: held?.fitted ?? held?.shim,
     torque: torqueAsked(sheet, instruction),

@@ -77,7 +77,13 @@ export function screwTurn(screw: Screw, change: number): ScrewTurn {
 }
 
 /** A turn of the crank as it is measured: along a rim, by turns and by clicks of the tool. */
-export type BarSum = { what: 'arc' | 'turns' | 'clicks'; value: number; formula: string };
+export type BarSum = {
+  what: 'arc' | 'turns' | 'clicks';
+  value: number;
+  /** For a person: "5.5 turns of the tool". */
+  says: string;
+  formula: string;
+};
 
 /**
  * So many degrees of the crank along a rim of `rim` µm, in turns of a tool that turns `ratio`
@@ -96,17 +102,26 @@ export function barSums(
     sums.push({
       what: 'arc',
       value,
+      says: `${one(value / 1000)} mm along the rim`,
       formula: `π × ${formatLength(rim)} × ${one(degrees)}° / 360° = ${one(value / 1000)} mm`,
     });
   }
   if (!ratio) return sums;
   const turns = toolTurns(degrees, ratio);
   const turned = `${one(degrees)}° / 360° × ${two(ratio)} = ${two(turns)} turns`;
-  sums.push({ what: 'turns', value: turns, formula: turned });
+  sums.push({
+    what: 'turns',
+    value: turns,
+    says: `${two(turns)} ${turns === 1 ? 'turn' : 'turns'} of the tool`,
+    formula: turned,
+  });
   if (!teeth) return sums;
   const clicks = ratchetClicks(turns, teeth);
   const counted = `${two(turns)} turns × ${whole(teeth)} teeth = ${one(clicks)} clicks`;
-  return [...sums, { what: 'clicks', value: clicks, formula: counted }];
+  return [
+    ...sums,
+    { what: 'clicks', value: clicks, says: `${one(clicks)} clicks`, formula: counted },
+  ];
 }
 
 /** A length that another is taken for, and how. */

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EditorScreen } from '../../../features/editor/EditorScreen';
+import { EditorHere } from '../../../features/editor/EditorHere';
 
 export default function EditSheet() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <EditorScreen key={id} id={id} />;
+  return <EditorHere key={id} id={id} />;
 }

@@ -1,5 +1,5 @@
-import type { BarSum as OneSum, BenchFigures } from '@longbar/core';
-import { barSums, formatLength } from '@longbar/core';
+import type { BenchFigures } from '@longbar/core';
+import { barSums } from '@longbar/core';
 import { View } from 'react-native';
 import { CrankDial } from '../../../drawing/CrankDial';
 import { Stack } from '../../../ui/Panel';
@@ -41,7 +41,7 @@ export function BarSum({ figures: { degrees, tool } }: { figures: BenchFigures }
         />
       </View>
       {sums.map((sum) => (
-        <Outcome key={sum.what} figure={SAYS[sum.what](sum.value)} formula={sum.formula} />
+        <Outcome key={sum.what} figure={sum.says} formula={sum.formula} />
       ))}
       <Words as="note" color="secondInk">
         Count from where the slack of the tool is taken up, and never back past it.
@@ -49,12 +49,3 @@ export function BarSum({ figures: { degrees, tool } }: { figures: BenchFigures }
     </Stack>
   );
 }
-
-const one = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
-const two = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
-
-const SAYS: Record<OneSum['what'], (value: number) => string> = {
-  arc: (value) => `${formatLength(Math.round(value / 100) * 100)} along the rim`,
-  turns: (value) => `${two.format(value)} turns of the tool`,
-  clicks: (value) => `${one.format(value)} clicks`,
-};

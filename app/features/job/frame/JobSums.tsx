@@ -9,7 +9,9 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
-import { SUMS } from '../../bench/sums';
+import { SumHere } from '../../bench/SumHere';
+import type { SumId } from '../../bench/sums';
+import { sumOf, SUMS } from '../../bench/sums';
 import { useJob } from '../model/useJob';
 import type { WorkingJob } from '../model/workingJob';
 import { sumCalledFor } from './sumCalledFor';
@@ -36,8 +38,7 @@ export function JobSums({ id }: { id: string }) {
 function Sums({ job: { setting, state, instruction } }: { job: WorkingJob }) {
   // What was typed stays while the job goes on beside it.
   const [figures] = useState(() => figuresOfJob(setting, state, instruction));
-  const [chosen, choose] = useState(() => sumCalledFor(instruction) ?? 'blades');
-  const sum = SUMS.find(({ id }) => id === chosen);
+  const [chosen, choose] = useState<SumId>(() => sumCalledFor(instruction) ?? 'blades');
   return (
     <>
       <View role="radiogroup" aria-label="Sum">
@@ -47,11 +48,11 @@ function Sums({ job: { setting, state, instruction } }: { job: WorkingJob }) {
           ))}
         </Tiles>
       </View>
-      <Words as="title">{sum?.title}</Words>
+      <Words as="title">{sumOf(chosen)?.title}</Words>
       <Words color="secondInk">
         It begins with the figures of this job; nothing here is written down.
       </Words>
-      {sum && <sum.View key={sum.id} figures={figures} />}
+      <SumHere key={chosen} id={chosen} figures={figures} />
     </>
   );
 }

@@ -1,12 +1,5 @@
-import type { EngineSheet, InstructionTo, JobAct } from '@longbar/core';
-import {
-  cycleDegrees,
-  describeBar,
-  describeFeel,
-  describeOdd,
-  ratchetClicks,
-  toolTurns,
-} from '@longbar/core';
+import type { InstructionTo, JobAct } from '@longbar/core';
+import { barSums, cycleDegrees, describeBar, describeFeel, describeOdd } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../ui/Act';
@@ -44,6 +37,8 @@ export function BarTo({ job, wide, after, instruction }: Props) {
   const seen: JobAct[] =
     sight && sight !== 'any-mark' ? [{ type: 'crank.observed', observation: sight }] : [];
   const told = asTold(feel);
+  const { ratio, teeth } = sheet.barring ?? {};
+  const toolSums = barSums(turn, { ratio, teeth });
   const seenFrom = rotation ? `seen from the ${rotation.seenFrom}` : '';
   return (
     <StepFrame
@@ -65,7 +60,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
           {[
             ...(most - least > 2 ? [`${Math.round(least)}° to ${Math.round(most)}°`] : []),
             ...(seenFrom ? [seenFrom] : []),
-            ...toolWords(sheet.barring, turn),
+            ...toolSums.map(({ says }) => says),
           ].join(' · ')}
         </Words>
         {!wide && (
@@ -104,18 +99,6 @@ export function BarTo({ job, wide, after, instruction }: Props) {
       )}
     </StepFrame>
   );
-}
-
-const number = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
-
-function toolWords(barring: EngineSheet['barring'], turn: number): string[] {
-  const words: string[] = [];
-  if (barring?.ratio === undefined) return words;
-  const turns = toolTurns(turn, barring.ratio);
-  words.push(`${number.format(turns)} ${turns === 1 ? 'turn' : 'turns'} of the tool`);
-  if (barring.teeth !== undefined)
-    words.push(`${number.format(ratchetClicks(turns, barring.teeth))} clicks`);
-  return words;
 }
 
 const styles = StyleSheet.create({

@@ -1,4 +1,4 @@
-import { adapterSetting, formatTorque, readNumber } from '@longbar/core';
+import { adapterFormula, adapterSetting, formatTorque, readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import type { Preferences } from '../../../state/preferences';
@@ -36,19 +36,16 @@ function Setting({ torque, adapter }: { torque: number; adapter: Adapter | null 
       </Words>
     );
   }
-  const { wrench, adapter: length, angle } = adapter;
   return (
     <Stack gap={space.hair}>
       <Words as="title">Wrench at {formatTorque(answer.setting)}</Words>
       <Words as="note" color="secondInk">
-        {figure.format(torque)} × {wrench} / ({wrench} + {length} · cos {angle}°), so that the nut
-        gets {formatTorque(torque)}.
+        {adapterFormula({ torque, ...adapter }, 'N·m')}, so that the nut gets {formatTorque(torque)}
+        .
       </Words>
     </Stack>
   );
 }
-
-const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
 const FIELDS = [
   ['wrench', 'Wrench, drive to hand, mm'],

@@ -4,7 +4,7 @@ import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
 /** How a round went, every mistake with why, and the way to the next. */
-export function Outcome({ marked, onNext }: { marked: Marked; onNext: () => void }) {
+export function Mark({ marked, onNext }: { marked: Marked; onNext: () => void }) {
   return (
     <Stack>
       <Words as="title" role="status">
