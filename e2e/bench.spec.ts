@@ -75,6 +75,9 @@ test('each sum answers, and says what is missing', async ({ page }) => {
   await sum('Torque with an adapter');
   await page.getByLabel('Angle between them, °').fill('90');
   await says('Wrench at 45 N·m');
+  await page.getByRole('radio', { name: 'lb·ft' }).click();
+  await expect(page.getByLabel('Wanted at the nut')).toHaveValue('33.19');
+  await says('Wrench at 33.2 lb·ft');
   await page.getByLabel('Angle between them, °').fill('a lot');
   await expect(page.getByRole('alert')).toHaveText('A figure, such as 12.5.');
   await sum('Units of torque');

@@ -93,6 +93,10 @@ test('a height comes from the gauge, over the wire or typed by it', async ({ pag
   for (const torque of ['29 N·m', '58 N·m']) await job.runDown(1, 6, torque);
   await job.foundBy('A', new Rockers([1, 4, 2, 6, 3, 5]), 0);
   await expect(job.heading(/^No. \d injector/)).toBeVisible();
+  // A pedal takes no height that nobody measured.
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('PageDown');
+  await expect(job.button(/^Undo: .*injector/)).toHaveCount(0);
   // One that types: what it cannot be is said, and nothing recorded.
   await page.keyboard.type('-70.20');
   await page.keyboard.press('Enter');

@@ -26,6 +26,12 @@ export function chartAsked({
   };
 }
 
+/** The chart that a page to print is about; none where its address names none. */
+export function chartNamed(query: ChartQuery): ChartAsked | undefined {
+  const asked = chartAsked(query);
+  return query.order === undefined || 'problem' in asked ? undefined : asked;
+}
+
 /** The address of a page of a chart. */
 export function chartAddress(
   page: 'chart' | 'card' | 'strip' | 'disc',

@@ -25,7 +25,7 @@ export function useFigure(
   first?: number,
   asked = 'A figure, such as 12.5.',
 ): Figure {
-  const [text, set] = useState(first === undefined ? '' : plain.format(first));
+  const [text, set] = useState(first === undefined ? '' : plainFigure(first));
   const value = readNumber(text);
   return {
     label,
@@ -36,7 +36,11 @@ export function useFigure(
   };
 }
 
-const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 2, useGrouping: false });
+/** A figure as it stands in a field: two places at the most, thousands together. */
+export const plainFigure = new Intl.NumberFormat('en', {
+  maximumFractionDigits: 2,
+  useGrouping: false,
+}).format;
 
 /** A length to type in the shop’s unit, or with its unit behind it; its value is in whole µm. */
 export function useLength(label: string, first?: number): Figure {

@@ -7,8 +7,8 @@ import { Words } from '../../../ui/Words';
 import type { Paper } from '../../shared/paper';
 import { pixels, sizeOf, usualPaper } from '../../shared/paper';
 import { TruePage } from '../../shared/TruePage';
-import type { ChartQuery } from '../chartAsked';
-import { chartAddress, chartAsked } from '../chartAsked';
+import type { ChartAsked, ChartQuery } from '../chartAsked';
+import { chartAddress, chartNamed } from '../chartAsked';
 import { FigureField, useFigure } from '../figure';
 import { DiscSheet } from './DiscSheet';
 import { CheckLine } from './StripSheet';
@@ -18,8 +18,7 @@ const SENSES = ['clockwise', 'counterclockwise'] as const;
 
 /** A degree disc for the nose of the crank. */
 export function DiscScreen(query: ChartQuery) {
-  const asked = query.order === undefined ? undefined : chartAsked(query);
-  const chart = asked && 'order' in asked ? asked : undefined;
+  const chart = chartNamed(query);
   const [paper, setPaper] = useState<Paper>(usualPaper);
   const [sense, setSense] = useState<(typeof SENSES)[number]>('clockwise');
   const across = useFigure('Across, mm', 180);
@@ -61,7 +60,7 @@ export function DiscScreen(query: ChartQuery) {
 type DiscProps = {
   mm: number;
   sense: (typeof SENSES)[number];
-  chart: Exclude<ReturnType<typeof chartAsked>, { problem: string }> | undefined;
+  chart: ChartAsked | undefined;
 };
 
 function Disc({ mm, sense, chart }: DiscProps) {

@@ -7,8 +7,8 @@ import { Words } from '../../../ui/Words';
 import type { Paper } from '../../shared/paper';
 import { pixels, sizeOf, usualPaper } from '../../shared/paper';
 import { TruePage } from '../../shared/TruePage';
-import type { ChartQuery } from '../chartAsked';
-import { chartAddress, chartAsked } from '../chartAsked';
+import type { ChartAsked, ChartQuery } from '../chartAsked';
+import { chartAddress, chartNamed } from '../chartAsked';
 import { FigureField, useFigure } from '../figure';
 import { CheckLine, STRIP_ROOM, StripSheet } from './StripSheet';
 
@@ -17,8 +17,7 @@ const MARGIN = 12;
 
 /** A timing strip once round a pulley, parted over sheets of paper. */
 export function StripScreen(query: ChartQuery) {
-  const asked = query.order === undefined ? undefined : chartAsked(query);
-  const chart = asked && 'order' in asked ? asked : undefined;
+  const chart = chartNamed(query);
   const [paper, setPaper] = useState<Paper>(usualPaper);
   const [round, setRound] = useState(false);
   const measured = useFigure(
@@ -60,8 +59,7 @@ export function StripScreen(query: ChartQuery) {
 
 const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
-type Chart = Exclude<ReturnType<typeof chartAsked>, { problem: string }>;
-type Strip = { rim: number; paper: Paper; of: string; chart: Chart | undefined };
+type Strip = { rim: number; paper: Paper; of: string; chart: ChartAsked | undefined };
 
 /** The parts of a strip under each other, as many on a sheet as it holds. */
 function stripPages({ rim, paper, of, chart }: Strip) {

@@ -5,7 +5,7 @@ import { useAppSelector } from '../../../state/store';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { AdapterOnWrench } from '../drawings/AdapterOnWrench';
-import { FigureField, useFigure } from '../figure';
+import { FigureField, plainFigure, useFigure } from '../figure';
 import { Outcome } from '../Outcome';
 import { otherTorqueUnit, shopTorque, torqueWords, UnitTiles } from './torqueUnits';
 
@@ -26,10 +26,17 @@ export function AdapterSum({ figures }: { figures: BenchFigures }) {
   const whole = Object.values(sum).every(Number.isFinite) && sum.adapter >= 0;
   const answer = whole ? adapterSetting(sum) : undefined;
   const other = otherTorqueUnit(unit);
+  // The torque at the nut stays what it is, whatever unit it is told in.
+  const tellIn = (next: TorqueUnit) => {
+    if (torque.value !== undefined) {
+      torque.set(plainFigure(convertTorque(torque.value, unit, next)));
+    }
+    setUnit(next);
+  };
   return (
     <Stack>
       <FigureField of={torque} />
-      <UnitTiles name="Unit of torque" units={TORQUE_UNITS} chosen={unit} onChoose={setUnit} />
+      <UnitTiles name="Unit of torque" units={TORQUE_UNITS} chosen={unit} onChoose={tellIn} />
       <FigureField of={wrench} />
       <FigureField of={adapter} />
       <FigureField of={angle} />

@@ -5,6 +5,7 @@ import {
   FROM_BUY,
   FROM_STOCK,
   lengthFromTyped,
+  NEW_SHOP,
 } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -36,7 +37,7 @@ export function ShimsSum({ figures: { spec, measured, shim } }: { figures: Bench
     { old: formatMillimetres(shim ?? 2700), measured: formatMillimetres(measured ?? 150) },
   ]);
   const { data } = useShopQuery();
-  const supply = { ...(data?.shims ?? USUAL), policy: 'leave-inside' as const };
+  const supply = { ...(data?.shims ?? USUAL), policy: data?.policy ?? NEW_SHOP.policy };
   const limits = { low: low.value ?? NaN, target: target.value ?? NaN, high: high.value ?? NaN };
   const sound =
     limits.low < limits.high && limits.low <= limits.target && limits.target <= limits.high;

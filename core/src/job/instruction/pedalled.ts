@@ -2,13 +2,12 @@ import type { Instruction } from './instruction';
 
 /**
  * What a pedal or a remote may record: the work at the crank and the rockers. What keeps people
- * safe, makes the engine able to start, or is signed, is done by hand on the screen.
+ * safe, makes the engine able to start, or is signed, is done by hand on the screen; and a reading
+ * is what blades, a gauge or a person say, never the figure that a screen begins with.
  */
 const PEDALLED: ReadonlySet<Instruction['do']> = new Set([
   'torque',
   'bar',
-  'read',
-  'settle',
   'decide',
   'adjust',
   'lock',
