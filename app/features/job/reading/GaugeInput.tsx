@@ -61,7 +61,7 @@ export function GaugeInput({ of, onRead }: Props) {
 }
 
 const HOLDS: Record<Kind, (connected: boolean) => string> = {
-  typed: () => 'None on a wire; one that types is heard as it is',
+  typed: () => 'One that types its figure and Enter is heard',
   serial: (connected) => (connected ? 'On the wire: press its data button' : 'Not connected'),
   simulated: () => 'A simulated one',
 };
