@@ -4,7 +4,6 @@ import {
   camLanes,
   cycleDegrees,
   markWhere,
-  meanWiggles,
   readId,
   seatingOf,
   whereTask,
@@ -19,6 +18,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import type { ExerciseProps } from './exerciseProps';
+import { useMeanWiggles } from './useMeanWiggles';
 
 const LIES: Record<ExerciseProps['level'], string> = {
   1: 'Every rocker tells the truth, but near the edge of a lobe it may feel either way.',
@@ -32,6 +32,7 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
   const [seen, setSeen] = useState<readonly Observation[]>([]);
   const [wiggled, setWiggled] = useState<readonly number[]>([]);
   const [marked, setMarked] = useState(false);
+  const { mean, failed } = useMeanWiggles(sheet, level);
   const crank = useCrank();
   const laid = useRestingAt(crank) !== 0;
   const lanes = useMemo(() => camLanes(sheet), [sheet]);
@@ -42,11 +43,10 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
     setSeen([...seen, ...wiggle(sheet, task.engine, cylinder)]);
   };
   const mark = () => {
+    if (mean === undefined) return;
     setMarked(true);
     const [said, wiggles] = [crank.at(), wiggled.length];
-    onMarked(
-      markWhere(sheet, { said, crank: task.crank, wiggles, mean: meanWiggles(sheet, level) }),
-    );
+    onMarked(markWhere(sheet, { said, crank: task.crank, wiggles, mean }));
     crank.turn(task.crank);
   };
   return (
@@ -75,9 +75,14 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
         <Act
           weight="primary"
           label={laid ? 'It stands here' : 'Lay the line first'}
-          disabled={!laid}
+          disabled={!laid || mean === undefined}
           onPress={mark}
         />
+      )}
+      {failed !== undefined && (
+        <Words color="stop" role="alert">
+          The best way could not be worked out: {failed}
+        </Words>
       )}
       {marked && <Words as="strong">It stood where the line is now: {task.crank}°.</Words>}
     </Stack>
