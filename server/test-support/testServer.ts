@@ -41,7 +41,8 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   const folder = mkdtempSync(join(tmpdir(), 'longbar-server-'));
   if (!empty) copyDemo(folder);
   const db = await openDatabase(folder);
-  const server = createServer(createApp({ db, logger: pino({ level: 'silent' }), run: 'test' }));
+  const logger = pino({ level: 'silent' });
+  const server = createServer(createApp({ db, logger, run: 'test', incoming: folder }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   const pairedAs = async (name: string, role: Role) => {

@@ -1,5 +1,4 @@
 import { readdirSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { gzipSync } from 'node:zlib';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
@@ -50,6 +49,8 @@ describe('an archive over HTTP', () => {
     expect((await post('x', { 'content-encoding': 'br' })).status).toBe(415);
     expect((await post('no gzip', { 'content-encoding': 'gzip' })).status).toBe(400);
     expect((await post('')).status).toBe(400);
-    expect(readdirSync(tmpdir()).filter((name) => name.startsWith('longbar-import-'))).toEqual([]);
+    expect(readdirSync(empty.folder).filter((name) => name.startsWith('longbar-import-'))).toEqual(
+      [],
+    );
   });
 });

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -24,8 +23,8 @@ const PreviewSchema = v.object({
 /** The largest archive taken, unpacked: a big shop with years of photos. */
 const LARGEST = 16 * 1024 ** 3;
 
-/** The whole shop out as one file, and into an empty one. */
-export function archiveRoutes(db: Database): Router {
+/** The whole shop out as one file, and into an empty one, which lies in `incoming` meanwhile. */
+export function archiveRoutes(db: Database, incoming: string): Router {
   const routes = Router();
   routes.get('/', async (request, response) => {
     await noteOf(db, request, 'archive-saved');
@@ -36,7 +35,7 @@ export function archiveRoutes(db: Database): Router {
   routes.post('/', async (request, response) => {
     const { preview } = checked(PreviewSchema, request.query);
     // On the disk first: nobody's slow upload holds the database, and no memory holds all of it.
-    const file = join(tmpdir(), `longbar-import-${randomUUID()}`);
+    const file = join(incoming, `longbar-import-${randomUUID()}`);
     try {
       await spool(request, file);
       const taken = await takeArchive(db, () => linesOf(file), preview === '1');

@@ -1,4 +1,5 @@
 import { Readable } from 'node:stream';
+import { tmpdir } from 'node:os';
 import { pipeline } from 'node:stream/promises';
 import {
   HoursFileSchema,
@@ -52,6 +53,8 @@ export type AppOptions = {
   hosts?: readonly string[] | undefined;
   /** Where its backups are; none in tests. */
   backups?: BackupPlan | undefined;
+  /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
+  incoming?: string | undefined;
 };
 
 const CONTENT_POLICY = {
@@ -83,7 +86,7 @@ const FASTEST = 1;
 
 /** The one Express application: the API, and the web application beside it. */
 export function createApp(options: AppOptions): Express {
-  const { db, logger, run, web, devOrigin, backups, hosts = [] } = options;
+  const { db, logger, run, web, devOrigin, backups, hosts = [], incoming = tmpdir() } = options;
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -96,7 +99,7 @@ export function createApp(options: AppOptions): Express {
   api.use(onlyWhoMay(db), refuseOtherShops(db));
   api.use(...limits(OF_ONE, countedBy('phone')), ...limits(OF_ONE, countedBy('id')));
   api.use('/blobs', blobRoutes(db));
-  api.use('/archive', archiveRoutes(db));
+  api.use('/archive', archiveRoutes(db, incoming));
   api.post(
     '/hours',
     express.json({ limit: LARGEST_TABLE }),
