@@ -340,7 +340,16 @@ export {
 
 export { hiddenEngine } from './practice/hiddenEngine';
 export type { Faults, HiddenEngine } from './practice/hiddenEngine';
+export { crankOrClash } from './crank/contradicted';
+export { marksDoubted } from './job/instruction/marksDoubted';
+export { EngineJournal } from './practice/engineJournal';
+export { markJob } from './practice/markJob';
 export { simulateJob } from './practice/simulateJob';
+export { turnAsTold } from './practice/turnAsTold';
+export { wholeTask } from './practice/wholeTask';
+export type { WholeTask } from './practice/wholeTask';
+export { leftAt, witnessed } from './practice/witnessed';
+export type { WitnessedEngine } from './practice/witnessed';
 export type { LogEntry } from './practice/log';
 export type { JobOutcome, SimulatedJob } from './practice/simulateJob';
 export { adjustersIn } from './job/record/jobRecord';

@@ -1,4 +1,5 @@
-import { isRefused, simulateJob } from '../src';
+import type { EngineSheet, JobOutcome } from '../src';
+import { isRefused, markJob, simulateJob } from '../src';
 import type { Broken } from './lawOfJobs';
 import { brokenLaws } from './lawOfJobs';
 import { randomJob } from './randomJobs';
@@ -26,7 +27,20 @@ export function wholeJobs(from: number, count: number): JobsRun {
     const law = brokenLaws(sheet, job.start, outcome);
     run.acts += law.acts;
     run.worst = Math.min(run.worst, law.worst);
-    run.broken.push(...law.broken.map((broken) => ({ seed, ...broken })));
+    const mistakes = job.faults.miscount ? [] : mistakesOf(sheet, outcome);
+    run.broken.push(...[...law.broken, ...mistakes].map((broken) => ({ seed, ...broken })));
   }
   return run;
+}
+
+/**
+ * What was told otherwise than it was, held against a witness at the engine; a full turn that is
+ * miscounted unseen is a mistake that nobody is blamed for, and left out.
+ */
+function mistakesOf(sheet: EngineSheet, outcome: JobOutcome): Broken[] {
+  return markJob(sheet, { ...outcome, best: outcome.turned }).mistakes.map(({ says }) => ({
+    law: 'told otherwise than it was',
+    what: says,
+    at: 0,
+  }));
 }

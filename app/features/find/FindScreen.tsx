@@ -1,5 +1,5 @@
 import type { BarringPlan, CrankEntry, EngineSheet, Observation } from '@longbar/core';
-import { concernsSame, crankBelief, isRefused, planBarring } from '@longbar/core';
+import { concernsSame, crankOrClash, isRefused, planBarring } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useSheetQuery } from '../../state/api';
@@ -31,7 +31,7 @@ function Find({ sheet }: { sheet: EngineSheet }) {
   const plan = useMemo(() => simplestPlan(sheet), [sheet]);
   const belief = useMemo(() => {
     const history = observations.map((seen): CrankEntry => ({ seen }));
-    return crankBelief(sheet, history);
+    return crankOrClash(sheet, history);
   }, [sheet, observations]);
   const observe = (observation: Observation, back: boolean) => {
     const others = observations.filter((each) => !concernsSame(each, observation));

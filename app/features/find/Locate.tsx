@@ -115,7 +115,7 @@ function Answer({ sheet, rotation, belief, size }: AnswerProps) {
       {clash && (
         <Words color="stop" style={styles.centred}>
           Look again: {new Intl.ListFormat('en').format(clash.map(describeSeen))}. If all of it is
-          so, the crank was turned meanwhile.
+          so, the crank was turned meanwhile, or a mark is wrong.
         </Words>
       )}
       {describeOdd(odd).map((text) => (

@@ -1,4 +1,4 @@
-import { rememberBy } from '../remember';
+import { rememberBy, rememberEach } from '../remember';
 import type { EngineSheet } from './sheet';
 
 const APPLIED = Symbol('applies to one engine');
@@ -30,6 +30,11 @@ export function figuresOf(sheet: EngineSheet, tag: string | undefined): TagFigur
  */
 export const sheetWith = rememberBy(withFigures, (figures: TagFigures) =>
   figures.length === 0 ? '' : JSON.stringify(figures),
+);
+
+/** The sheet of an engine whose marks are not where they should be: the same object for the same. */
+export const withoutMarks = rememberEach(
+  ({ marks: _, ...sheet }: AppliedSheet): AppliedSheet => sheet,
 );
 
 function withFigures(sheet: EngineSheet, figures: TagFigures): AppliedSheet {

@@ -8,7 +8,7 @@ import { marginIn } from '../engine/arc';
 import { cycleDegrees } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
 import { measureOf } from '../gauging/measure';
-import type { Reading } from '../gauging/reading';
+import type { Reading, Trial } from '../gauging/reading';
 import { readingFromFigure } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
 
@@ -28,6 +28,10 @@ export type Faults = {
   swapped?: readonly number[];
   /** The chance at each act of a long pause in which a stranger may turn the crank. */
   interrupted?: number;
+  /** How far after its true place each mark comes to its pointer, degrees: a rim that slipped. */
+  slippedRim?: number;
+  /** What is said without having looked: that a rocker is as expected, that nobody turned. */
+  careless?: 'feels-nothing' | 'nobody-turned';
 };
 
 /** A rocker with slack feels firm only this deep on its lobe, degrees. */
@@ -52,6 +56,12 @@ export type HiddenEngine = {
   nextMark(): { name: string; way: number } | undefined;
   sees(seen: Observation): boolean;
   feel(id: string): 'loose' | 'firm';
+  /** The gap, height or preload as it is now, µm; a gap on its lobe is taken up. Nobody knows it. */
+  gap(id: string): number;
+  /** The same wherever the crank stands. */
+  left(id: string): number;
+  /** Whether a blade enters, as a hand feels it. */
+  pull(id: string, size: number): Trial;
   /** A reading of the gap, height or preload, between two blades `step` µm apart. */
   measure(id: string, step: number): Reading;
   /** Sets a gap and locks its nut, which may shift it. */
@@ -81,11 +91,13 @@ export function hiddenEngine(
       return [id, SHIMS.from + SHIMS.step * random.whole(0, steps)];
     }),
   );
+  const slipped = faults.slippedRim ?? 0;
   let crank = wrap(Math.round(start), cycle);
   const at = (id: string) => present(adjusters.get(id));
   const fitsAt = (seen: Observation, degree: number) => {
     const evidence = evidenceOf(sheet, seen);
-    return !isRefused(evidence) && evidence.fits[degree] === 1;
+    const asMarked = 'mark' in seen ? wrap(degree - slipped, cycle) : degree;
+    return !isRefused(evidence) && evidence.fits[asMarked] === 1;
   };
   /** The middle of the next stretch of degrees where it is seen, and a hand's width off. */
   const wayTo = (seen: Observation, from: number) => {
@@ -101,8 +113,17 @@ export function hiddenEngine(
     const middle = Math.round((into + out) / 2);
     return Math.max(0, middle + random.whole(-LANDS_WITHIN, LANDS_WITHIN));
   };
+  const gapNow = (id: string) => {
+    const { entry, baseCircle } = at(id);
+    const onLobe = baseCircle && marginIn(baseCircle, crank, cycle) < 0;
+    return onLobe && measureOf(entry) === 'lash' ? 0 : (gaps.get(id) ?? 0);
+  };
+  const pulled = (id: string) => Math.max(0, gapNow(id) + random.whole(-FEEL_SPREAD, FEEL_SPREAD));
   return {
     crank: () => crank,
+    gap: gapNow,
+    left: (id) => gaps.get(id) ?? 0,
+    pull: (id, size) => ({ size, enters: size <= pulled(id) }),
     bar(degrees) {
       crank = wrap(crank + Math.round(degrees), cycle);
     },
@@ -111,7 +132,9 @@ export function hiddenEngine(
       const ways = (sheet.marks ?? []).map(({ name, at: angle }) => ({
         name,
         way:
-          wrap(Math.round(angle) - crank - 5, 360) + 5 + random.whole(-LANDS_WITHIN, LANDS_WITHIN),
+          wrap(Math.round(angle) + slipped - crank - 5, 360) +
+          5 +
+          random.whole(-LANDS_WITHIN, LANDS_WITHIN),
       }));
       return ways.sort((a, b) => a.way - b.way)[0];
     },
@@ -125,7 +148,7 @@ export function hiddenEngine(
       return margin >= 0 ? 'loose' : 'firm';
     },
     measure(id, step) {
-      const gap = Math.max(0, (gaps.get(id) ?? 0) + random.whole(-FEEL_SPREAD, FEEL_SPREAD));
+      const gap = pulled(id);
       const measure = measureOf(at(id).entry);
       if (measure === 'height') return readingFromFigure(gap, 'gauge');
       if (measure === 'preload') return readingFromFigure(gap, 'wrench');

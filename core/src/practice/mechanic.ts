@@ -8,12 +8,14 @@ import type { JobSetting } from '../job/journal/setting';
 import type { JobState } from '../job/journal/state';
 import type { AtStep } from '../job/instruction/atWork';
 import { missingTemperature } from '../job/instruction/gates';
+import { marksDoubted } from '../job/instruction/marksDoubted';
 import type { BarInstruction } from '../job/instruction/instruction';
 import { jobPlan } from '../job/instruction/jobPlan';
 import { shimRows } from '../job/instruction/jobShims';
 import type { SeededRandom } from '../seededRandom';
 import type { Faults, HiddenEngine } from './hiddenEngine';
 import type { LogEntry } from './log';
+import { turnAsTold } from './turnAsTold';
 
 type Answer = readonly JobAct[] | undefined;
 type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
@@ -24,8 +26,6 @@ const STACK_STEP = 5;
 /** The share of runs that leak. */
 const LEAKS = 0.2;
 
-/** From this way on a turn may be miscounted by a full one, degrees. */
-const MISCOUNTED_FROM = 270;
 /** Shims that can be bought, µm. */
 const TO_BUY = { from: 1000, to: 5000, step: 10 };
 
@@ -35,13 +35,15 @@ export class Mechanic {
   private readonly settled = new Set<string>();
   /** What locking was seen to close, µm: it is left as much looser the next time. */
   private readonly shifted = new Map<string, number>();
+  /** What was seen did not fit together once before. */
+  private lookedAgain = false;
   /** The bucket or nut in hand, while it is open. */
   private open = false;
 
   constructor(
     private readonly engine: HiddenEngine,
-    private readonly faults: Faults,
-    private readonly random: SeededRandom,
+    readonly faults: Faults,
+    readonly random: SeededRandom,
     private readonly log: LogEntry[],
   ) {}
 
@@ -58,9 +60,12 @@ export class Mechanic {
       case 'bar':
         return this.bar(at);
       case 'feel':
-        return [...at.feel.loose, ...at.feel.firm].map((id) => this.feel(id));
+        return [
+          ...at.feel.loose.map((id) => this.feel(id, 'loose')),
+          ...at.feel.firm.map((id) => this.feel(id, 'firm')),
+        ];
       case 'look':
-        return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
+        return this.lookAgain(at, state);
       case 'read':
         return [this.read(at.id, at.phase, BLADE_STEP)];
       case 'settle':
@@ -82,6 +87,14 @@ export class Mechanic {
     }
   }
 
+  /** Takes it that the crank was turned; where that helped nothing, the marks are wrong. */
+  private lookAgain({ again }: To<'look'>, state: JobState): Answer {
+    const marks = again.some((seen) => 'mark' in seen);
+    if (marks && this.lookedAgain) return marksDoubted(state);
+    this.lookedAgain = true;
+    return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
+  }
+
   private say(at: To<'answer'>, setting: JobSetting, state: JobState, now: string): Answer {
     switch (at.ask) {
       case 'why':
@@ -95,6 +108,7 @@ export class Mechanic {
       case 'rotation':
         return [{ type: 'rotation.stated', sense: 'clockwise', seenFrom: 'front' }];
       case 'turned':
+        if (this.faults.careless === 'nobody-turned') return [{ type: 'crank.held' }];
         // Who was away never says that nobody turned it.
         return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
       case 'shim':
@@ -122,22 +136,15 @@ export class Mechanic {
 
   /** Turns as told, waits for what is to be seen, and says so; or notices to have gone past. */
   private bar(at: BarInstruction): Answer {
-    const { sight, turned, to } = at;
-    const mark = sight === 'any-mark' ? this.engine.nextMark() : undefined;
-    const seen: Observation | undefined =
-      sight === 'any-mark' ? mark && { mark: mark.name, state: 'at' } : sight;
-    const way = mark?.way ?? (seen ? this.engine.wayTo(seen, (at.least ?? 5) - 2) : this.byEye(at));
-    if (way === undefined) return undefined;
-    const missed =
-      (turned.degrees ?? way) >= MISCOUNTED_FROM && this.random.next() < (this.faults.miscount ?? 0)
-        ? 360
-        : 0;
-    const past = this.random.next() < (this.faults.overshoot ?? 0) ? this.random.whole(20, 200) : 0;
-    this.turn(way + missed + past);
+    const turn = turnAsTold(this.engine, at, this);
+    if (!turn) return undefined;
+    const { degrees, seen, past } = turn;
+    this.turn(degrees);
     const there = seen && this.engine.sees(seen);
     if (past > 0 || (seen && !there)) {
       return [{ type: 'crank.turned', degrees: null, how: 'overshot' }];
     }
+    const { turned, to } = at;
     const act: JobAct = {
       type: 'crank.turned',
       how: 'barred',
@@ -145,11 +152,6 @@ export class Mechanic {
       ...(to !== undefined && { to }),
     };
     return seen ? [act, this.see(seen)] : [act];
-  }
-
-  private byEye({ turned: { degrees, within = 0 } }: BarInstruction): number | undefined {
-    if (degrees === null) return undefined;
-    return Math.max(0, Math.round(degrees + (2 * this.random.next() - 1) * (within - 1)));
   }
 
   private turn(degrees: number): void {
@@ -163,8 +165,9 @@ export class Mechanic {
     return { type: 'crank.observed', observation: seen };
   }
 
-  private feel(id: string): JobAct {
-    const state = this.engine.feel(id);
+  private feel(id: string, expected: 'loose' | 'firm'): JobAct {
+    const unfelt = this.faults.careless === 'feels-nothing';
+    const state = unfelt ? expected : this.engine.feel(id);
     this.log.push({ feel: id, state });
     return { type: 'crank.observed', observation: { id, state } };
   }

@@ -7,21 +7,16 @@ import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/judgeReading';
 import type { JobAct, JobEvent } from '../job/journal/events';
 import type { JobHead } from '../job/journal/jobHead';
-import type { FoldedJob } from '../job/journal/fold';
-import { foldOn } from '../job/journal/fold';
-import { isOfCrank } from '../job/journal/foldPosition';
 import type { RoundRule } from '../job/journal/roundRule';
 import type { JobScope } from '../job/journal/scope';
-import type { JobBegun, JobSetting } from '../job/journal/setting';
-import { settingOf } from '../job/journal/setting';
-import type { JobState } from '../job/journal/state';
-import { dueActs } from '../job/instruction/jobPlan';
 import { nextOf } from '../job/instruction/jobInstruction';
-import { isolationsOf } from '../job/instruction/gates';
 import { mustHangLock } from '../job/instruction/lockGates';
 import { SeededRandom } from '../seededRandom';
 import type { Faults } from './hiddenEngine';
 import { hiddenEngine } from './hiddenEngine';
+import { EngineJournal } from './engineJournal';
+import type { Truths } from './witnessed';
+import { leftAt, witnessed } from './witnessed';
 import type { LogEntry } from './log';
 import { Mechanic } from './mechanic';
 
@@ -40,8 +35,14 @@ export type SimulatedJob = {
 };
 
 export type JobOutcome = {
-  events: JobEvent[];
+  events: readonly JobEvent[];
   log: LogEntry[];
+  /** What was true as each event was written down, by its id. */
+  truths: Truths;
+  /** The gaps, heights and preloads as they were left, µm. */
+  left: Record<string, number>;
+  /** How far the mechanic turned it, degrees. */
+  turned: number;
   outcome: 'signed' | 'incomplete' | 'stuck';
 };
 
@@ -70,68 +71,55 @@ class Simulation {
   private readonly random: SeededRandom;
   private readonly log: LogEntry[] = [];
   private readonly mechanic: Mechanic;
-  private readonly engine;
-  private readonly begun: JobBegun;
-  private folded: FoldedJob | undefined;
-  private events: JobEvent[] = [];
+  private readonly journal: EngineJournal;
   private clock = BEGUN;
   private turn = 0;
 
   constructor(
-    sheet: EngineSheet,
+    private readonly sheet: EngineSheet,
     private readonly job: SimulatedJob,
   ) {
     const { seed, start, faults, method, policy, round } = job;
     this.random = new SeededRandom(seed ^ 0x5eed);
-    this.engine = hiddenEngine(sheet, { seed, crank: start, faults });
-    this.mechanic = new Mechanic(this.engine, faults, this.random, this.log);
-    this.begun = { head: headOf(method), sheet, policy, round };
+    const engine = witnessed(hiddenEngine(sheet, { seed, crank: start, faults }));
+    this.mechanic = new Mechanic(engine, faults, this.random, this.log);
+    this.journal = new EngineJournal({ head: headOf(method), sheet, policy, round }, engine);
   }
 
   run(): JobOutcome {
-    const { scope } = this.job;
+    const { scope, faults } = this.job;
+    const { journal } = this;
     if (scope) this.record({ type: 'scope.chosen', ...scope });
     for (let acts = 0; acts < MOST_ACTS; acts++) {
-      const state = this.state();
-      const setting = this.settingNow(state);
-      if (this.random.next() < (this.job.faults.interrupted ?? 0)) this.interrupt(state);
-      const instruction = nextOf(setting, this.state(), new Date(this.clock).toISOString());
-      if (!instruction) {
-        const outcome = this.state().signed?.incomplete ? 'incomplete' : 'signed';
-        return { events: this.events, log: this.log, outcome };
-      }
-      const answer = this.mechanic.answer(instruction, setting, this.state(), this.now());
+      const setting = journal.setting();
+      if (this.random.next() < (faults.interrupted ?? 0)) this.interrupt();
+      const instruction = nextOf(setting, journal.state(), this.now());
+      if (!instruction)
+        return this.ended(journal.state().signed?.incomplete ? 'incomplete' : 'signed');
+      const answer = this.mechanic.answer(instruction, setting, journal.state(), this.now());
       if (!answer) break;
       for (const act of answer) this.record(act);
       this.turn++;
     }
-    return { events: this.events, log: this.log, outcome: 'stuck' };
+    return this.ended('stuck');
+  }
+
+  private ended(outcome: JobOutcome['outcome']): JobOutcome {
+    const { events, truths, engine } = this.journal;
+    const left = leftAt(engine, this.sheet);
+    return { events, log: this.log, outcome, truths, left, turned: engine.turnedInAll() };
   }
 
   private now(): string {
     return new Date(this.clock).toISOString();
   }
 
-  private state(): JobState {
-    this.folded = foldOn(this.folded, this.events);
-    return this.folded.state;
-  }
-
-  private settingNow(state: JobState): JobSetting {
-    return settingOf(this.begun, state);
-  }
-
-  /** A long pause: a stranger may turn the crank, once the engine cannot start. */
-  private interrupt(state: JobState): void {
-    const { sheet } = this.begun;
-    const isolated = isolationsOf(sheet).every(({ id }) => state.isolations[id]);
-    if (isolated && !this.mechanic.isOpen() && this.random.next() < 0.5) {
-      const by = this.random.whole(20, 700);
-      this.engine.bar(by);
-      this.log.push({ bar: by });
-    }
+  /** A long pause: a stranger may turn the crank. */
+  private interrupt(): void {
+    const { turned, act } = this.journal.calledAway(this.random, this.mechanic.isOpen());
+    if (turned > 0) this.log.push({ bar: turned });
     this.clock += PAUSE_MINUTES * 60 * SECONDS;
-    this.record({ type: 'work.paused', minutes: PAUSE_MINUTES });
+    this.record(act);
   }
 
   private phone(): 0 | 1 {
@@ -139,33 +127,26 @@ class Simulation {
   }
 
   private record(act: JobAct): void {
-    const before = this.state();
-    const { sheet } = this.settingNow(before);
+    const { journal } = this;
+    const before = journal.state();
     const locksFirst = !before.barOut && act.type !== 'lock.hung';
-    if (locksFirst && mustHangLock(sheet, before, itemAt(PEOPLE, this.phone()))) {
-      this.append({ type: 'lock.hung' });
+    if (locksFirst && mustHangLock(journal.setting().sheet, before, this.person())) {
+      journal.append({ type: 'lock.hung' }, this.envelope(this.person()));
     }
-    this.append(act);
-    const state = this.state();
-    for (const due of dueActs(this.settingNow(state), state)) this.append(due);
+    // Each says clear for themselves.
+    journal.tell(act, this.envelope(act.type === 'clear.said' ? act.person : this.person()));
   }
 
-  private append(act: JobAct): void {
-    const phone = this.phone();
-    const n = this.events.length + 1;
-    this.clock += 5 * SECONDS;
-    const after = isOfCrank(act.type) ? { after: this.state().crank.last } : {};
-    const event = {
-      ...act,
-      ...after,
-      id: uuidOf(n),
-      job: JOB,
-      n,
-      at: new Date(this.clock - phone * CLOCKS_APART).toISOString(),
-      // Each says clear for themselves.
-      by: act.type === 'clear.said' ? act.person : itemAt(PEOPLE, phone),
+  private person(): string {
+    return itemAt(PEOPLE, this.phone());
+  }
+
+  private envelope(by: string) {
+    return (n: number) => {
+      this.clock += 5 * SECONDS;
+      const at = new Date(this.clock - this.phone() * CLOCKS_APART).toISOString();
+      return { id: uuidOf(n), at, by };
     };
-    this.events = [...this.events, event];
   }
 }
 

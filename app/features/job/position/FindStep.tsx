@@ -1,8 +1,8 @@
 import type { Instruction, JobAct, Observation } from '@longbar/core';
-import { describeSeen, isRefused, readId } from '@longbar/core';
+import { describeSeen, isRefused, marksDoubted, readId } from '@longbar/core';
 import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../ui/Act';
-import { Row } from '../../../ui/Panel';
+import { Row, Stack } from '../../../ui/Panel';
 import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { onward } from '../../find/findWords';
@@ -51,6 +51,7 @@ export function FindStep(props: StepProps) {
       />
       {instruction?.do === 'bar' && instruction.rotation && <TurnedByAnother />}
       <AssumedLobes sheet={sheet} />
+      <WrongMarks job={job} />
       <BackedOff job={job} />
       {job.state.crank.history.length > 0 && (
         <Act
@@ -59,6 +60,24 @@ export function FindStep(props: StepProps) {
         />
       )}
     </StepFrame>
+  );
+}
+
+/** Where a mark and the rockers speak against each other: it may be the mark that is wrong. */
+function WrongMarks({ job }: Pick<StepProps, 'job'>) {
+  const { instruction, state } = job;
+  if (instruction?.do !== 'look' || !instruction.again.some((seen) => 'mark' in seen)) return null;
+  return (
+    <Stack>
+      <Words>
+        Rockers of several cylinders speak against the mark. A rim can slip on its hub, and a pulley
+        can be another engine’s: what was set by such a mark was set on a lobe.
+      </Words>
+      <Act
+        label="The marks are wrong: go on by rockers alone"
+        onPress={() => job.act(...marksDoubted(state))}
+      />
+    </Stack>
   );
 }
 

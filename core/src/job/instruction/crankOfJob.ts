@@ -1,7 +1,8 @@
 import type { Refused } from '../../barring/barringPlan';
 import { isRefused } from '../../barring/barringPlan';
 import type { CrankBelief } from '../../crank/belief';
-import { crankBelief, spanOf, unknownCrank } from '../../crank/belief';
+import { spanOf, unknownCrank } from '../../crank/belief';
+import { crankOrClash } from '../../crank/contradicted';
 import type { CrankHistory } from '../../crank/observation';
 import { settable } from '../../crank/settable';
 import { cycleDegrees } from '../../engine/firing';
@@ -29,7 +30,7 @@ export function crankOfJob(sheet: EngineSheet, { crank }: Pick<JobState, 'crank'
 }
 
 const told = rememberPair((history: CrankHistory, sheet: EngineSheet): CrankOfJob => {
-  const answer: CrankBelief | Refused = crankBelief(sheet, history);
+  const answer: CrankBelief | Refused = crankOrClash(sheet, history);
   const belief = isRefused(answer) ? unknownCrank(sheet) : answer;
   return {
     belief,

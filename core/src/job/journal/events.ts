@@ -178,6 +178,8 @@ const payloads = {
   'work.paused': { minutes, after },
   /** These rockers are off or backed off: they say nothing of the crank until they are set. */
   'rockers.loosened': { adjusters },
+  /** The rim’s marks are not where the sheet has them: they say nothing in this job. */
+  'marks.doubted': {},
   /** The stops as planned, each by its angle, and what no stop serves. */
   'plan.made': {
     method: v.picklist(BARRING_METHODS),

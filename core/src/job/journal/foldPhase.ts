@@ -2,6 +2,7 @@ import type { EventOf, KnownEvent } from './events';
 import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
+import { forgetMarks } from './foldPosition';
 import { backAtWork, hangLock } from './locks';
 import { isSameScope } from './scope';
 import type { JobState } from './state';
@@ -56,6 +57,11 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       return;
     case 'method.changed':
       state.method = event.method;
+      planAnew(state);
+      return;
+    case 'marks.doubted':
+      state.marksDoubted = true;
+      forgetMarks(state);
       planAnew(state);
       return;
     case 'ready.done':

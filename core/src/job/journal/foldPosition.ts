@@ -98,8 +98,15 @@ function beginAnewIfDoubted(state: JobState): void {
   state.crank = { ...known, history: [] };
 }
 
-/** A rocker that is off says nothing by being loose or firm. */
+/** What was seen of marks that are not where they should be says nothing. */
+export function forgetMarks(state: JobState): void {
+  const history = state.crank.history.filter((entry) => !('seen' in entry && 'mark' in entry.seen));
+  state.crank = { ...state.crank, history };
+}
+
+/** A rocker that is off says nothing by being loose or firm; nor does a mark that is doubted. */
 function saysNothing(state: JobState, seen: Observation): boolean {
+  if ('mark' in seen) return state.marksDoubted === true;
   const feels = 'id' in seen && (seen.state === 'loose' || seen.state === 'firm');
   return feels && isOff(state, seen.id);
 }

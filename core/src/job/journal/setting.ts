@@ -1,6 +1,6 @@
 import type { EngineSheet } from '../../engine/sheet';
 import type { AppliedSheet } from '../../engine/variant';
-import { sheetForTag, sheetWith } from '../../engine/variant';
+import { sheetForTag, sheetWith, withoutMarks } from '../../engine/variant';
 import type { BladeSet } from '../../gauging/blades';
 import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Reading } from '../../gauging/reading';
@@ -57,12 +57,16 @@ export function begunOf({ head, sheet, shop, lastLeft, late }: Context): JobBegu
   };
 }
 
-/** The setting of a job: figures by the data tag that was read, rules by its own journal. */
+/**
+ * The setting of a job: figures by the data tag that was read, rules by its own journal, and no
+ * marks where they were found not to be where the sheet has them.
+ */
 export function settingOf(
   begun: JobBegun,
-  state: Pick<JobState, 'tag' | 'tagFigures' | 'rules'>,
+  state: Pick<JobState, 'tag' | 'tagFigures' | 'rules' | 'marksDoubted'>,
 ): JobSetting {
   const { tag, tagFigures, rules } = state;
-  const sheet = tagFigures ? sheetWith(begun.sheet, tagFigures) : sheetForTag(begun.sheet, tag);
+  const tagged = tagFigures ? sheetWith(begun.sheet, tagFigures) : sheetForTag(begun.sheet, tag);
+  const sheet = state.marksDoubted ? withoutMarks(tagged) : tagged;
   return { ...begun, ...rules, sheet };
 }

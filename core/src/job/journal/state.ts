@@ -128,6 +128,8 @@ export type JobState = {
   /** The method chosen in the job, where it is not the one it began with. */
   method?: BarringMethod;
   rotation?: { sense: 'clockwise' | 'counterclockwise'; seenFrom: string };
+  /** The marks are not where the sheet has them, and say nothing. */
+  marksDoubted?: true;
   /** What was exempted, and why; an isolation's exemption stands with it. */
   exempted: Partial<Record<Exemptible, { reason: string; by: string; at: string }>>;
   /** The metal's temperature, °C. */

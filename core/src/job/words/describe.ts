@@ -136,6 +136,8 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
       return { what: `${GATE[event.gate]}: not met`, detail: event.reason };
     case 'rotation.stated':
       return { what: 'Turns', detail: `${event.sense}, seen from the ${event.seenFrom}` };
+    case 'marks.doubted':
+      return { what: 'Marks', detail: 'not where the sheet has them: left out' };
     case 'method.changed':
       return { what: 'Method', detail: METHOD_TITLES[event.method] };
     case 'ready.done':

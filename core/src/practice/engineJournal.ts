@@ -1,0 +1,68 @@
+import type { JobAct, JobEvent } from '../job/journal/events';
+import type { FoldedJob } from '../job/journal/fold';
+import { foldOn } from '../job/journal/fold';
+import { isOfCrank } from '../job/journal/foldPosition';
+import type { JobBegun, JobSetting } from '../job/journal/setting';
+import { settingOf } from '../job/journal/setting';
+import type { JobState } from '../job/journal/state';
+import { dueActs } from '../job/instruction/jobPlan';
+import { isolationsOf } from '../job/instruction/gates';
+import type { SeededRandom } from '../seededRandom';
+import type { Truths, WitnessedEngine } from './witnessed';
+
+/** So long is who is called away, minutes. */
+const AWAY_MINUTES = 15;
+/** So often the crank is turned meanwhile, by so many degrees. */
+const TURNED = { chance: 0.5, from: 20, to: 700 };
+
+/** What an event carries besides its act: its number is its place in the journal. */
+type Envelope = (n: number) => { id: string; at: string; by: string };
+
+/** The journal of a job at a hidden engine, with what was true as each event was written down. */
+export class EngineJournal {
+  events: readonly JobEvent[] = [];
+  readonly truths: Truths = {};
+  private folded: FoldedJob | undefined;
+
+  constructor(
+    private readonly begun: JobBegun,
+    readonly engine: WitnessedEngine,
+  ) {}
+
+  state(): JobState {
+    this.folded = foldOn(this.folded, this.events);
+    return this.folded.state;
+  }
+
+  setting(): JobSetting {
+    return settingOf(this.begun, this.state());
+  }
+
+  /** Writes an act down, and what follows from it by itself. */
+  tell(act: JobAct, envelope: Envelope): void {
+    this.append(act, envelope);
+    for (const due of dueActs(this.setting(), this.state())) this.append(due, envelope);
+  }
+
+  /** Writes one act down alone. */
+  append(act: JobAct, envelope: Envelope): void {
+    const n = this.events.length + 1;
+    const after = isOfCrank(act.type) ? { after: this.state().crank.last } : {};
+    const event = { ...act, ...after, job: this.begun.head.id, n, ...envelope(n) };
+    this.truths[event.id] = this.engine.truthOf(act);
+    this.events = [...this.events, event];
+  }
+
+  /**
+   * Whoever works is called away. A stranger may turn the crank, once the engine cannot start and
+   * where nothing stands open. Answers how far, and what is written down of it.
+   */
+  calledAway(random: SeededRandom, open: boolean): { turned: number; act: JobAct } {
+    const { isolations } = this.state();
+    const isolated = isolationsOf(this.begun.sheet).every(({ id }) => isolations[id]);
+    const turns = isolated && !open && random.next() < TURNED.chance;
+    const turned = turns ? random.whole(TURNED.from, TURNED.to) : 0;
+    if (turned > 0) this.engine.disturb(turned);
+    return { turned, act: { type: 'work.paused', minutes: AWAY_MINUTES } };
+  }
+}
