@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
+import { PractisedJob } from './support/practisedJob';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -8,6 +9,8 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 let server: TestServer;
 test.beforeEach(async ({ page }) => {
   server = await TestServer.start();
+  // The engine of the day is of this day.
+  await page.clock.setFixedTime(new Date('2026-11-27T08:00:00'));
   await page.goto(`${server.url}/bench`);
   await page.getByRole('link', { name: 'Practice' }).click();
 });
@@ -76,4 +79,57 @@ test('where is it: cylinders are wiggled, the line is laid, the truth is shown',
   const [, truth] =
     /now: (\d+)°/.exec(await page.getByText(/^It stood where the line is now/).innerText()) ?? [];
   await expect(page.getByRole('slider')).toHaveAttribute('aria-valuenow', truth ?? '');
+});
+
+test('the whole job: hands at the engine, the true screens, and a mark for what was written down', async ({
+  page,
+}) => {
+  await radio(page, 'The whole job').click();
+  await page.getByRole('combobox').selectOption('1-3-4-2');
+  await page.getByRole('button', { name: 'Begin the job' }).click();
+  await new PractisedJob(page).wholeJob();
+  await expect(mark(page)).toHaveText('100 of 100');
+  await expect(page.getByText('Nothing was mistaken.')).toBeVisible();
+  await page.getByRole('button', { name: 'Another round' }).click();
+  await expect(page.getByText('ROUND 2')).toBeVisible();
+  await expect(page.getByText(/^Best here: 100 of 100, in 1 round /)).toBeVisible();
+  // Nothing of it is a job of the shop, or waits to be sent.
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
+  await expect(page.getByText('1-3-4-2')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /unsent/ })).toHaveCount(0);
+});
+
+/** How each cause is told, and the answer that says it. */
+const CAUSES: [told: RegExp, answer: RegExp][] = [
+  [/jumped loose within one interval/, /^A locknut slipped/],
+  [/much faster than the others/, /^One drifts apart/],
+  [/were tight together/, /^Both of a cylinder are tight/],
+  [/stood near the exhaust/, /^Intake and exhaust were exchanged/],
+  [/was loose together/, /^All of a kind are loose/],
+];
+
+test('what is wrong: one who says nothing is told, and then finds it at its valve', async ({
+  page,
+}) => {
+  const begin = async () => {
+    await radio(page, 'What is wrong?').click();
+    await radio(page, 'Level 2').click();
+  };
+  await begin();
+  await expect(page.getByRole('button', { name: 'Say what is wrong' })).toBeDisabled();
+  await radio(page, 'Nothing: it only wears').click();
+  await page.getByRole('button', { name: 'Mark it: nothing is wrong' }).click();
+  await expect(mark(page)).toHaveText('0 of 100');
+  const told = await page.getByText(/Look at |Make sure /).innerText();
+  const [, answer = /none/] = CAUSES.find(([words]) => words.test(told)) ?? [];
+  const shown = await page
+    .getByRole('heading', { name: /^No\. \d+ (intake|exhaust)$/ })
+    .innerText();
+  await page.reload();
+  await begin();
+  await page.getByRole('button', { name: `Show ${shown} large` }).click();
+  await page.getByRole('radio', { name: answer }).click();
+  await page.getByRole('button', { name: `Mark it: ${shown}` }).click();
+  await expect(mark(page)).toHaveText('100 of 100');
 });

@@ -132,7 +132,7 @@ export class JobPage {
   }
 
   /** The first rocker on the screen that nothing is said of yet. */
-  private async unfelt(): Promise<string> {
+  async unfelt(): Promise<string> {
     const loose = this.page.getByRole('radio', { name: /^No\. \d+ (intake|exhaust) loose$/ });
     for (let i = 0; i < (await loose.count()); i++) {
       const name = (await loose.nth(i).getAttribute('aria-label')) ?? '';

@@ -1,17 +1,15 @@
 import type { JobCheck, MachineDetail } from '@longbar/core';
-import { adjusterName, adjustersOf, formatMillimetres, measureOf, readId } from '@longbar/core';
 import { useState } from 'react';
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { useChecksQuery, useMachineQuery } from '../../state/api';
 import { Act } from '../../ui/Act';
 import { Spread, Stack } from '../../ui/Panel';
-import { radius, space, WIDE } from '../../theme/tokens';
-import { useTokens } from '../../theme/ThemeProvider';
+import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
-import { DriftChart } from './DriftChart';
-import { leavesWords, rateWords, recheckWords } from './driftWords';
+import { recheckWords } from './driftWords';
 import { Findings } from './Findings';
+import { DOTS, Multiples, OneLarge } from './Multiples';
 import type { Drift } from './useDrift';
 import { useDrift } from './useDrift';
 
@@ -38,8 +36,6 @@ function MachineDrift({ machine, checks }: { machine: MachineDetail; checks: Job
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const drift = useDrift(machine, checks);
-  const { sheet } = drift;
-  const kinds = sheet.adjusters.filter((entry) => entry.spec && measureOf(entry) === 'lash');
   const [asked, setAsked] = useState<string>();
   const { findings } = machine;
   const shown = asked ?? drift.forecast?.recheckAt.id ?? findings[0]?.ids[0] ?? 'intake.1';
@@ -49,23 +45,10 @@ function MachineDrift({ machine, checks }: { machine: MachineDetail; checks: Job
       <Progress drift={drift} />
       {drift.forecast && <Words as="heading">{recheckWords(drift.forecast.recheckAt)}</Words>}
       <Findings findings={findings} />
-      <OneLarge {...{ drift }} id={shown} width={room} />
-      {kinds.map(({ kind }) => (
-        <Stack key={kind} gap={space.small}>
-          <Words as="heading">{kind} by cylinder</Words>
-          <View style={styles.multiples}>
-            {adjustersOf(sheet)
-              .filter((each) => each.kind === kind)
-              .sort((a, b) => a.cylinder - b.cylinder || a.n - b.n)
-              .map(({ id }) => (
-                <Small key={id} {...{ drift, id }} chosen={id === shown} onPress={setAsked} />
-              ))}
-          </View>
-        </Stack>
-      ))}
+      <OneLarge past={drift} id={shown} width={room} />
+      <Multiples past={drift} shown={shown} onShow={setAsked} />
       <Words as="note" color="secondInk">
-        Round: as found. Square: as set. Dashed red: the limits. Dashed on: where the rate leads in
-        1,000 h. Tap one to see it large.
+        {DOTS} Dashed on: where the rate leads in 1,000 h. Tap one to see it large.
       </Words>
     </Stack>
   );
@@ -84,77 +67,3 @@ function Progress({ drift }: { drift: Drift }) {
     </Spread>
   );
 }
-
-type OneProps = { drift: Drift; id: string };
-
-function partsOf({ drift, id }: OneProps) {
-  const history = drift.histories.find((each) => each.id === id);
-  const spec = adjustersOf(drift.sheet).find((each) => each.id === id)?.entry.spec;
-  const forecast = drift.forecast?.adjusters.find((each) => each.id === id);
-  return { history, spec, forecast };
-}
-
-function OneLarge({ width, ...props }: OneProps & { width: number }) {
-  const tokens = useTokens();
-  const { history, spec, forecast } = partsOf(props);
-  if (!history || !spec) return null;
-  return (
-    <View style={[styles.large, { borderColor: tokens.line, backgroundColor: tokens.sheet }]}>
-      <Spread>
-        <Words as="heading">{adjusterName(props.id)}</Words>
-        <Words color="secondInk">
-          {formatMillimetres(spec.low)} to {formatMillimetres(spec.high)} mm
-        </Words>
-      </Spread>
-      {forecast && (
-        <Words>
-          {rateWords(forecast.rate)}. {leavesWords(forecast.leaves)}
-        </Words>
-      )}
-      <DriftChart
-        {...{ history, spec, forecast }}
-        width={width - 2 * space.large}
-        height={180}
-        large
-      />
-    </View>
-  );
-}
-
-type SmallProps = OneProps & { chosen: boolean; onPress: (id: string) => void };
-
-const SMALL = 108;
-
-function Small({ chosen, onPress, ...props }: SmallProps) {
-  const tokens = useTokens();
-  const { history, spec, forecast } = partsOf(props);
-  if (!history || !spec) return null;
-  const { id } = props;
-  return (
-    <Pressable
-      role="button"
-      aria-label={`Show ${adjusterName(id)} large`}
-      aria-pressed={chosen}
-      onPress={() => onPress(id)}
-      style={[
-        styles.small,
-        { borderColor: chosen ? tokens.act : tokens.line, backgroundColor: tokens.sheet },
-      ]}
-    >
-      <Words as="label">{shortOf(id)}</Words>
-      <DriftChart {...{ history, spec, forecast }} width={SMALL - 10} height={54} />
-    </Pressable>
-  );
-}
-
-/** Its cylinder, and which of several. */
-function shortOf(id: string): string {
-  const { cylinder, n } = readId(id);
-  return n === undefined ? String(cylinder) : `${cylinder}.${n}`;
-}
-
-const styles = StyleSheet.create({
-  multiples: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  large: { borderWidth: 1.5, borderRadius: radius, padding: space.large, gap: space.small },
-  small: { width: SMALL, borderWidth: 1.5, borderRadius: 8, padding: 4, minHeight: 88 },
-});

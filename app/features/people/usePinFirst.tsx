@@ -5,6 +5,7 @@ import { useAppSelector } from '../../state/store';
 import { useSync } from '../../sync/SyncProvider';
 import { Act } from '../../ui/Act';
 import { Field } from '../../ui/Field';
+import { usePractising } from '../shared/practising';
 import { useNamesHere } from './useNamesHere';
 
 type Asked = { name: string; then: () => void };
@@ -17,12 +18,14 @@ export function usePinFirst(): {
   pinFirst: (name: string, then: () => void) => void;
   asking: ReactNode;
 } {
+  const practising = usePractising();
   const names = useNamesHere();
   const present = useAppSelector(({ preferences }) => preferences.name);
   const [asked, setAsked] = useState<Asked>();
   const pinFirst = (name: string, then: () => void) => {
     const same = (other: string) => other.toLowerCase() === name.toLowerCase();
-    if (same(present) || !names.some((each) => each.pin && same(each.name))) return then();
+    if (practising || same(present) || !names.some((each) => each.pin && same(each.name)))
+      return then();
     setAsked({ name, then });
   };
   const asking = asked && <PinAsked {...asked} onDone={() => setAsked(undefined)} />;

@@ -1,5 +1,13 @@
 import type { EngineSheet, Exercise, Level, Marked } from '@longbar/core';
-import { EXERCISES, LEVELS, localDay, quickSheet, readOrder, seedOfDay } from '@longbar/core';
+import {
+  EXERCISES,
+  LEVELS,
+  localDay,
+  practiceSheet,
+  quickSheet,
+  readOrder,
+  seedOfDay,
+} from '@longbar/core';
 import type { ComponentType } from 'react';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -12,16 +20,21 @@ import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import type { ExerciseProps } from './exerciseProps';
+import { FaultExercise } from './FaultExercise';
 import { Mark } from './Mark';
 import { ReadExercise } from './ReadExercise';
 import { SetExercise } from './SetExercise';
 import { useScores } from './useScores';
 import { WhereExercise } from './WhereExercise';
+import { BeginWhole } from './whole/BeginWhole';
+import { WholeJobScreen } from './whole/WholeJobScreen';
 
 const TOLD: Record<Exercise, { title: string; View: ComponentType<ExerciseProps> }> = {
   where: { title: 'Where is it?', View: WhereExercise },
   set: { title: 'What may be set?', View: SetExercise },
   read: { title: 'Read it', View: ReadExercise },
+  whole: { title: 'The whole job', View: BeginWhole },
+  fault: { title: 'What is wrong?', View: FaultExercise },
 };
 
 /** Engines to practise on without a sheet, by their firing order. */
@@ -35,6 +48,18 @@ export function PracticeScreen() {
   const sheet = useEngine(engine);
   const scores = useScores();
   const score = scores.of(exercise, level);
+  const rounds = useRounds(`${exercise} ${level} ${engine}`);
+  const marked = (result: Marked) => scores.add(exercise, level, result.score);
+  if (rounds.atWork && sheet) {
+    return (
+      <WholeJobScreen
+        {...{ sheet, level, seed: rounds.seed }}
+        onMarked={marked}
+        onLeave={rounds.leave}
+        onNext={rounds.next}
+      />
+    );
+  }
   return (
     <Frame title="Practice" aside="An engine to make mistakes on" back="/bench">
       <View role="radiogroup" aria-label="Exercise">
@@ -63,11 +88,7 @@ export function PracticeScreen() {
       </View>
       <EngineChoice engine={engine} onChoose={setEngine} />
       {sheet ? (
-        <Rounds
-          key={`${exercise} ${level} ${engine}`}
-          {...{ sheet, level, exercise }}
-          onScore={(points) => scores.add(exercise, level, points)}
-        />
+        <Round {...{ sheet, level, exercise, rounds }} onMarked={marked} />
       ) : (
         <Words>Fetching the sheet …</Words>
       )}
@@ -91,7 +112,8 @@ function useEngine(engine: string): EngineSheet | undefined {
     const read = readOrder(engine);
     return bare && 'order' in read ? quickSheet(read.order, 'in-line') : undefined;
   }, [bare, engine]);
-  return quick ?? data?.document;
+  const sheet = quick ?? data?.document;
+  return sheet && practiceSheet(sheet);
 }
 
 function EngineChoice({
@@ -106,45 +128,68 @@ function EngineChoice({
   return <Select label="Engine" value={engine} options={[...ORDERS, ...own]} onChange={onChoose} />;
 }
 
-type RoundsProps = {
+/** Round after round: the first is the engine of the day, the same for all. */
+type Rounds = {
+  round: number;
+  seed: number;
+  /** Which round of which exercise it is: another is another screen. */
+  key: string;
+  /** A whole job is worked at, on the screens of a true one. */
+  atWork: boolean;
+  begin: () => void;
+  leave: () => void;
+  next: () => void;
+};
+
+function useRounds(of: string): Rounds {
+  const [day] = useState(() => localDay(new Date()));
+  const [{ exercise, round, atWork }, set] = useState({ exercise: of, round: 0, atWork: false });
+  // Another exercise begins with the engine of the day again.
+  const now = exercise === of ? round : 0;
+  const go = (to: number, working: boolean) => set({ exercise: of, round: to, atWork: working });
+  return {
+    round: now,
+    seed: seedOfDay(`${day} ${now}`),
+    key: `${of} ${now}`,
+    atWork: atWork && exercise === of,
+    begin: () => go(now, true),
+    leave: () => go(now, false),
+    next: () => go(now + 1, false),
+  };
+}
+
+type RoundProps = {
   sheet: EngineSheet;
   level: Level;
   exercise: Exercise;
-  onScore: (points: number) => void;
+  rounds: Rounds;
+  onMarked: (marked: Marked) => void;
 };
 
-/** Round after round: the first is the engine of the day, the same for all. */
-function Rounds({ sheet, level, exercise, onScore }: RoundsProps) {
+function Round({ sheet, level, exercise, rounds, onMarked }: RoundProps) {
   const { width } = useWindowDimensions();
-  const [day] = useState(() => localDay(new Date()));
-  const [round, setRound] = useState(0);
-  const [marked, setMarked] = useState<Marked>();
+  const [marked, setMarked] = useState<{ round: string; mark: Marked }>();
   const { View: Body } = TOLD[exercise];
   const room = Math.min(width, 720) - 2 * space.large - (width >= WIDE ? 88 : 0);
   return (
     <Stack gap={space.large}>
       <Words as="label" color="secondInk">
-        {round === 0 ? 'THE ENGINE OF THE DAY, THE SAME FOR ALL' : `ROUND ${round + 1}`}
+        {rounds.round === 0
+          ? 'THE ENGINE OF THE DAY, THE SAME FOR ALL'
+          : `ROUND ${rounds.round + 1}`}
       </Words>
       <Body
-        key={round}
+        key={rounds.key}
         {...{ sheet, level }}
         width={room}
-        seed={seedOfDay(`${day} ${round}`)}
-        onMarked={(result) => {
-          setMarked(result);
-          onScore(result.score);
+        seed={rounds.seed}
+        onBegin={rounds.begin}
+        onMarked={(mark) => {
+          setMarked({ round: rounds.key, mark });
+          onMarked(mark);
         }}
       />
-      {marked && (
-        <Mark
-          marked={marked}
-          onNext={() => {
-            setMarked(undefined);
-            setRound(round + 1);
-          }}
-        />
-      )}
+      {marked?.round === rounds.key && <Mark marked={marked.mark} onNext={rounds.next} />}
     </Stack>
   );
 }

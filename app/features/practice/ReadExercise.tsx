@@ -75,7 +75,7 @@ export function ReadExercise({ sheet, level, seed, width, onMarked }: ExercisePr
   );
 }
 
-/** The first gap of the sheet; a common one where it gives none. */
+/** The first gap of the sheet; a common one where it measures other things only. */
 function specOf({ adjusters }: EngineSheet) {
   const own = adjusters.find(({ spec, measure }) => spec && (measure ?? 'lash') === 'lash')?.spec;
   return own ?? { low: 280, target: 330, high: 380 };

@@ -18,7 +18,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import type { ExerciseProps } from './exerciseProps';
-import { useMeanWiggles } from './useMeanWiggles';
+import { usePracticeWorker } from './usePracticeWorker';
 
 const LIES: Record<ExerciseProps['level'], string> = {
   1: 'Every rocker tells the truth, but near the edge of a lobe it may feel either way.',
@@ -32,7 +32,9 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
   const [seen, setSeen] = useState<readonly Observation[]>([]);
   const [wiggled, setWiggled] = useState<readonly number[]>([]);
   const [marked, setMarked] = useState(false);
-  const { mean, failed } = useMeanWiggles(sheet, level);
+  const { result: mean, failed } = usePracticeWorker(`mean ${level} ${sheet.name}`, (worker) =>
+    worker.mean(sheet, level),
+  );
   const crank = useCrank();
   const laid = useRestingAt(crank) !== 0;
   const lanes = useMemo(() => camLanes(sheet), [sheet]);

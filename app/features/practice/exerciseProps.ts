@@ -7,4 +7,6 @@ export type ExerciseProps = {
   seed: number;
   width: number;
   onMarked: (marked: Marked) => void;
+  /** Begins the whole job, which has screens of its own. */
+  onBegin: () => void;
 };

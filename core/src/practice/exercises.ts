@@ -21,7 +21,7 @@ import type { Faults, HiddenEngine } from './hiddenEngine';
 import { hiddenEngine } from './hiddenEngine';
 
 /** What can be practised, and how hard it is. */
-export const EXERCISES = ['where', 'set', 'read'] as const;
+export const EXERCISES = ['where', 'set', 'read', 'whole', 'fault'] as const;
 export type Exercise = (typeof EXERCISES)[number];
 export const LEVELS = [1, 2, 3] as const;
 export type Level = (typeof LEVELS)[number];

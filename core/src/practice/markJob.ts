@@ -52,9 +52,10 @@ export function markJob(sheet: EngineSheet, job: PractisedJob): Marked {
   const add = (says: string | undefined, id?: string) => {
     if (says !== undefined) found.set(says, { ...(id !== undefined && { id }), says });
   };
-  for (const event of state.standing) {
+  const standing = [...state.standing];
+  for (const [i, event] of standing.entries()) {
     const truth = job.truths[event.id];
-    if (!truth) continue;
+    if (!truth || isReadOn(event, standing[i + 1])) continue;
     add(ofTheCrank(event, truth, cycle));
     const adjuster = 'adjuster' in event ? adjusters.get(event.adjuster) : undefined;
     if (adjuster) add(ofTheAdjuster(event, truth, adjuster, cycle), adjuster.id);
@@ -76,6 +77,12 @@ export function markJob(sheet: EngineSheet, job: PractisedJob): Marked {
   }
   const careful = 100 - price * found.size - turning;
   return { score: Math.max(0, Math.round(careful)), mistakes };
+}
+
+/** Whether a reading goes on: blade after blade is tapped, and what stands at the end is said. */
+function isReadOn(event: KnownEvent, next: KnownEvent | undefined): boolean {
+  if (event.type !== 'reading.taken' || next?.type !== 'reading.taken') return false;
+  return event.adjuster === next.adjuster && event.phase === next.phase;
 }
 
 /** What was said of the crank and is not so. */

@@ -1,5 +1,5 @@
 import type { Faults, JobOutcome, Level, WholeTask } from '..';
-import { isRefused, LEVELS, markJob, quickSheet, simulateJob, wholeTask } from '..';
+import { isRefused, LEVELS, markJob, practiceSheet, quickSheet, simulateJob, wholeTask } from '..';
 import { inlineSix } from '../../test-support/engines';
 
 const ORDERS = [
@@ -9,7 +9,7 @@ const ORDERS = [
 ];
 
 function taskOn(order: number[], seed: number, level: Level): WholeTask {
-  const task = wholeTask(quickSheet(order, 'in-line'), seed, level);
+  const task = wholeTask(practiceSheet(quickSheet(order, 'in-line')), seed, level);
   if ('refused' in task) throw new Error(task.refused);
   return task;
 }

@@ -39,11 +39,10 @@ const SLIPS = [120, 180, 240, 90, 270, 60];
  * `wholeTask(sheet, seedOfDay('2026-11-27'), 2)`
  */
 export function wholeTask(
-  given: EngineSheet,
+  sheet: EngineSheet,
   seed: number,
   level: Level,
 ): WholeTask | { refused: string } {
-  const sheet = withFigures(given);
   const random = new SeededRandom(seed);
   const method = (['two-position', 'each'] as const).find(
     (each) => !isRefused(planWork(sheet, { method: each })),
@@ -83,14 +82,4 @@ function isTold(base: Base, still: Faults, slippedRim: number): boolean {
   const outcome = played(base, { ...still, slippedRim });
   if (!outcome || !foldJob(outcome.events).marksDoubted) return false;
   return markJob(base.sheet, { ...outcome, best: outcome.turned }).mistakes.length === 0;
-}
-
-/** Common limits and a mark where a bare firing order gives none. */
-function withFigures(sheet: EngineSheet): EngineSheet {
-  if (sheet.adjusters.some(({ spec }) => spec)) return sheet;
-  const adjusters = sheet.adjusters.map((entry) => {
-    const [low, target, high] = entry.kind === 'exhaust' ? [400, 450, 500] : [250, 300, 350];
-    return { ...entry, spec: { low, target, high } };
-  });
-  return { ...sheet, marks: sheet.marks ?? [{ name: 'I', at: 0 }], adjusters };
 }

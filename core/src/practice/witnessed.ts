@@ -76,7 +76,8 @@ export function witnessed(engine: HiddenEngine): WitnessedEngine {
     },
     truthOf(act) {
       const truth: Truth = { crank: engine.crank(), turned, disturbed };
-      if (act.type === 'crank.turned') turned = 0;
+      // What is seen or felt tells where it stands, whatever it was turned by before.
+      if (act.type === 'crank.turned' || act.type === 'crank.observed') turned = 0;
       if (act.type === 'crank.turned' || act.type === 'crank.held') disturbed = 0;
       if (act.type === 'crank.observed') {
         const { observation } = act;

@@ -7,6 +7,7 @@ import { Spread } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../ui/Words';
+import { usePractising } from '../../shared/practising';
 import { UnsentNote } from '../../frame/UnsentNote';
 import type { WorkingJob } from '../model/workingJob';
 import { JobMenu } from './JobMenu';
@@ -24,6 +25,8 @@ export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
   const tokens = useTokens();
   const router = useRouter();
   const [open, setOpen] = useState(false);
+  const practising = usePractising();
+  const leave = () => (router.canGoBack() ? router.back() : router.replace('/'));
   const step = job.steps[viewed];
   return (
     <View style={styles.header}>
@@ -31,11 +34,13 @@ export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
         <Words as="heading" numberOfLines={1} style={styles.title}>
           {job.context.machineName}
         </Words>
-        <UnsentNote brief />
+        {!practising && <UnsentNote brief />}
         {!job.state.signed && (
           <Act
             label={job.by}
-            name={`${job.by} works. Hand over to another`}
+            name={
+              practising ? 'What concerns the whole job' : `${job.by} works. Hand over to another`
+            }
             style={styles.by}
             onPress={() => setOpen(!open)}
           />
@@ -52,8 +57,8 @@ export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
         )}
         <Pressable
           role="button"
-          aria-label="Leave the job; nothing is lost"
-          onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+          aria-label={practising ? 'Leave practice' : 'Leave the job; nothing is lost'}
+          onPress={practising?.leave ?? leave}
           style={styles.leave}
         >
           <Icon name="close" color={tokens.ink} />

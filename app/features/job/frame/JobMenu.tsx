@@ -14,20 +14,54 @@ import { Locks } from '../locks/Locks';
 import { MapChoice } from './MapChoice';
 import { MethodChoice } from '../../shared/MethodChoice';
 import { ScopeChoice } from './ScopeChoice';
+import { usePractising } from '../../shared/practising';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = { job: WorkingJob; onDone: () => void };
 
 /** What concerns the whole job: who works, who turns, on paper, and by which method. */
 export function JobMenu({ job, onDone }: Props) {
-  const router = useRouter();
+  const practising = usePractising();
   const [choosing, setChoosing] = useState(false);
   const method = methodOf(job.setting, job.state);
-  const { id } = job.setting.head;
   return (
     <ScrollView style={styles.menu} contentContainerStyle={styles.content}>
-      <HandOver {...{ job, onDone }} />
+      {!practising && <HandOver {...{ job, onDone }} />}
       <Locks job={job} />
+      {!practising && <Elsewhere job={job} />}
+      <Act
+        label={`Method: ${METHOD_TITLES[method]}. Change it`}
+        onPress={() => setChoosing(!choosing)}
+      />
+      {choosing && (
+        <Stack>
+          <Words color="secondInk">
+            The stops are planned anew from where the crank stands. What is read and set stays.
+          </Words>
+          <MethodChoice
+            sheet={job.setting.sheet}
+            chosen={method}
+            onChoose={(chosen) => {
+              if (chosen !== method) job.act({ type: 'method.changed', method: chosen });
+              onDone();
+            }}
+          />
+        </Stack>
+      )}
+      <ScopeChoice job={job} />
+      <MapChoice />
+      {!practising && mayAbandon(job.state) && <Abandon {...{ job, onDone }} />}
+      {practising && <Act label="Close" onPress={onDone} />}
+    </ScrollView>
+  );
+}
+
+/** Other pages of this job: its sheet, sums, the helper’s view, paper. */
+function Elsewhere({ job }: Pick<Props, 'job'>) {
+  const router = useRouter();
+  const { id } = job.setting.head;
+  return (
+    <>
       <Act
         label="The sheet: order, limits, source"
         onPress={() => router.push(`/jobs/${id}/sheet`)}
@@ -56,29 +90,7 @@ export function JobMenu({ job, onDone }: Props) {
         icon="print"
         onPress={() => router.push(`/jobs/${id}/paper`)}
       />
-      <Act
-        label={`Method: ${METHOD_TITLES[method]}. Change it`}
-        onPress={() => setChoosing(!choosing)}
-      />
-      {choosing && (
-        <Stack>
-          <Words color="secondInk">
-            The stops are planned anew from where the crank stands. What is read and set stays.
-          </Words>
-          <MethodChoice
-            sheet={job.setting.sheet}
-            chosen={method}
-            onChoose={(chosen) => {
-              if (chosen !== method) job.act({ type: 'method.changed', method: chosen });
-              onDone();
-            }}
-          />
-        </Stack>
-      )}
-      <ScopeChoice job={job} />
-      <MapChoice />
-      {mayAbandon(job.state) && <Abandon {...{ job, onDone }} />}
-    </ScrollView>
+    </>
   );
 }
 

@@ -5,6 +5,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
+import { usePractising } from '../../shared/practising';
 import { lastTapped } from '../model/lastTapped';
 import type { WorkingJob } from '../model/workingJob';
 import { LockLeft } from '../locks/LockLeft';
@@ -60,6 +61,7 @@ export function StepFrame({ job, children, act, primary, after }: Props) {
 /** The sums are one tap away wherever one is called for. */
 function ToSums({ id }: { id: string }) {
   const router = useRouter();
+  if (usePractising()) return null;
   return (
     <Act
       label="Sums with these figures"

@@ -5,12 +5,15 @@ import { Caution } from '../../../ui/Caution';
 import { Field } from '../../../ui/Field';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
+import { usePractising } from '../../shared/practising';
 import { LinkBoard } from './LinkBoard';
 import { useTurner } from './Turner';
 
 /** At the rockers, while somebody else turns: the word for each turn is given here. */
 export function TurnedByAnother({ beside }: { beside?: ReactNode }) {
   const { name, setName } = useTurner();
+  const practising = usePractising();
+  if (practising) return beside;
   if (name === undefined) {
     return (
       <Row>

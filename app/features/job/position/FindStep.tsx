@@ -2,7 +2,7 @@ import type { Instruction, JobAct, Observation } from '@longbar/core';
 import { describeSeen, isRefused, marksDoubted, readId } from '@longbar/core';
 import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../ui/Act';
-import { Row, Stack } from '../../../ui/Panel';
+import { Row } from '../../../ui/Panel';
 import { space, WIDE } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { onward } from '../../find/findWords';
@@ -51,7 +51,12 @@ export function FindStep(props: StepProps) {
       />
       {instruction?.do === 'bar' && instruction.rotation && <TurnedByAnother />}
       <AssumedLobes sheet={sheet} />
-      <WrongMarks job={job} />
+      {isMarkDoubted(job) && (
+        <Words>
+          Rockers of several cylinders speak against the mark. A rim can slip on its hub, and a
+          pulley can be another engine’s: what is set by such a mark is set on a lobe.
+        </Words>
+      )}
       <BackedOff job={job} />
       {job.state.crank.history.length > 0 && (
         <Act
@@ -63,22 +68,9 @@ export function FindStep(props: StepProps) {
   );
 }
 
-/** Where a mark and the rockers speak against each other: it may be the mark that is wrong. */
-function WrongMarks({ job }: Pick<StepProps, 'job'>) {
-  const { instruction, state } = job;
-  if (instruction?.do !== 'look' || !instruction.again.some((seen) => 'mark' in seen)) return null;
-  return (
-    <Stack>
-      <Words>
-        Rockers of several cylinders speak against the mark. A rim can slip on its hub, and a pulley
-        can be another engine’s: what was set by such a mark was set on a lobe.
-      </Words>
-      <Act
-        label="The marks are wrong: go on by rockers alone"
-        onPress={() => job.act(...marksDoubted(state))}
-      />
-    </Stack>
-  );
+/** Whether a mark is among what does not fit together: it may be the mark that is wrong. */
+function isMarkDoubted({ instruction }: Pick<WorkingJob, 'instruction'>): boolean {
+  return instruction?.do === 'look' && instruction.again.some((seen) => 'mark' in seen);
 }
 
 /** The turn to the first mark by another: nobody knows how far, and who turned says clear too. */
@@ -108,9 +100,17 @@ function Next({ job }: Pick<StepProps, 'job'>) {
   }
   if (instruction?.do === 'look' || instruction?.do === 'feel') {
     return (
-      <Words as="strong">
-        {job.says?.what}: {job.says?.detail}
-      </Words>
+      <>
+        <Words as="strong">
+          {job.says?.what}: {job.says?.detail}
+        </Words>
+        {isMarkDoubted(job) && (
+          <Act
+            label="The marks are wrong: go on without"
+            onPress={() => job.act(...marksDoubted(job.state))}
+          />
+        )}
+      </>
     );
   }
   if (instruction?.do !== 'bar') return null;

@@ -6,6 +6,7 @@ import { Field } from '../../../ui/Field';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { usePinFirst } from '../../people/usePinFirst';
+import { usePractising } from '../../shared/practising';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 
@@ -15,7 +16,8 @@ const COMPLETE = { unset: [], outside: [], incomplete: false };
 /** The signature, and what the one who gives it should know. */
 export function Sign({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const remembered = useAppSelector((state) => state.preferences.name);
-  const [name, setName] = useState(remembered);
+  const practising = usePractising();
+  const [name, setName] = useState(remembered || (practising ? job.by : ''));
   const { pinFirst, asking } = usePinFirst();
   const { instruction } = job;
   const asked = instruction?.do === 'sign' ? instruction : COMPLETE;

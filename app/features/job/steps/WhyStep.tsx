@@ -8,6 +8,7 @@ import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
+import { usePractising } from '../../shared/practising';
 import { Attach } from '../frame/Attach';
 import { ScopeChoice } from '../frame/ScopeChoice';
 import { StepFrame } from '../frame/StepFrame';
@@ -26,6 +27,7 @@ export function WhyStep({ job, after }: StepProps) {
   const [reason, setReason] = useState<Reason | undefined>(noted?.reason);
   const [symptom, setSymptom] = useState(noted?.symptom ?? '');
   const [attached, setAttached] = useState(noted?.attachments ?? []);
+  const practising = usePractising();
   const needsWords = reason === 'symptom' && symptom.trim() === '';
   const record = () => {
     if (!reason || needsWords) return;
@@ -65,8 +67,7 @@ export function WhyStep({ job, after }: StepProps) {
         </>
       )}
       <ScopeChoice job={job} />
-      <NewerSheet job={job} />
-      <Findings findings={useFindings(job.setting.head.machine)} />
+      {!practising && <OfTheMachine job={job} />}
       <FromBefore job={job} />
       {job.setting.sheet.cautions?.map((text) => (
         <Caution key={text}>{text}</Caution>
@@ -77,6 +78,16 @@ export function WhyStep({ job, after }: StepProps) {
         licensed practice stand above both.
       </Words>
     </StepFrame>
+  );
+}
+
+/** What the server knows of the machine: a newer sheet, and what its figures tell. */
+function OfTheMachine({ job }: Pick<StepProps, 'job'>) {
+  return (
+    <>
+      <NewerSheet job={job} />
+      <Findings findings={useFindings(job.setting.head.machine)} />
+    </>
   );
 }
 

@@ -1,0 +1,109 @@
+import type {
+  JobAct,
+  JobContext,
+  JobEvent,
+  Marked,
+  Shop,
+  WholeTask,
+  WitnessedEngine,
+} from '@longbar/core';
+import {
+  EngineJournal,
+  hiddenEngine,
+  leftAt,
+  markJob,
+  SeededRandom,
+  witnessed,
+} from '@longbar/core';
+import { useCallback, useMemo, useState } from 'react';
+import { openJob } from '../../../state/jobs';
+import { useAppSelector } from '../../../state/store';
+import { lastTapped } from '../../job/model/lastTapped';
+import { useClock } from '../../job/model/useJob';
+import type { WorkingJob } from '../../job/model/workingJob';
+import { workingJob } from '../../job/model/workingJob';
+
+/** How often the clock is read while a job is practised, ms. */
+const TICK = 20_000;
+/** After these acts one may be called away: nothing is in hand then. */
+const AT_REST: ReadonlySet<JobAct['type']> = new Set(['adjuster.painted', 'crank.turned']);
+/** So much more often than at each of any acts. */
+const OFTENER = 4;
+
+export type PractisedJob = {
+  job: WorkingJob;
+  engine: WitnessedEngine;
+  /** How often one was called away. */
+  away: number;
+  /** How it went, once it is signed. */
+  marked: Marked | undefined;
+};
+
+/** A job on a hidden engine, as the real screens work with one: nothing of it leaves the phone. */
+export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
+  const name = useAppSelector((state) => state.preferences.name);
+  const standsAt = useAppSelector((state) => state.preferences.standsAt);
+  const by = name || 'You';
+  const [{ context, journal, random }] = useState(() => begin(task, shop, by));
+  const [events, setEvents] = useState<readonly JobEvent[]>(journal.events);
+  const [away, setAway] = useState(0);
+  const now = useClock(TICK);
+  const actAs = useCallback(
+    (person: string, ...acts: JobAct[]) => {
+      const envelope = () => ({
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+        by: person,
+      });
+      for (const act of acts) journal.tell(act, envelope);
+      const chance = OFTENER * (task.faults.interrupted ?? 0);
+      if (acts.some(({ type }) => AT_REST.has(type)) && random.next() < chance) {
+        journal.tell(journal.calledAway(random, false).act, envelope);
+        setAway((times) => times + 1);
+      }
+      setEvents(journal.events);
+    },
+    [journal, random, task],
+  );
+  const job = useMemo(() => {
+    const kept = { context, events: [...events] };
+    const last = lastTapped(openJob(kept).state, by);
+    const act = (...acts: JobAct[]) => actAs(by, ...acts);
+    return {
+      ...workingJob(kept, now, by, standsAt),
+      act,
+      actAs,
+      undo: () => {
+        if (last) act({ type: 'event.undone', target: last.id });
+      },
+    };
+  }, [context, events, now, by, standsAt, actAs]);
+  const marked = useMemo(
+    () => (job.state.signed ? markOf(task, journal) : undefined),
+    [job.state.signed, task, journal],
+  );
+  return { job, engine: journal.engine, away, marked };
+}
+
+function markOf(task: WholeTask, { events, truths, engine }: EngineJournal): Marked {
+  const left = leftAt(engine, task.sheet);
+  return markJob(task.sheet, {
+    events,
+    truths,
+    left,
+    turned: engine.turnedInAll(),
+    best: task.best,
+  });
+}
+
+/** The journal of a job that is begun now, and the engine it is worked at. */
+function begin(task: WholeTask, shop: Shop, by: string) {
+  const { sheet, method, seed, crank, faults } = task;
+  const engine = witnessed(hiddenEngine(sheet, { seed, crank, faults }));
+  const ids = { id: crypto.randomUUID(), machine: crypto.randomUUID() };
+  const head = { ...ids, method, sheetRevision: 1, at: new Date().toISOString(), by };
+  const { policy, round, bladeSets } = shop;
+  const context: JobContext = { head, machineName: sheet.name, sheet, shop, lastLeft: null };
+  const journal = new EngineJournal({ head, sheet, policy, round, bladeSets }, engine);
+  return { context, journal, random: new SeededRandom(seed ^ 0xa3a7) };
+}
