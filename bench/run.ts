@@ -5,6 +5,7 @@ import { firstVisitLines } from './firstVisit';
 import { interfaceLines } from './interface';
 import { jobLines } from './jobs';
 import type { Line } from './line';
+import { practiceLines } from './practice';
 import { shimLines } from './shims';
 import { yardLines } from './yard';
 import { yardPaintLines } from './yardPaint';
@@ -18,6 +19,7 @@ const parts = {
   jobs: jobLines,
   shims: shimLines,
   drift: driftLines,
+  practice: practiceLines,
   yard: yardLines,
   'yard-paint': yardPaintLines,
   'first-visit': firstVisitLines,

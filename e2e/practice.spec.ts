@@ -38,7 +38,7 @@ test('what may be set: a careless round with its mistakes, then one that learned
   }
   await page.getByRole('button', { name: `Mark it: ${told.length} tapped` }).click();
   await expect(mark(page)).toHaveText('100 of 100');
-  await expect(page.getByText(/^Best here: 100 of 100, in 2 rounds on this phone\./)).toBeVisible();
+  await expect(page.getByText(/^Your best: 100 of 100, in 2 rounds\./)).toBeVisible();
   await page.getByRole('button', { name: 'Another round' }).click();
   await expect(page.getByText('ROUND 2')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
@@ -84,15 +84,18 @@ test('where is it: cylinders are wiggled, the line is laid, the truth is shown',
 test('the whole job: hands at the engine, the true screens, and a mark for what was written down', async ({
   page,
 }) => {
-  await radio(page, 'The whole job').click();
-  await page.getByRole('combobox').selectOption('1-3-4-2');
-  await page.getByRole('button', { name: 'Begin the job' }).click();
-  await new PractisedJob(page).wholeJob();
+  const practised = new PractisedJob(page);
+  await practised.begin(server.url, '1-3-4-2');
+  await practised.wholeJob();
   await expect(mark(page)).toHaveText('100 of 100');
   await expect(page.getByText('Nothing was mistaken.')).toBeVisible();
   await page.getByRole('button', { name: 'Another round' }).click();
   await expect(page.getByText('ROUND 2')).toBeVisible();
-  await expect(page.getByText(/^Best here: 100 of 100, in 1 round /)).toBeVisible();
+  await expect(page.getByText(/^Your best: 100 of 100, in 1 round\./)).toBeVisible();
+  // A foreman sees who has practised what, this round among it.
+  await page.getByRole('button', { name: /^Who has practised what/ }).click();
+  const ina = page.getByRole('group', { name: 'Ina', exact: true });
+  await expect(ina.getByText('level 1: 100')).toBeVisible();
   // Nothing of it is a job of the shop, or waits to be sent.
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();

@@ -5,6 +5,7 @@ import type {
   JobHead,
   MachinePatch,
   MachinePost,
+  PracticeRound,
   SheetDetail,
 } from '@longbar/core';
 import type { DBSchema, IDBPDatabase } from 'idb';
@@ -26,6 +27,8 @@ export type Outgoing =
   | { kind: 'sheet'; sheet: SheetDetail; since: string }
   /** A photo or clip; its bytes lie in the store of blobs. */
   | { kind: 'blob'; sha256: string; since: string }
+  /** A round of practice: no part of any record. */
+  | { kind: 'practice'; round: PracticeRound; since: string }
   /** This phone's signature over the record of a job that was signed on it. */
   | { kind: 'proof'; job: string; since: string };
 

@@ -9,6 +9,7 @@ import type {
   MachineDetail,
   AuditLine,
   MachineLine,
+  PracticeLine,
   EnterDemo,
   Me,
   Pair,
@@ -41,6 +42,7 @@ import {
   ignore,
   MachineDetailSchema,
   MachineLinesSchema,
+  PracticeSchema,
   MeSchema,
   NamesSchema,
   PairingSchema,
@@ -76,7 +78,7 @@ async function learnUnits(_asked: unknown, { dispatch, queryFulfilled }: ShopAsk
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: keepingAnswers(API),
-  tagTypes: ['calendar', 'machines', 'people', 'records', 'sheets', 'shop'],
+  tagTypes: ['calendar', 'machines', 'people', 'practice', 'records', 'sheets', 'shop'],
   endpoints: (build) => ({
     machines: build.query<MachineLine[], void>({
       query: () => '/machines',
@@ -92,6 +94,11 @@ export const api = createApi({
       query: (id) => `/machines/${id}/checks`,
       responseSchema: ChecksSchema,
       providesTags: ['machines'],
+    }),
+    practice: build.query<PracticeLine[], void>({
+      query: () => '/practice',
+      responseSchema: PracticeSchema,
+      providesTags: ['practice'],
     }),
     sheets: build.query<SheetLine[], void>({
       query: () => '/sheets',
@@ -290,6 +297,7 @@ export const {
   useSetPinMutation,
   usePairMutation,
   usePeopleQuery,
+  usePracticeQuery,
   useRenewCalendarMutation,
   useRevokePhoneMutation,
   useSheetsQuery,

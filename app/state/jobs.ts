@@ -1,5 +1,5 @@
-import type { EventOf, FoldedJob, JobContext, JobEvent, Trial } from '@longbar/core';
-import { begunOf, foldOn, settingOf } from '@longbar/core';
+import type { EventOf, FoldedJob, JobAct, JobContext, JobEvent, Trial } from '@longbar/core';
+import { begunOf, dueActs, foldOn, settingOf } from '@longbar/core';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { createSelector, createSlice, original } from '@reduxjs/toolkit';
 import type { Held, SetAside } from '../phone/phoneDatabase';
@@ -99,3 +99,9 @@ export const openJob = createSelector([(job: KeptJob) => job], ({ context, event
 
 /** Each job's last fold, from which the next tap's goes on. */
 const folded = new Map<string, FoldedJob>();
+
+/** What a phone writes down by itself in this job now. */
+export function dueOf(kept: KeptJob): JobAct[] {
+  const { setting, state } = openJob(kept);
+  return dueActs(setting, state);
+}

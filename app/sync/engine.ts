@@ -1,7 +1,14 @@
-import type { Beat, EventsPage, JobAct, JobContext, JobEvent, Me } from '@longbar/core';
+import type {
+  Beat,
+  EventsPage,
+  JobAct,
+  JobContext,
+  JobEvent,
+  Me,
+  PracticeRound,
+} from '@longbar/core';
 import {
   ANSWER_WITHIN_MS,
-  dueActs,
   EventsPageSchema,
   ignore,
   isAtLeast,
@@ -16,6 +23,7 @@ import * as v from 'valibot';
 import { request } from '../api/request';
 import { api } from '../state/api';
 import {
+  dueOf,
   eventsKept,
   jobKept,
   jobsRead,
@@ -32,6 +40,7 @@ import type { AppStore } from '../state/store';
 import { ask, get, lookAt } from './ask';
 import { heldBy } from './holder';
 import { JobStreams } from './jobStreams';
+import { machineWordsSent } from './machineWordsSent';
 import { offerLacking } from './offer';
 import { describe, refuseOutOfBounds } from './outOfBounds';
 import type { PinAnswer } from './pin';
@@ -150,16 +159,10 @@ export class SyncEngine {
     void this.send();
   }
 
-  /** What was said of machines stays shown until the server's own answer stands in its place. */
-  private async machineWordsSent(db: PhoneDatabase): Promise<void> {
-    const { waiting } = this.store.getState().machineWords;
-    if (waiting.length === 0) return;
-    const left = await db.machineWords();
-    // Without an answer nothing was sent, and nothing is newer than what is shown.
-    if (left.length === waiting.length) return;
-    this.store.dispatch(api.util.invalidateTags(['machines']));
-    await Promise.all(this.store.dispatch(api.util.getRunningQueriesThunk()));
-    this.store.dispatch(machineWordsKept(left));
+  /** Keeps how somebody practised, to be told to the server. */
+  async practised(round: PracticeRound): Promise<void> {
+    await (await this.opening).queue([{ kind: 'practice', round, since: this.now() }]);
+    this.sendSoon();
   }
 
   /** Begins a job on this phone; the server learns of it when it can. */
@@ -350,7 +353,7 @@ export class SyncEngine {
         await this.count();
         result = await sendOldest(db, ask, walk);
       }
-      await this.machineWordsSent(db);
+      await machineWordsSent(db, this.store);
       // What was added while this ran is counted last, so that no older count stays shown.
       await this.count();
       this.settle(result === 'done', walk.held);
@@ -372,7 +375,8 @@ export class SyncEngine {
 
   private settle(reachable: boolean, held: Held[]): void {
     this.store.dispatch(unsentCounted({ reachable, held }));
-    if (reachable) this.store.dispatch(api.util.invalidateTags(['machines', 'records']));
+    if (reachable)
+      this.store.dispatch(api.util.invalidateTags(['machines', 'practice', 'records']));
     if (reachable && held.length === 0) {
       this.failures = 0;
       return;
@@ -390,9 +394,3 @@ export class SyncEngine {
 
 /** Counted and sent so long after what was tapped is painted, ms. */
 const AFTER_THE_PAINT = 100;
-
-/** What a phone writes down by itself in this job now. */
-function dueOf(kept: KeptJob): JobAct[] {
-  const { setting, state } = openJob(kept);
-  return dueActs(setting, state);
-}

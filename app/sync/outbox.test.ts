@@ -77,6 +77,21 @@ describe('the outbox', () => {
     expect(await db.machineWords()).toEqual([]);
   });
 
+  it('sends a round of practice, and lets one that is refused hold nothing up', async () => {
+    const at = '2026-11-24T08:00:00.000Z';
+    const round = { id: OTHER, who: 'Ina', exercise: 'set', level: 1, score: 80, at } as const;
+    await db.queue([
+      { kind: 'practice', round, since: NOW },
+      { kind: 'practice', round: { ...round, id: JOB }, since: NOW },
+    ]);
+    await db.keepJob(context, true, NOW);
+    const { posted } = await sendAll((_path, body) =>
+      (body as { id: string }).id === OTHER ? refusal('score') : accepted,
+    );
+    expect(posted.map(([path]) => path)).toEqual(['/practice', '/practice', '/jobs']);
+    expect((await db.unsent()).aside).toMatchObject([{ item: { kind: 'practice', round } }]);
+  });
+
   it('touches nothing while the server is gone or fails itself', async () => {
     await db.appendOwn(event(1));
     for (const status of [500, 503, 507, 401, 408, 429]) {

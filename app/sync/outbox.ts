@@ -162,6 +162,7 @@ function restsOn(item: Outgoing): string | undefined {
       return `sheet ${item.machine.sheet}`;
     case 'sheet':
     case 'blob':
+    case 'practice':
       return undefined;
   }
 }
@@ -189,6 +190,7 @@ async function requestOf(
   if (first.kind === 'hours') {
     return { path: `/machines/${first.machine}/hours`, body: first.reading };
   }
+  if (first.kind === 'practice') return { path: '/practice', body: first.round };
   if (first.kind === 'proof') {
     const proof = await proofOf(db, first.job, first.since);
     return proof && { path: `/jobs/${first.job}/signature`, body: proof };

@@ -2,6 +2,11 @@ import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { JobPage } from './jobPage';
 
+/** No job needs so many acts. */
+const MOST = 200;
+/** A gap that is asked for, as the heading names it. */
+const GAP = /^No\. (\d+) (intake|exhaust)$/;
+
 /** A person who practises: hands at the made-up engine, and what they found told on the screen. */
 export class PractisedJob {
   private readonly job: JobPage;
@@ -10,26 +15,47 @@ export class PractisedJob {
     this.job = new JobPage(page);
   }
 
-  /** From why it is opened to the signature, telling what the engine gives. */
-  async wholeJob(): Promise<void> {
+  /** Begins the whole job on an engine known by its firing order. */
+  async begin(url: string, order: string): Promise<void> {
+    await this.page.goto(`${url}/bench/practice`);
+    await this.page.getByRole('radio', { name: 'The whole job' }).click();
+    await this.page.getByRole('combobox').selectOption(order);
+    await this.page.getByRole('button', { name: 'Begin the job' }).click();
+  }
+
+  /** From why it is opened to the first gap that is asked for. */
+  async toTheFirstGap(): Promise<void> {
     const { job } = this;
     await job.at('Why');
     await job.isDue();
     await job.rest('Overnight', '1000');
     await job.openUp();
-    for (let acts = 0; acts < 200; acts++) {
+    for (let acts = 0; acts < MOST; acts++) {
+      if (GAP.test(await this.heading())) return;
+      await this.next();
+    }
+  }
+
+  /** From why it is opened to the signature, telling what the engine gives. */
+  async wholeJob(): Promise<void> {
+    await this.toTheFirstGap();
+    for (let acts = 0; acts < MOST; acts++) {
       const title = await this.page.getByText(/ · step \d+ of \d+$/).innerText();
       if (title.startsWith('Close up')) break;
       await this.next();
     }
-    await job.finish();
+    await this.job.finish();
+  }
+
+  private heading(): Promise<string> {
+    return this.page.getByRole('heading').nth(1).innerText();
   }
 
   /** Does the next thing at the engine, and tells it. */
   private async next(): Promise<void> {
     const { job, page } = this;
-    const heading = await page.getByRole('heading').nth(1).innerText();
-    const [, cylinder, kind] = /^No\. (\d+) (intake|exhaust)$/.exec(heading) ?? [];
+    const heading = await this.heading();
+    const [, cylinder, kind] = GAP.exec(heading) ?? [];
     if (cylinder !== undefined && kind !== undefined) return this.atAdjuster(cylinder, kind);
     if (heading === 'Which way does it turn?') {
       await page.getByRole('radio', { name: 'clockwise', exact: true }).click();

@@ -13,6 +13,7 @@ const HANGS: Record<string, string> = {
   jobs: '/jobs',
   machines: '/machines',
   people: '/people',
+  practice: '/practice',
   shared: '/shared',
   sheets: '/sheets',
   shop: '/shop',

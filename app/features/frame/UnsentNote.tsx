@@ -66,6 +66,8 @@ function refusedWords(item: Outgoing): string {
       return 'A job';
     case 'proof':
       return 'A signature';
+    case 'practice':
+      return 'A round of practice';
     case 'blob':
       return 'A photo or clip';
     case 'sheet':

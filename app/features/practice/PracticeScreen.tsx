@@ -19,6 +19,7 @@ import { Select } from '../../ui/Select';
 import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { useMay } from '../people/useMay';
 import type { ExerciseProps } from './exerciseProps';
 import { FaultExercise } from './FaultExercise';
 import { Mark } from './Mark';
@@ -26,6 +27,7 @@ import { ReadExercise } from './ReadExercise';
 import { SetExercise } from './SetExercise';
 import { useScores } from './useScores';
 import { WhereExercise } from './WhereExercise';
+import { WhoPractised } from './WhoPractised';
 import { BeginWhole } from './whole/BeginWhole';
 import { WholeJobScreen } from './whole/WholeJobScreen';
 
@@ -37,6 +39,14 @@ const TOLD: Record<Exercise, { title: string; View: ComponentType<ExerciseProps>
   fault: { title: 'What is wrong?', View: FaultExercise },
 };
 
+const TITLES: Record<Exercise, string> = {
+  where: TOLD.where.title,
+  set: TOLD.set.title,
+  read: TOLD.read.title,
+  whole: TOLD.whole.title,
+  fault: TOLD.fault.title,
+};
+
 /** Engines to practise on without a sheet, by their firing order. */
 const ORDERS = ['1-3-4-2', '1-5-3-6-2-4', '1-4-2-6-3-5', '1-8-4-3-6-5-7-2'];
 
@@ -46,6 +56,7 @@ export function PracticeScreen() {
   const [level, setLevel] = useState<Level>(1);
   const [engine, setEngine] = useState('1-5-3-6-2-4');
   const sheet = useEngine(engine);
+  const foreman = useMay('foreman');
   const scores = useScores();
   const score = scores.of(exercise, level);
   const rounds = useRounds(`${exercise} ${level} ${engine}`);
@@ -94,10 +105,11 @@ export function PracticeScreen() {
       )}
       <Words as="note" color="secondInk">
         {score
-          ? `Best here: ${score.best} of 100, in ${score.rounds} ${score.rounds === 1 ? 'round' : 'rounds'} on this phone. `
-          : 'No round yet on this phone. '}
+          ? `Your best: ${score.best} of 100, in ${score.rounds} ${score.rounds === 1 ? 'round' : 'rounds'}. `
+          : 'You have played no round of it yet. '}
         No score is part of any record.
       </Words>
+      {foreman && <WhoPractised titles={TITLES} />}
     </Frame>
   );
 }

@@ -1,25 +1,47 @@
 import type { Exercise, Level } from '@longbar/core';
 import { useDispatch } from 'react-redux';
+import { v4 as uuid } from 'uuid';
+import { usePracticeQuery } from '../../state/api';
 import { preferencesChanged } from '../../state/preferences';
 import { useAppSelector } from '../../state/store';
+import { useSync } from '../../sync/SyncProvider';
 
-/** How somebody did at one exercise and level on this phone. */
+/** How somebody did at one exercise and level. */
 export type Score = { best: number; rounds: number };
 
-/** The scores kept on this phone; they are no part of any record. */
+/**
+ * How whoever works with this phone did: what is kept here, so that it counts without signal, and
+ * what the server knows of their other phones. A round is sent when it can be.
+ */
 export function useScores(): {
   of: (exercise: Exercise, level: Level) => Score | undefined;
   add: (exercise: Exercise, level: Level, points: number) => void;
 } {
   const dispatch = useDispatch();
-  const practice = useAppSelector((state) => state.preferences.practice);
-  const key = (exercise: Exercise, level: Level) => `${exercise} ${level}`;
+  const sync = useSync();
+  const { practice, name, holder } = useAppSelector((state) => state.preferences);
+  const { data = [] } = usePracticeQuery(undefined, { refetchOnMountOrArgChange: true });
+  const who = name || holder?.name || '';
+  const key = (exercise: Exercise, level: Level) => `${who} ${exercise} ${level}`;
   return {
-    of: (exercise, level) => practice[key(exercise, level)],
-    add: (exercise, level, points) => {
+    of(exercise, level) {
+      const here = practice[key(exercise, level)];
+      const there = data.find(
+        (line) => line.who === who && line.exercise === exercise && line.level === level,
+      );
+      if (!here || !there) return here ?? there;
+      // What was sent from here is among what the server counts.
+      return {
+        best: Math.max(here.best, there.best),
+        rounds: Math.max(here.rounds, there.rounds),
+      };
+    },
+    add(exercise, level, score) {
       const before = practice[key(exercise, level)] ?? { best: 0, rounds: 0 };
-      const now = { best: Math.max(before.best, points), rounds: before.rounds + 1 };
+      const now = { best: Math.max(before.best, score), rounds: before.rounds + 1 };
       dispatch(preferencesChanged({ practice: { ...practice, [key(exercise, level)]: now } }));
+      const at = new Date().toISOString();
+      if (who) void sync.practised({ id: uuid(), who, exercise, level, score, at });
     },
   };
 }

@@ -79,3 +79,5 @@ export {
 } from './people';
 export type { Backups } from './backups';
 export { BackupsSchema } from './backups';
+export type { PracticeLine, PracticeRound } from './practice';
+export { PracticeRoundSchema, PracticeSchema } from './practice';

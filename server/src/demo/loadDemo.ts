@@ -11,6 +11,7 @@ import { becomeShop, identityOf, isEmptyShop, writeShop } from '../store/shop';
 import { signByKeys } from './signByKeys';
 import { signedJob } from './signedJob';
 import type { DemoMachine } from './yard';
+import { keepPractice } from './practice';
 import { BLADE_SETS, dayBefore, MACHINES, readingsOf, SHEETS, SHOP } from './yard';
 
 /**
@@ -25,6 +26,7 @@ export async function loadDemo(db: Database, now: Date): Promise<boolean> {
     for (const machine of MACHINES) await keepMachine(db, machine, now, transaction);
     await signByKeys(db, now, transaction);
     await keepDemoPeople(db, transaction);
+    await keepPractice(db, now, transaction);
     // What phones keep of the shop before is not offered to it.
     await becomeShop(db, randomUUID(), true, transaction);
     return true;
@@ -44,6 +46,7 @@ const IN_ORDER = [
   'blobs',
   'shops',
   'audit',
+  'practice',
 ];
 
 /**

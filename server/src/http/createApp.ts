@@ -33,6 +33,7 @@ import { refuseOtherShops } from './otherShop';
 import { limits, OF_ONE, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
 import { doorRoutes } from './door';
 import { peopleRoutes } from './people';
+import { practiceRoutes } from './practice';
 import { countedBy, noteOf, onlyWhoMay } from './session';
 import { sharedRoutes } from './shared';
 import { sheetRoutes } from './sheets';
@@ -135,6 +136,7 @@ export function createApp(options: AppOptions): Express {
     response.json({ ok: db.damage() === null, run, demo });
   });
   api.use('/people', peopleRoutes(db));
+  api.use('/practice', practiceRoutes(db));
   api.use(doorRoutes(db));
   api.get('/backups', (_request, response) => {
     response.json(backups ? backupsTold(backups, new Date()) : null);

@@ -22,6 +22,8 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'GET /people/names': 'technician',
   'POST /people/pin': 'technician',
   'GET /calendar': 'technician',
+  'GET /practice': 'reader',
+  'POST /practice': 'reader',
   'GET /shop': 'reader',
   'GET /backups': 'reader',
   'GET /search': 'reader',

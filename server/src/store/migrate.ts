@@ -19,6 +19,7 @@ import { signatures } from './migrations/0015-signatures';
 import { helpers } from './migrations/0016-helpers';
 import { pins } from './migrations/0017-pins';
 import { whosePhone } from './migrations/0018-whose-phone';
+import { practice } from './migrations/0019-practice';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -39,6 +40,7 @@ const MIGRATIONS: Migration[] = [
   helpers,
   pins,
   whosePhone,
+  practice,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */
