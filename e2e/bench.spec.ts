@@ -48,6 +48,13 @@ test.describe('without signal', () => {
     await expect(phone.getByText('Firing order 1-3-4-2')).toBeVisible();
     await expect(phone.getByText('When No. 4 rocks.')).toBeVisible();
     await expect(phone.getByRole('button', { name: 'Print' })).toBeHidden();
+
+    // Practice as well: its engine is prepared beside the page, by a script of its own.
+    await phone.emulateMedia({ media: 'screen' });
+    await phone.goto(`${server.url}/bench/practice`);
+    await phone.getByRole('radio', { name: 'The whole job' }).click();
+    await phone.getByRole('button', { name: 'Begin the job' }).click();
+    await expect(phone.getByText('Why · step 1 of 11')).toBeVisible();
   });
 });
 

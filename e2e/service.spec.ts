@@ -156,12 +156,19 @@ test('hours from a table: its columns mapped and remembered, mistakes by their l
   await expect(page.getByText('6,588 h')).toBeVisible();
 });
 
-test('the board says where drift asks for a look before the maker’s interval', async ({ page }) => {
+test('drift decides on the board: what it asks for is due then, and says so', async ({ page }) => {
   // It is worked out by a process of its own, soon after the start.
   await expect(async () => {
     await page.goto(server.url);
-    await expect(page.getByText(/^Check (was )?due .* h by drift of No\. \d/).first()).toBeVisible({
+    await expect(page.getByText(/^By drift of No\. \d (intake|exhaust)$/)).toHaveCount(2, {
       timeout: 2000,
     });
   }).toPass({ timeout: 40_000 });
+  // The seat that recedes makes the truck overdue, long before its interval is up.
+  const truck = page.getByRole('link', { name: /^Salt truck 3/ });
+  await expect(truck).toHaveAttribute('aria-label', /overdue [\d,]+ h$/);
+  await truck.click();
+  await expect(
+    page.getByText(/By its drift over 4 checks: No\. 4 exhaust may have left its limits by then\./),
+  ).toBeVisible();
 });

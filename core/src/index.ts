@@ -79,6 +79,7 @@ export {
   markReading,
   markSettable,
   markWhere,
+  enoughWiggles,
   meanWiggles,
   readTask,
   seedOfDay,

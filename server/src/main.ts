@@ -10,7 +10,7 @@ import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
 import { loadDemo } from './demo/loadDemo';
 import { createApp } from './http/createApp';
-import { workEveryNight } from './nights';
+import { nightWork } from './nights';
 import { keepBackedUp } from './keepBackedUp';
 import { LongJobs } from './longJobs';
 import { inOwnProcess } from './ownProcess';
@@ -63,7 +63,11 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   goByShop(await readShop(db));
   const backups = backupPlan(folder);
   const hosts = [...hostsFrom(process.env.LONGBAR_HOSTS, secure?.cert), host];
-  const app = createApp({ db, logger, run: randomUUID(), web, devOrigin, hosts, backups });
+  const nights = nightWork(db, folder, logger);
+  const app = createApp({
+    ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, backups },
+    signed: nights.look,
+  });
   const server = secure ? createSecureServer(secure, app) : createServer(app);
   try {
     await listen(server, port, host);
@@ -72,10 +76,10 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
     throw error;
   }
   const stopBackups = keepBackedUp(db, backups, logger);
-  const stopDrift = workEveryNight(db, folder, logger);
+  nights.begin();
   closeOnSignal(server, db, async () => {
     stopBackups();
-    await stopDrift();
+    await nights.end();
     longJobs.close();
   });
   const url = `${secure ? 'https' : 'http'}://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;

@@ -18,17 +18,29 @@ const AN_HOUR = 3_600_000;
 /** After the start, ms, where the last look through all of it is old. */
 const FIRST_LOOK = 120_000;
 
+export type NightWork = {
+  /** From here on: soon after the start, then every night. */
+  begin(): void;
+  /** Now, where a check was signed: its machine's drift is worked out at once. */
+  look(): void;
+  /** Ends it, and waits until it has. */
+  end(): Promise<void>;
+};
+
 /**
- * Works out the drift of the yard soon after the start and then every night, when the whole
- * database is looked through as well; in a workshop whose computer is off at night, some minutes
- * after a start. Answers what ends it, and waits until it has.
+ * Works out the drift of the yard soon after the start, after each signature, and every night, when
+ * the whole database is looked through as well; in a workshop whose computer is off at night, some
+ * minutes after a start.
  */
-export function workEveryNight(db: Database, folder: string, logger: Logger): () => Promise<void> {
+export function nightWork(db: Database, folder: string, logger: Logger): NightWork {
   let child: ChildProcess | undefined;
   let ended = false;
+  let again = false;
   const work = async (thorough: boolean) => {
+    again ||= child !== undefined;
     // Most starts find all of it worked out: no process is begun for nothing.
-    if (child || !(thorough || (await isDriftDue(db))) || ended) return;
+    if (child || !(thorough || (await isDriftDue(db))) || child || ended) return;
+    again = false;
     child = workByNight(folder, thorough);
     child.on('message', (told) => {
       if (!v.is(ToldSchema, told)) return;
@@ -38,29 +50,36 @@ export function workEveryNight(db: Database, folder: string, logger: Logger): ()
     child.once('exit', (code) => {
       child = undefined;
       if (code) logger.error(`What is done by night was not finished (${code}).`);
+      // What was signed while it ran is not left to the night.
+      if (again) start(false);
     });
   };
-  const begin = (thorough: boolean) =>
+  const start = (thorough: boolean) =>
     void work(thorough).catch((error: unknown) => logger.error(error));
-  const timers = [
-    setTimeout(() => begin(false), FIRST),
-    setTimeout(() => isLookOld(folder, Date.now()) && begin(true), FIRST_LOOK),
-  ];
-  const night = setInterval(() => {
-    // Asked every hour: a clock that was put right is followed.
-    if (new Date().getHours() === HOUR || isLookOld(folder, Date.now())) begin(true);
-  }, AN_HOUR);
-  return async () => {
-    ended = true;
-    timers.forEach(clearTimeout);
-    clearInterval(night);
-    const running = child;
-    if (!running) return;
-    running.removeAllListeners('exit');
-    await new Promise((resolve) => {
-      running.once('exit', resolve);
-      running.kill();
-    });
+  const timers: NodeJS.Timeout[] = [];
+  return {
+    begin() {
+      timers.push(
+        setTimeout(() => start(false), FIRST),
+        setTimeout(() => isLookOld(folder, Date.now()) && start(true), FIRST_LOOK),
+        setInterval(() => {
+          // Asked every hour: a clock that was put right is followed.
+          if (new Date().getHours() === HOUR || isLookOld(folder, Date.now())) start(true);
+        }, AN_HOUR),
+      );
+    },
+    look: () => start(false),
+    async end() {
+      ended = true;
+      timers.forEach(clearTimeout);
+      const running = child;
+      if (!running) return;
+      running.removeAllListeners('exit');
+      await new Promise((resolve) => {
+        running.once('exit', resolve);
+        running.kill();
+      });
+    },
   };
 }
 

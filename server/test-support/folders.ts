@@ -1,6 +1,7 @@
 import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { MachineLine } from '@longbar/core';
 import { Sequelize } from 'sequelize';
 import { loadDemo } from '../src/demo/loadDemo';
 import { archiveLines } from '../src/store/archive';
@@ -75,6 +76,11 @@ export async function rowsOf(folder: string, sql: string): Promise<object[]> {
   } finally {
     await db.close();
   }
+}
+
+/** A line of the yard without what its drift says, which is the night's to work out. */
+export function besideDrift({ recheck: _, due: __, interval: ___, ...line }: MachineLine) {
+  return line;
 }
 
 /** Where a folder's backups are. */

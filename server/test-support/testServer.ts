@@ -24,6 +24,8 @@ export type TestServer = {
   url: string;
   /** Asks as the phone of a foreman does; the path begins at the API. */
   fetch(path: string, init?: RequestInit): Promise<Response>;
+  /** How often it heard that a check was signed. */
+  signatures(): number;
   /** The cookie of its foreman’s phone. */
   cookie: string;
   /** The cookie of a phone that is paired with somebody new. */
@@ -42,7 +44,9 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   if (!empty) copyDemo(folder);
   const db = await openDatabase(folder);
   const logger = pino({ level: 'silent' });
-  const server = createServer(createApp({ db, logger, run: 'test', incoming: folder }));
+  let signatures = 0;
+  const signed = () => signatures++;
+  const server = createServer(createApp({ db, logger, run: 'test', incoming: folder, signed }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   const pairedAs = async (name: string, role: Role) => {
@@ -70,6 +74,7 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
     url: `http://127.0.0.1:${port}/api`,
     fetch: asForeman,
     cookie,
+    signatures: () => signatures,
     pairedAs,
     get: (path) => ask(path),
     post: (path, body) => send('POST', path, body),

@@ -62,7 +62,7 @@ function Progress({ drift }: { drift: Drift }) {
   if (drift.cancelled) return <Words color="secondInk">Stopped. The checks stand below.</Words>;
   return (
     <Spread>
-      <Words role="status">Working out the drift, {Math.round(drift.share * 100)} % …</Words>
+      <Words role="status">Working out the drift …</Words>
       <Act label="Stop" onPress={drift.cancel} />
     </Spread>
   );

@@ -27,7 +27,7 @@ export function recheckWords({ hours, id }: DriftForecast['recheckAt']): string 
   if (!Number.isFinite(hours)) return 'The sheet gives no interval, and nothing drifts out soon.';
   if (id === null)
     return `Look again at the maker’s interval, ${rounded(hours)} h after the last check.`;
-  return `Look again ${rounded(hours)} h after the last check, before the maker’s interval: ${adjusterName(id)} may have left its limits by then.`;
+  return `Look again ${rounded(hours)} h after the last check, before the maker’s interval: by then the chance that an adjuster has left its limits is 10 %, ${adjusterName(id)} most likely.`;
 }
 
 function rounded(hours: number): string {

@@ -9,7 +9,7 @@ import { Words } from '../../ui/Words';
 import { Findings } from '../drift/Findings';
 import { Frame } from '../frame/Frame';
 import { DueBar } from '../yard/DueBar';
-import { dueWords, recheckWords } from '../yard/dueWords';
+import { dueWords } from '../yard/dueWords';
 import { May } from '../people/May';
 import { useMay } from '../people/useMay';
 import { useMachine } from '../shared/useMachine';
@@ -91,7 +91,6 @@ function Machine({ machine }: { machine: MachineDetail }) {
 }
 
 function Due({ machine }: { machine: MachineDetail }) {
-  const recheck = recheckWords(machine.recheck);
   const due = dueWords(machine.due, machine.interval, localDay(new Date()));
   return (
     <Stack gap={space.hair}>
@@ -102,7 +101,6 @@ function Due({ machine }: { machine: MachineDetail }) {
         <Words color="secondInk">{due.when}</Words>
       </Spread>
       <DueBar due={due} />
-      {recheck && <Words>{recheck}.</Words>}
       {machine.due && (
         <Words as="note" color="secondInk">
           {(machine.due.by !== 'months' || machine.due.kinds) && machine.due.why}

@@ -32,8 +32,9 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
   const [seen, setSeen] = useState<readonly Observation[]>([]);
   const [wiggled, setWiggled] = useState<readonly number[]>([]);
   const [marked, setMarked] = useState(false);
-  const { result: mean, failed } = usePracticeWorker(`mean ${level} ${sheet.name}`, (worker) =>
-    worker.mean(sheet, level),
+  const { result: enough, failed } = usePracticeWorker(
+    `enough ${level} ${seed} ${sheet.name}`,
+    (worker) => worker.enough(sheet, seed, level),
   );
   const crank = useCrank();
   const laid = useRestingAt(crank) !== 0;
@@ -45,10 +46,10 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
     setSeen([...seen, ...wiggle(sheet, task.engine, cylinder)]);
   };
   const mark = () => {
-    if (mean === undefined) return;
+    if (enough === undefined) return;
     setMarked(true);
     const [said, wiggles] = [crank.at(), wiggled.length];
-    onMarked(markWhere(sheet, { said, crank: task.crank, wiggles, mean }));
+    onMarked(markWhere(sheet, { said, crank: task.crank, wiggles, enough }));
     crank.turn(task.crank);
   };
   return (
@@ -77,7 +78,7 @@ export function WhereExercise({ sheet, level, seed, width, onMarked }: ExerciseP
         <Act
           weight="primary"
           label={laid ? 'It stands here' : 'Lay the line first'}
-          disabled={!laid || mean === undefined}
+          disabled={!laid || enough === undefined}
           onPress={mark}
         />
       )}

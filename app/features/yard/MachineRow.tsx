@@ -7,7 +7,7 @@ import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
 import { DueBar } from './DueBar';
-import { dueWords, recheckWords } from './dueWords';
+import { dueWords, byDriftOf } from './dueWords';
 import { Way } from '../../ui/Way';
 
 /** One machine of the yard: hours, hours left, and when. */
@@ -18,7 +18,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
   const hours = machine.hours ? `${formatHours(machine.hours.hours)} h` : 'no hours read';
   const read = machine.hours ? `read ${formatDay(machine.hours.date)}` : '';
   const colour = due.overdue ? 'stop' : 'ink';
-  const recheck = recheckWords(machine.recheck);
+  const drift = byDriftOf(machine);
   return (
     <View role="listitem">
       <Way
@@ -50,7 +50,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
               <Words as="note" color="secondInk">
                 {due.when}
               </Words>
-              {recheck && <Words as="note">{recheck}</Words>}
+              {drift && <Words as="note">{drift}</Words>}
             </View>
           </View>
         ) : (
@@ -73,7 +73,7 @@ export function MachineRow({ machine, today }: { machine: MachineLine; today: st
               </Words>
             </Spread>
             <DueBar due={due} />
-            {recheck && <Words as="note">{recheck}</Words>}
+            {drift && <Words as="note">{drift}</Words>}
           </View>
         )}
       </Way>

@@ -11,7 +11,7 @@ import { useSeenSoFar } from '../../ui/useSeenSoFar';
 import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
 import { DueBar } from './DueBar';
-import { dueWords, recheckWords } from './dueWords';
+import { dueWords, byDriftOf } from './dueWords';
 import type { YardColumn, YardOrder } from './yardColumns';
 import { inYardOrder, MOST_URGENT, orderAfter, urgencyWord, YARD_COLUMNS } from './yardColumns';
 
@@ -78,7 +78,7 @@ function MachineCells({ machine, today, soon }: CellsProps) {
   const tokens = useTokens();
   const { id, name, engine, head, place, owner, hours } = machine;
   const due = dueWords(machine.due, machine.interval, today);
-  const recheck = recheckWords(machine.recheck);
+  const drift = byDriftOf(machine);
   return (
     <View role="row" style={[styles.row, styles.line, { borderColor: tokens.line }]}>
       <View role="cell" style={styles.machine}>
@@ -116,7 +116,7 @@ function MachineCells({ machine, today, soon }: CellsProps) {
           </Words>
         </View>
         <DueBar due={due} />
-        {recheck && <Words as="note">{recheck}</Words>}
+        {drift && <Words as="note">{drift}</Words>}
       </View>
     </View>
   );

@@ -1,5 +1,5 @@
 import type { NextDue } from '@longbar/core';
-import { dueWords, recheckWords } from './dueWords';
+import { dueWords, byDriftOf } from './dueWords';
 
 const due = (changes: Partial<NextDue>): NextDue => ({
   by: 'hours',
@@ -45,12 +45,12 @@ describe('what is due in words', () => {
 });
 
 describe('what drift asks for', () => {
-  it('is said with its hours, and that they are past where they are', () => {
-    const recheck = { adjuster: 'exhaust.4', atHours: 6900, hoursLeft: 20 };
-    expect(recheckWords(recheck)).toBe('Check due by 6,900 h by drift of No. 4 exhaust');
-    expect(recheckWords({ ...recheck, hoursLeft: -5 })).toBe(
-      'Check was due at 6,900 h by drift of No. 4 exhaust',
-    );
-    expect(recheckWords(null)).toBeUndefined();
+  it('say whose drift decides, where it does', () => {
+    const recheck = { adjuster: 'exhaust.4', atHours: 6900, hoursLeft: 150 };
+    const byDrift = due({ by: 'drift', atHours: 6900 });
+    expect(byDriftOf({ due: byDrift, recheck })).toBe('By drift of No. 4 exhaust');
+    expect(byDriftOf({ due: due({}), recheck })).toBeUndefined();
+    expect(byDriftOf({ due: byDrift, recheck: null })).toBeUndefined();
+    expect(dueWords(byDrift, 400, today)).toMatchObject({ figure: '150 h left', share: 0.625 });
   });
 });

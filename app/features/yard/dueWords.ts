@@ -4,14 +4,13 @@ import { adjusterName, formatDay, formatDays, formatHours, isOverdue } from '@lo
 /** What is due in words: the short figure, and when that may be. */
 export type DueWords = { figure: string; when: string; overdue: boolean; share: number };
 
-/** What drift asks for before the maker's interval is up; undefined where it asks for nothing. */
-export function recheckWords(recheck: MachineLine['recheck']): string | undefined {
-  if (!recheck) return undefined;
-  const at = `${formatHours(recheck.atHours)} h`;
-  const which = adjusterName(recheck.adjuster);
-  return recheck.hoursLeft > 0
-    ? `Check due by ${at} by drift of ${which}`
-    : `Check was due at ${at} by drift of ${which}`;
+/** Whose drift decides when the check is due; undefined where the maker's interval does. */
+export function byDriftOf({
+  due,
+  recheck,
+}: Pick<MachineLine, 'due' | 'recheck'>): string | undefined {
+  if (due?.by !== 'drift' || !recheck) return undefined;
+  return `By drift of ${adjusterName(recheck.adjuster)}`;
 }
 
 /** What is due on `today`, of an interval of so many hours. */

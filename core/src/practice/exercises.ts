@@ -242,20 +242,34 @@ export function meanWiggles(sheet: EngineSheet, level: Level): number {
 }
 
 /**
+ * The cylinders that are enough at a task: what the best policy needs on average, and what it
+ * needs at this very place where that is more, so that bad luck takes nothing away.
+ */
+export function enoughWiggles(sheet: EngineSheet, seed: number, level: Level): number {
+  const here = bestWiggles(sheet, whereTask(sheet, seed, level));
+  return Math.max(here, meanWiggles(sheet, level));
+}
+
+/**
  * Marks where somebody said that the crank stands: right is within half of what a plan needs to
- * go on from, a hundred with no more wiggles than the best policy needs on average.
+ * go on from, a hundred with no more wiggles than are enough.
  */
 export function markWhere(
   sheet: EngineSheet,
-  { said, crank, wiggles, mean }: { said: number; crank: number; wiggles: number; mean: number },
+  {
+    said,
+    crank,
+    wiggles,
+    enough,
+  }: { said: number; crank: number; wiggles: number; enough: number },
 ): Marked {
   const off = Math.round(apart(said, crank, cycleDegrees(sheet)));
   if (off > TOLD_WITHIN / 2) {
     const says = `It stood at ${crank}°, ${off}° from there.${off > 300 ? ' That is the other turn: a mark or a top does not tell which.' : ''}`;
     return { score: 0, mistakes: [{ says }] };
   }
-  const score = Math.min(100, Math.round((100 * mean) / Math.max(1, wiggles)));
-  const says = `${wiggles} cylinders were wiggled; the most telling ones need ${figure.format(mean)} on average.`;
+  const score = Math.min(100, Math.round((100 * enough) / Math.max(1, wiggles)));
+  const says = `${wiggles} cylinders were wiggled; of the most telling ones ${figure.format(enough)} are enough.`;
   return { score, mistakes: score === 100 ? [] : [{ says }] };
 }
 

@@ -148,4 +148,53 @@ describe('drift', () => {
       }),
     );
   });
+
+  /** Intakes that close by about 40 µm in 1,000 h, read by blades, no two intervals alike. */
+  const wearing = (adjusters: number, jobs = 5): DriftHistory[] =>
+    Array.from({ length: adjusters }, (_, n) => ({
+      id: `intake.${n + 1}`,
+      jobs: Array.from({ length: jobs }, (_, i) => {
+        const go = 300 + 10 * ((n + i) % 3) - 10;
+        return {
+          hours: 1000 + 500 * i,
+          found: { go, noGo: go + 20 },
+          left: { go: 320, noGo: 340 },
+        };
+      }),
+    }));
+  const lookAt = (list: DriftHistory[], risk?: number) =>
+    forecastDrift(list, { intake: spec }, { everyHours: 1e9, seed: 5, draws: 400, risk }).recheckAt;
+
+  it('asks for a look the sooner the more kinds may be out, and the less is risked', () => {
+    const four = lookAt(wearing(4));
+    const others = wearing(4).map((each) => ({
+      ...each,
+      id: each.id.replace('intake', 'exhaust'),
+    }));
+    const both = { intake: spec, exhaust: spec };
+    const options = { everyHours: 1e9, seed: 5, draws: 400 };
+    const { recheckAt } = forecastDrift([...wearing(4), ...others], both, options);
+    expect(recheckAt.hours).toBeLessThan(four.hours);
+    expect(lookAt(wearing(4), 0.02).hours).toBeLessThan(four.hours);
+    expect(lookAt(wearing(4), 0.4).hours).toBeGreaterThan(four.hours);
+    expect(four.id).toMatch(/^intake\.\d$/);
+  });
+
+  it('names the one that leaves first, and takes what it was left at inside its limits', () => {
+    const list = wearing(6).map((history) =>
+      history.id === 'intake.3'
+        ? {
+            ...history,
+            jobs: history.jobs.map((job) => ({ ...job, found: { go: 240, noGo: 260 } })),
+          }
+        : history,
+    );
+    expect(lookAt(list).id).toBe('intake.3');
+    const atTheLimit = wearing(6).map(({ id, jobs }) => ({
+      id,
+      jobs: jobs.map((job, i) => (i < 4 ? job : { ...job, left: { go: 260, noGo: 300 } })),
+    }));
+    expect(lookAt(atTheLimit).hours).toBeGreaterThan(0);
+    expect(lookAt(atTheLimit).hours).toBeLessThan(lookAt(wearing(6)).hours);
+  });
 });

@@ -1,12 +1,13 @@
-import { present } from '../present';
 import { itemAt } from '../itemAt';
 import type { AdjusterKind } from '../engine/kinds';
-import { readId } from '../engine/kinds';
+import { KIND_NAMES, readId } from '../engine/kinds';
 import type { EngineSheet, Spec } from '../engine/sheet';
 import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
 import { median, quantile } from '../statistics';
+import type { Interval } from './driftDraws';
+import { RateDraws } from './driftDraws';
 
 /** A gap: a reading, or its middle in µm. */
 type Gap = number | Pick<Reading, 'go' | 'noGo'>;
@@ -18,7 +19,13 @@ export type DriftHistory = {
   jobs: readonly { hours: number; found: Gap; left: Gap; disturbed?: boolean }[];
 };
 
-export type DriftOptions = { everyHours: number; seed: number; draws: number };
+export type DriftOptions = {
+  everyHours: number;
+  seed: number;
+  draws: number;
+  /** The chance of any adjuster outside its limits at which it is looked at; 0.1 unless given. */
+  risk?: number | undefined;
+};
 
 /** The figures of each kind of adjuster, as `forecastDrift` takes them. */
 export function specsByKind({ adjusters }: EngineSheet): Partial<Record<AdjusterKind, Spec>> {
@@ -42,7 +49,11 @@ export type AdjusterDrift = {
 
 export type DriftForecast = {
   adjusters: AdjusterDrift[];
-  /** When to look next, hours since the last job, and which adjuster asks for it, if one does. */
+  /**
+   * When to look next, hours since the last job: the maker's interval, or the hours at which the
+   * chance that any adjuster has left its limits reaches the risk; then `id` is the one that
+   * leaves first most often.
+   */
   recheckAt: { hours: number; id: string | null };
 };
 
@@ -50,58 +61,59 @@ export type DriftForecast = {
 const FEWEST_INTERVALS = 3;
 /** Its own median weighs k/(k + 3), the rest is the median of its kind. */
 const OWN_WEIGHT = 3;
-
-/** How much of a residual, over the root of what the rate rests on, each draw adds. */
-const RESIDUAL = 0.4;
-
-/** Drift over one interval: µm per 1,000 h, and the hours it rests on. */
-type Interval = { rate: number; hours: number };
+/** The chance at which an engine is looked at, unless the shop says otherwise. */
+const RISK = 0.1;
 
 /**
- * How every adjuster drifts, and when it leaves its limits. Drift between two jobs is found
- * (now) − left (then) over the hours between. The rate is the own median drawn towards the
- * median of its kind; the band draws the own and the kind's intervals anew (`seed`, `draws`)
- * and adds a residual of the kind each time. `recheckAt` is the smaller of the maker's
- * interval and the earliest p10.
+ * How every adjuster drifts, when it leaves its limits, and when the engine is to be looked at.
+ * Drift between two jobs is found (now) − left (then) over the hours between. The rate told is
+ * the own median drawn towards the median of its kind. The band, and when any adjuster has left,
+ * come from lines drawn for the whole engine together (`seed`, `draws`): rates as `RateDraws`
+ * has them, each from a gap inside the reading it was left at. `recheckAt` is the smaller of the
+ * maker's interval and the hours at which the share of draws with any adjuster out reaches `risk`.
+ *
+ * @example forecastDrift([], {}, { everyHours: 600, seed: 1, draws: 10 }).recheckAt // { hours: 600, id: null }
  */
 export function forecastDrift(
   histories: readonly DriftHistory[],
   specByKind: Partial<Record<AdjusterKind, Spec>>,
-  { everyHours, seed, draws }: DriftOptions,
+  { everyHours, seed, draws, risk = RISK }: DriftOptions,
 ): DriftForecast {
-  const specs: Partial<Record<string, Spec>> = specByKind;
-  const kinds = new Map<string, Kind>();
-  for (const history of histories) {
-    // Each kind draws from its own beginning: alone or with others, it is forecast the same.
-    const kind: Kind = kinds.get(kindOf(history)) ?? {
-      own: new Map<string, Interval[]>(),
-      all: [],
-      chance: new SeededRandom(seed),
-    };
-    kinds.set(kindOf(history), kind);
-    const intervals = intervalsOf(history);
-    kind.own.set(history.id, intervals);
-    kind.all.push(...intervals);
-  }
-  const adjusters = histories.map((history): AdjusterDrift => {
-    const kind = present(kinds.get(kindOf(history)));
-    const own = kind.own.get(history.id) ?? [];
-    const spec = specs[kindOf(history)];
-    const from = lastLeft(history);
-    const rate =
-      kind.all.length === 0
-        ? null
-        : drawnTogether(own.length, median(rates(own)), median(rates(kind.all)));
-    const known = kind.all.length >= FEWEST_INTERVALS && spec && from !== undefined;
-    const leaves = known ? bandOf({ own, kind, spec, from, draws }) : null;
-    return { id: history.id, rate, intervals: own.length, leaves };
+  const kinds = [...new Set(histories.map(kindOf))].map((kind): Kind => {
+    const own = histories.filter((history) => kindOf(history) === kind);
+    return { kind, own, intervals: own.map(intervalsOf), spec: specByKind[kind] };
   });
-  return { adjusters, recheckAt: earliest(adjusters, everyHours) };
+  const drawn = kinds.flatMap((kind) => linesOf(kind, chanceOf(kind, seed), draws));
+  const told = new Map(kinds.flatMap(ratesTold));
+  const adjusters = histories.map(({ id }): AdjusterDrift => {
+    const { rate = null, intervals = 0 } = told.get(id) ?? {};
+    const hours = drawn.find((line) => line.id === id)?.hours;
+    return { id, rate, intervals, leaves: hours ? bandOf(hours) : null };
+  });
+  const first = firstToLeave(drawn, draws, risk);
+  return {
+    adjusters,
+    recheckAt: first.hours < everyHours ? first : { hours: everyHours, id: null },
+  };
 }
 
-type Kind = { own: Map<string, Interval[]>; all: Interval[]; chance: SeededRandom };
+/**
+ * Each kind draws from a beginning of its own: alone or with others its band is the same, and no
+ * two kinds are lucky together.
+ */
+function chanceOf({ kind }: Kind, seed: number): SeededRandom {
+  return new SeededRandom(Math.imul(seed + 1, 0x9e3779b1) + KIND_NAMES.indexOf(kind));
+}
 
-function kindOf({ id }: DriftHistory): string {
+/** The adjusters of one kind, each with its intervals. */
+type Kind = {
+  kind: AdjusterKind;
+  own: readonly DriftHistory[];
+  intervals: readonly Interval[][];
+  spec: Spec | undefined;
+};
+
+function kindOf({ id }: DriftHistory): AdjusterKind {
   return readId(id).kind;
 }
 
@@ -112,65 +124,64 @@ function intervalsOf({ jobs }: DriftHistory): Interval[] {
     const [found, left] = [middleOf(now.found), middleOf(then.left)];
     const hours = now.hours - then.hours;
     if (now.disturbed || found === undefined || left === undefined || hours <= 0) return [];
-    return [{ rate: ((found - left) * 1000) / hours, hours }];
+    return [{ change: found - left, span: hours / 1000 }];
   });
 }
 
-function lastLeft({ jobs }: DriftHistory): number | undefined {
-  const last = [...jobs].sort((a, b) => b.hours - a.hours)[0];
-  return last && middleOf(last.left);
-}
-
-const rates = (intervals: readonly Interval[]) => intervals.map(({ rate }) => rate);
-
-/** The own median of so many intervals, drawn towards that of its kind the more the fewer. */
-function drawnTogether(intervals: number, own: number, kind: number): number {
-  const weight = intervals / (intervals + OWN_WEIGHT);
-  return (intervals > 0 ? weight * own : 0) + (1 - weight) * kind;
-}
-
-/** From so many figures on, which of them is the middle one of a drawing is all but normal. */
-const MANY = 30;
-
-/**
- * The median of figures drawn anew from these, which are in order. Of many it is told without
- * drawing each: the middle of n even draws from 0 to 1 has the mean 1/2 and the variance
- * 1/(4(n + 2)).
- */
-function drawnMedian(ordered: Float64Array, chance: SeededRandom): number {
-  const n = ordered.length;
-  if (n < MANY) return median(Float64Array.from({ length: n }, () => chance.one(ordered)));
-  const place = 0.5 + chance.normal() / (2 * Math.sqrt(n + 2));
-  return itemAt(ordered, Math.min(n - 1, Math.max(0, Math.floor(place * n))));
-}
-
-type BandProps = {
-  own: readonly Interval[];
-  kind: Kind;
-  spec: Spec;
-  from: number;
-  draws: number;
-};
-
-/** When it passes a limit, over so many drawn lines: the 10, 50 and 90 % points. */
-function bandOf({ own, kind, spec, from, draws }: BandProps): AdjusterDrift['leaves'] {
-  const { chance } = kind;
-  const kindMedian = median(rates(kind.all));
-  const residuals = [...kind.own.values()].flatMap((intervals) => {
-    const middle = drawnTogether(intervals.length, median(rates(intervals)), kindMedian);
-    return intervals.map(({ rate }) => rate - middle);
+/** The rate that is told of each adjuster, and on how many intervals of its own it rests. */
+function ratesTold({ own, intervals }: Kind) {
+  const rates = intervals.map((each) => each.map(({ change, span }) => change / span));
+  const all = rates.flat();
+  return own.map(({ id }, i): [string, Pick<AdjusterDrift, 'rate' | 'intervals'>] => {
+    const mine = itemAt(rates, i);
+    const weight = mine.length / (mine.length + OWN_WEIGHT);
+    const rate = (mine.length > 0 ? weight * median(mine) : 0) + (1 - weight) * median(all);
+    return [id, { rate: all.length === 0 ? null : rate, intervals: mine.length }];
   });
-  const inOrder = (all: Parameters<typeof rates>[0]) => Float64Array.from(rates(all)).sort();
-  const [ordered, kindOrdered] = [inOrder(own), inOrder(kind.all)];
-  const share = RESIDUAL / Math.sqrt(own.length + OWN_WEIGHT);
-  const hours = Array.from({ length: draws }, () => {
-    const middles = [drawnMedian(ordered, chance), drawnMedian(kindOrdered, chance)] as const;
-    // A median of few intervals varies less when drawn anew than it is uncertain.
-    const rate = drawnTogether(own.length, ...middles) + chance.one(residuals) * share;
-    return leavesAt(from, rate, spec);
-  });
-  hours.sort((a, b) => a - b);
-  return { p10: at(hours, 0.1), p50: at(hours, 0.5), p90: at(hours, 0.9) };
+}
+
+/** The hours at which an adjuster leaves its limits, by draw. */
+type Line = { id: string; hours: Float64Array };
+
+/** So many lines for each adjuster of a kind that is known well enough. */
+function linesOf({ own, intervals, spec }: Kind, chance: SeededRandom, draws: number): Line[] {
+  const known = intervals.reduce((sum, each) => sum + each.length, 0);
+  if (known < FEWEST_INTERVALS || !spec) return [];
+  const rates = new RateDraws(intervals, chance);
+  const lines = own.map(({ id }) => ({ id, hours: new Float64Array(draws) }));
+  const lefts = own.map(lastLeft);
+  for (let draw = 0; draw < draws; draw++) {
+    rates.next().forEach((rate, i) => {
+      const left = lefts[i];
+      if (left) itemAt(lines, i).hours[draw] = leavesAt(within(left, spec, chance), rate, spec);
+    });
+  }
+  return lines.filter((_, i) => lefts[i] !== undefined);
+}
+
+/** What an adjuster was left at last: both ends of its reading; undefined where it has but one. */
+function lastLeft({ jobs }: DriftHistory): { go: number; noGo: number } | undefined {
+  const left = [...jobs].sort((a, b) => b.hours - a.hours)[0]?.left;
+  if (left === undefined) return undefined;
+  if (typeof left === 'number') return { go: left, noGo: left };
+  return left.noGo === null ? undefined : { go: left.go, noGo: left.noGo };
+}
+
+/** A gap inside its reading, and inside its limits where the reading reaches beyond them. */
+function within(
+  { go, noGo }: { go: number; noGo: number },
+  { low, high }: Spec,
+  chance: SeededRandom,
+): number {
+  if (go === noGo) return go;
+  const [from, to] = [Math.max(go, low), Math.min(noGo, high)];
+  return from < to ? from + (to - from) * chance.next() : (go + noGo) / 2;
+}
+
+/** The 10, 50 and 90 % points of when one leaves. */
+function bandOf(hours: Float64Array): AdjusterDrift['leaves'] {
+  const inOrder = [...hours].sort((a, b) => a - b);
+  return { p10: at(inOrder, 0.1), p50: at(inOrder, 0.5), p90: at(inOrder, 0.9) };
 }
 
 /** Between two hours by a straight line; between an hour and never, never. */
@@ -186,13 +197,24 @@ function leavesAt(from: number, rate: number, { low, high }: Spec): number {
   return (1000 * ((rate < 0 ? low : high) - from)) / rate;
 }
 
-function earliest(
-  adjusters: readonly AdjusterDrift[],
-  everyHours: number,
+/** The hours at which any adjuster has left in so many of the draws, and which one did most. */
+function firstToLeave(
+  lines: readonly Line[],
+  draws: number,
+  risk: number,
 ): DriftForecast['recheckAt'] {
-  let first: DriftForecast['recheckAt'] = { hours: everyHours, id: null };
-  for (const { id, leaves } of adjusters) {
-    if (leaves && leaves.p10 < first.hours) first = { hours: leaves.p10, id };
-  }
-  return first;
+  const firsts = Array.from({ length: draws }, (_, draw) => {
+    let first: DriftForecast['recheckAt'] = { hours: Infinity, id: null };
+    for (const { id, hours } of lines) {
+      const left = itemAt(hours, draw);
+      if (left < first.hours) first = { hours: left, id };
+    }
+    return first;
+  }).sort((a, b) => (a.hours === b.hours ? 0 : a.hours - b.hours));
+  const reached = firsts.slice(0, Math.max(1, Math.ceil(risk * draws)));
+  const hours = reached.at(-1)?.hours ?? Infinity;
+  const counts = new Map<string | null, number>();
+  for (const { id } of reached) counts.set(id, (counts.get(id) ?? 0) + 1);
+  const [most] = [...counts].sort(([, a], [, b]) => b - a);
+  return Number.isFinite(hours) ? { hours, id: most?.[0] ?? null } : { hours, id: null };
 }

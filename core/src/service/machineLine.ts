@@ -7,6 +7,7 @@ import type { AboutMachine } from '../wire/machineForm';
 import type { JobLine, MachineLine } from '../wire/machines';
 import type { Baseline } from './baseline';
 import type { HoursReading, MeterChange } from './hours';
+import { engineHours } from './hours';
 import { nextDue } from './nextDue';
 
 /** What a machine is, without what happened at it. */
@@ -48,7 +49,8 @@ export function machineLineOf(
     ({ summary: { hours, signed } }) => hours && signed && !signed.incomplete,
   );
   const { last, breakInDone, kinds } = lastCheckOfAll(machine, checks);
-  const counted = { ...baseline, service, meter, last, breakInDone };
+  const drift = recheck && { ...recheck, checks: checks.length };
+  const counted = { ...baseline, service, meter, last, breakInDone, ...(drift && { drift }) };
   const due = withKinds(nextDue(counted, readings, today) ?? null, kinds);
   return {
     id: machine.id,
@@ -60,13 +62,23 @@ export function machineLineOf(
     ...(machine.retired && { retired: true }),
     hours: shown(readings.at(-1) ?? checks[0]?.summary.hours ?? baseline.last),
     due,
-    interval: (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null,
+    interval: intervalOf(due, service, last && engineHours(last, meter)),
     recheck,
     jobs: {
       open: jobs.find(({ summary }) => !summary.signed && !summary.abandoned) ?? null,
       signed: checks.length,
     },
   };
+}
+
+/** The hours from where those that are due are counted. */
+function intervalOf(
+  due: MachineLine['due'],
+  service: EngineSheet['service'],
+  from: number | null,
+): number | null {
+  if (due?.by === 'drift' && from !== null && due.atHours !== null) return due.atHours - from;
+  return (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null;
 }
 
 type LastCheck = Pick<Baseline, 'last' | 'breakInDone'> & {

@@ -147,4 +147,28 @@ describe('when the next check is due', () => {
     ).toBeUndefined();
     expect(useOf(readings, today)?.perDay).toBeCloseTo(2);
   });
+
+  it('is due by drift where that comes before the interval, and never before the break-in is done', () => {
+    const service = { everyHours: 600, breakInHours: 50 };
+    const last = { date: '2026-01-01', hours: 1000 };
+    const drift = { adjuster: 'exhaust.4', atHours: 1400, checks: 4 };
+    const dueBy = (changes: object) =>
+      nextDue(
+        { service, meter: [], last, breakInDone: true, drift, ...changes },
+        [last, { date: '2026-03-01', hours: 1100 }],
+        '2026-03-02',
+      );
+    expect(dueBy({})).toMatchObject({ by: 'drift', atHours: 1400, hoursLeft: 300 });
+    expect(dueBy({})?.why).toContain('By its drift over 4 checks: No. 4 exhaust may have left');
+    expect(dueBy({ drift: { ...drift, atHours: 1700 } })).toMatchObject({
+      by: 'hours',
+      atHours: 1600,
+    });
+    expect(dueBy({ service: {} })).toMatchObject({ by: 'drift', atHours: 1400 });
+    expect(dueBy({ service: { ...service, everyMonths: 2 } })).toMatchObject({ by: 'months' });
+    expect(dueBy({ last: null, breakInDone: false })).toMatchObject({
+      by: 'break-in',
+      atHours: 50,
+    });
+  });
 });

@@ -1,3 +1,4 @@
+import { adjusterName } from '../engine/adjusterEntry';
 import { addDays, addMonths, daysBetween } from '../calendar';
 import { formatHours } from '../units';
 import type { EngineSheet } from '../engine/sheet';
@@ -16,10 +17,12 @@ export type ServiceHistory = {
   hoursThen?: number | undefined;
   /** Hours a year as somebody estimates them: they serve until readings tell better. */
   hoursAYear?: number | undefined;
+  /** Where drift asks for a look: which adjuster may be out then, and on how many checks it rests. */
+  drift?: { adjuster: string; atHours: number; checks: number } | undefined;
 };
 
 export type NextDue = {
-  by: 'break-in' | 'hours' | 'months';
+  by: 'break-in' | 'hours' | 'months' | 'drift';
   /** Engine hours at which it is due; null where only months count. */
   atHours: number | null;
   /** Hours left to that; negative when overdue. */
@@ -34,8 +37,8 @@ const FARTHEST_DAYS = 3650;
 
 /**
  * When the next check is due: by hours (the break-in's before the first check, else the
- * interval's) or by months, both from the last check or the day in service, whichever comes first in
- * time. The date by hours comes from use over the last year (Theil–Sen), its range from the
+ * interval's), by drift where an adjuster may have left its limits before that, or by months from
+ * the last check or the day in service, whichever comes first in time. The date by hours comes from use over the last year (Theil–Sen), its range from the
  * spread of that use, or from an estimate; without either there is none, and the date by months
  * stands, for that is known. Undefined where the sheet gives no interval. All hours answered
  * are engine hours, whatever the meter shows.
@@ -44,21 +47,19 @@ const FARTHEST_DAYS = 3650;
  *   // { from: '2027-01-31', to: '2027-01-31' }
  */
 export function nextDue(
-  { service, meter, last, breakInDone, inServiceSince, hoursThen = 0, hoursAYear }: ServiceHistory,
+  history: ServiceHistory,
   readings: readonly HoursReading[],
   today: string,
 ): NextDue | undefined {
+  const { service, meter, last, inServiceSince, hoursAYear } = history;
   const known = [...readings, ...(last ? [last] : [])]
     .map((reading) => ({ date: reading.date, hours: engineHours(reading, meter) }))
     .sort((a, b) => daysBetween(b.date, a.date) || a.hours - b.hours);
   const latest = known[known.length - 1];
   const use = useOf(known, today) ?? estimated(hoursAYear);
-  const breakInHours = service?.breakInHours ?? 0;
-  const breakIn = !breakInDone && breakInHours > 0;
-  const countedFrom = last ? engineHours(last, meter) : hoursThen;
-  const every = service?.everyHours;
-  const limit = breakIn ? hoursThen + breakInHours : every && countedFrom + every;
-  const hours = limit === undefined ? undefined : byHours(limit, latest, use);
+  const limit = limitOf(history);
+  const hours = limit && byHours(limit.atHours, latest, use);
+  const breakIn = limit?.by === 'break-in';
   const counted = last?.date ?? inServiceSince;
   const months = service?.everyMonths;
   const month = months && counted ? addMonths(counted, months) : undefined;
@@ -71,11 +72,34 @@ export function nextDue(
       why: `${months} months after ${last ? 'the last check' : 'it went into service'}.`,
     };
   }
-  if (!hours) return undefined;
-  const limitWords = breakIn
-    ? `Break-in check at ${formatHours(breakInHours)} h.`
-    : `Every ${formatHours(every ?? 0)} h.`;
-  return { by: breakIn ? 'break-in' : 'hours', ...hours, why: `${limitWords} ${hours.why}` };
+  if (!hours || !limit) return undefined;
+  return { by: limit.by, ...hours, why: `${limit.why} ${hours.why}` };
+}
+
+type Limit = { by: 'break-in' | 'hours' | 'drift'; atHours: number; why: string };
+
+/** The engine hours that end it: of the break-in, or of the interval or the drift that ends first. */
+function limitOf({
+  service,
+  meter,
+  last,
+  breakInDone,
+  hoursThen = 0,
+  drift,
+}: ServiceHistory): Limit | undefined {
+  const { breakInHours = 0, everyHours: every } = service ?? {};
+  if (!breakInDone && breakInHours > 0) {
+    const why = `Break-in check at ${formatHours(breakInHours)} h.`;
+    return { by: 'break-in', atHours: hoursThen + breakInHours, why };
+  }
+  const atHours = every && (last ? engineHours(last, meter) : hoursThen) + every;
+  if (drift && (!atHours || drift.atHours < atHours)) return { by: 'drift', ...byDrift(drift) };
+  return atHours ? { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.` } : undefined;
+}
+
+function byDrift({ adjuster, atHours, checks }: NonNullable<ServiceHistory['drift']>) {
+  const why = `By its drift over ${checks} checks: ${adjusterName(adjuster)} may have left its limits by then.`;
+  return { atHours, why };
 }
 
 type Used = Use & { estimate?: true };

@@ -32,7 +32,7 @@ export type ReadingOnRecord = v.InferOutput<typeof readingOnRecord>;
 const span = v.object({ from: v.string(), to: v.string() });
 
 const nextDue = v.object({
-  by: v.picklist(['break-in', 'hours', 'months']),
+  by: v.picklist(['break-in', 'hours', 'months', 'drift']),
   atHours: v.nullable(v.number()),
   hoursLeft: v.nullable(v.number()),
   date: v.nullable(span),

@@ -20,7 +20,8 @@ export type Wear = {
 const SPREAD = 0.2;
 const SCATTER = 7;
 const SET_WITHIN = 5;
-const NEAR_LIMIT = 20;
+/** What lasts to the next check by so much and no less is left as it was found, µm. */
+const SPARE = 26;
 
 /**
  * The gaps of an engine over its checks at these hours, worn, read and set again where they
@@ -48,8 +49,9 @@ export function wornOver(
       gap += (rate * since) / 1000 + scatter + (mishap?.adds ?? 0);
       const worn = itemAt(checks, check);
       worn.found[id] = Math.round(gap);
-      // What is only just inside is set as well: two blades cannot tell it from outside.
-      const inside = !lash || (gap >= low + NEAR_LIMIT && gap <= high - NEAR_LIMIT);
+      // What would not last to the next check is set as well.
+      const lasts = Math.abs(rate * since) / 1000 + SPARE;
+      const inside = !lash || (gap >= low + lasts && gap <= high - lasts);
       if (!inside || gap < low || gap > high) gap = target + SET_WITHIN * bell();
       worn.left[id] = Math.round(gap);
     });

@@ -237,8 +237,8 @@ export const MACHINES: DemoMachine[] = [
     place: 'Quay',
     readings: [
       [300, 3010],
-      [170, 3160],
-      [33, 3322],
+      [170, 3180],
+      [33, 3372],
     ],
     last: [1410, 1860],
     checks: [

@@ -54,6 +54,8 @@ export type AppOptions = {
   hosts?: readonly string[] | undefined;
   /** Where its backups are; none in tests. */
   backups?: BackupPlan | undefined;
+  /** Hears that a check was signed. */
+  signed?: (() => void) | undefined;
   /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
   incoming?: string | undefined;
 };
@@ -87,7 +89,17 @@ const FASTEST = 1;
 
 /** The one Express application: the API, and the web application beside it. */
 export function createApp(options: AppOptions): Express {
-  const { db, logger, run, web, devOrigin, backups, hosts = [], incoming = tmpdir() } = options;
+  const {
+    db,
+    logger,
+    run,
+    web,
+    devOrigin,
+    backups,
+    signed,
+    hosts = [],
+    incoming = tmpdir(),
+  } = options;
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -144,7 +156,7 @@ export function createApp(options: AppOptions): Express {
   api.use('/shop', shopRoutes(db));
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
-  api.use('/jobs', jobRoutes(db, new JobFeed()));
+  api.use('/jobs', jobRoutes(db, new JobFeed(), signed));
   api.use('/shared', sharedRoutes(db));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {
