@@ -197,4 +197,24 @@ describe('drift', () => {
     expect(lookAt(atTheLimit).hours).toBeGreaterThan(0);
     expect(lookAt(atTheLimit).hours).toBeLessThan(lookAt(wearing(6)).hours);
   });
+
+  it('takes a leap within one interval for no drift, and a fast drift for none of a leap', () => {
+    const jobsOf =
+      (id: string, found: (go: number, i: number) => number) => (each: DriftHistory) =>
+        each.id !== id
+          ? each
+          : {
+              id,
+              jobs: each.jobs.map((job, i) => {
+                const { go } = job.found as { go: number };
+                return { ...job, found: { go: found(go, i), noGo: found(go, i) + 20 } };
+              }),
+            };
+    const plain = lookAt(wearing(6)).hours;
+    const leapt = wearing(6).map(jobsOf('intake.2', (go, i) => (i === 3 ? go + 200 : go)));
+    expect(lookAt(leapt).hours).toBeGreaterThan(0.8 * plain);
+    const fast = wearing(6).map(jobsOf('intake.2', (go) => go - 40));
+    expect(lookAt(fast)).toMatchObject({ id: 'intake.2' });
+    expect(lookAt(fast).hours).toBeLessThan(0.8 * plain);
+  });
 });

@@ -147,7 +147,7 @@ type Line = { id: string; hours: Float64Array };
 function linesOf({ own, intervals, spec }: Kind, chance: SeededRandom, draws: number): Line[] {
   const known = intervals.reduce((sum, each) => sum + each.length, 0);
   if (known < FEWEST_INTERVALS || !spec) return [];
-  const rates = new RateDraws(intervals, chance);
+  const rates = new RateDraws(withoutLeaps(intervals, spec), chance);
   const lines = own.map(({ id }) => ({ id, hours: new Float64Array(draws) }));
   const lefts = own.map(lastLeft);
   for (let draw = 0; draw < draws; draw++) {
@@ -157,6 +157,19 @@ function linesOf({ own, intervals, spec }: Kind, chance: SeededRandom, draws: nu
     });
   }
   return lines.filter((_, i) => lefts[i] !== undefined);
+}
+
+/**
+ * The intervals without those in which one adjuster leapt away from its own others by more than
+ * its limits lie apart: a locknut that slipped or a swap, which is found and mended. One that
+ * drifts fast does so every time, and stays.
+ */
+function withoutLeaps(intervals: Kind['intervals'], { low, high }: Spec): Interval[][] {
+  return intervals.map((own) => {
+    if (own.length < FEWEST_INTERVALS) return own;
+    const middle = median(own.map(({ change, span }) => change / span));
+    return own.filter(({ change, span }) => Math.abs(change - middle * span) <= high - low);
+  });
 }
 
 /** What an adjuster was left at last: both ends of its reading; undefined where it has but one. */

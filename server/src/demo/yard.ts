@@ -238,7 +238,7 @@ export const MACHINES: DemoMachine[] = [
     readings: [
       [300, 3010],
       [170, 3180],
-      [33, 3372],
+      [6, 3372],
     ],
     last: [1410, 1860],
     checks: [
@@ -248,7 +248,7 @@ export const MACHINES: DemoMachine[] = [
       [322, 2985],
     ],
     wear: {
-      rates: { intake: -16, exhaust: -24 },
+      rates: { intake: -16, exhaust: -57 },
       mishaps: [
         { check: 3, adjuster: 'intake.5', adds: 200 },
         { check: 3, adjuster: 'exhaust.5', adds: -200 },
