@@ -274,7 +274,7 @@ export class SyncEngine {
     const { ok } = await request('/me', { method: 'DELETE' });
     if (!ok) throw new Error('The server did not take it: this phone is paired still.');
     await (await this.opening).clearFetched();
-    this.store.dispatch(preferencesChanged({ name: '', names: [], holder: null }));
+    this.store.dispatch(preferencesChanged({ name: '', names: [], holder: null, practice: {} }));
   }
 
   /** Keeps a photo or clip on the phone's disk, to be sent before the event that names it. */

@@ -14,7 +14,7 @@ export class JobPage {
   }
 
   /** What was kept is drawn. */
-  private async settled(): Promise<void> {
+  async settled(): Promise<void> {
     await expect(this.page.locator('[aria-busy="true"]')).toHaveCount(0);
   }
 

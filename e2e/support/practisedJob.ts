@@ -40,6 +40,7 @@ export class PractisedJob {
   async wholeJob(): Promise<void> {
     await this.toTheFirstGap();
     for (let acts = 0; acts < MOST; acts++) {
+      await this.job.settled();
       const title = await this.page.getByText(/ · step \d+ of \d+$/).innerText();
       if (title.startsWith('Close up')) break;
       await this.next();
@@ -47,7 +48,8 @@ export class PractisedJob {
     await this.job.finish();
   }
 
-  private heading(): Promise<string> {
+  private async heading(): Promise<string> {
+    await this.job.settled();
     return this.page.getByRole('heading').nth(1).innerText();
   }
 
@@ -112,6 +114,7 @@ export class PractisedJob {
   /** Bars on, and feels each rocker that is asked there before it is told. */
   private async barOn(): Promise<void> {
     await this.barAsTold();
+    await this.job.settled();
     const otherwise = this.job.button('There, but one is otherwise');
     await this.job.tap((await otherwise.isVisible()) ? 'There, but one is otherwise' : 'There');
   }
@@ -173,6 +176,7 @@ export class PractisedJob {
     const limits = kind === 'intake' ? ['0.28', '0.38'] : ['0.43', '0.53'];
     const enters = await this.tryLimits(cylinder, kind, limits);
     await this.tell(limits, enters);
+    await job.settled();
     const asked = job.button(/^(Looked: it is so|Leave as found|Adjusted and tightened|Next)$/);
     await asked.first().waitFor();
     if (await job.button('Looked: it is so').isVisible()) await job.tap('Looked: it is so');

@@ -1,4 +1,5 @@
 import type { Exercise, Level } from '@longbar/core';
+import { ignore } from '@longbar/core';
 import { useDispatch } from 'react-redux';
 import { v4 as uuid } from 'uuid';
 import { usePracticeQuery } from '../../state/api';
@@ -41,7 +42,10 @@ export function useScores(): {
       const now = { best: Math.max(before.best, score), rounds: before.rounds + 1 };
       dispatch(preferencesChanged({ practice: { ...practice, [key(exercise, level)]: now } }));
       const at = new Date().toISOString();
-      if (who) void sync.practised({ id: uuid(), who, exercise, level, score, at });
+      if (!who) return;
+      sync
+        .practised({ id: uuid(), who, exercise, level, score, at })
+        .catch(ignore('it is kept in the preferences, and the next round is sent'));
     },
   };
 }

@@ -1,3 +1,4 @@
+import type { JobEvent } from '@longbar/core';
 import { createContext, useContext } from 'react';
 
 /** What practice is left by. */
@@ -11,4 +12,17 @@ export const PractisingProvider = Practising.Provider;
 /** How practice is left, where this is practice and no true job; null in one. */
 export function usePractising(): Practice | null {
   return useContext(Practising);
+}
+
+const Journal = createContext<readonly JobEvent[] | null>(null);
+
+/** The journal of the practised job that is drawn below. */
+export const PractisedJournal = Journal.Provider;
+
+/**
+ * The journal of a practised job with the last tap in it, before the screen has followed; null in
+ * a true job, whose journal the phone keeps.
+ */
+export function usePractisedJournal(): readonly JobEvent[] | null {
+  return useContext(Journal);
 }

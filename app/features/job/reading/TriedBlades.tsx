@@ -3,6 +3,7 @@ import { tapBlade, tapStepped } from '@longbar/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { triedSince } from '../../../state/jobs';
 import { useAppSelector } from '../../../state/store';
+import { usePractisedJournal } from '../../shared/practising';
 import { BladeRow } from './BladeRow';
 import type { WorkingJob } from '../model/workingJob';
 
@@ -25,9 +26,10 @@ type Props = {
 export function TriedBlades({ job, id, phase, set, spec, thickFirst, drawn = [], onTry }: Props) {
   const { setting, state } = job;
   const of = { adjuster: id, phase };
+  const practised = usePractisedJournal();
   const tried =
     useAppSelector(({ jobs }) =>
-      triedSince(jobs.byId[setting.head.id]?.events ?? [], state.lastN, of),
+      triedSince(practised ?? jobs.byId[setting.head.id]?.events ?? [], state.lastN, of),
     ) ?? drawn;
   // The tiles are drawn anew only where they change, so what they call must stay the same.
   const tapped = useRef<(size: number) => void>(() => undefined);

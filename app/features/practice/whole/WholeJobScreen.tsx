@@ -1,6 +1,6 @@
 import type { EngineSheet, Level, Marked, Shop, WholeTask } from '@longbar/core';
 import { adjustersOf, NEW_SHOP } from '@longbar/core';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { MapCell } from '../../../drawing/mapCell';
 import { useShopQuery } from '../../../state/api';
@@ -14,7 +14,7 @@ import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { JobMap } from '../../job/engine/JobMap';
 import { JobView } from '../../job/JobView';
-import { PractisingProvider } from '../../shared/practising';
+import { PractisedJournal, PractisingProvider } from '../../shared/practising';
 import { Mark } from '../Mark';
 import { usePracticeWorker } from '../usePracticeWorker';
 import { AtTheEngine } from './AtTheEngine';
@@ -66,9 +66,11 @@ function Practised({
   const tokens = useTokens();
   const { width } = useWindowDimensions();
   const practised = usePractisedJob(task, shop);
-  const { job, engine, away, marked } = practised;
+  const { job, engine, events, busy, away, marked } = practised;
   const hands = useHands(engine, task);
   const [atEngine, go] = useState(false);
+  // The same for as long as the job lasts: what is below is drawn anew with the job alone.
+  const [practice] = useState({ leave: onLeave });
   useEffect(() => {
     if (marked) onMarked(marked);
     // Once per job: it is signed once.
@@ -77,17 +79,22 @@ function Practised({
   const room = Math.min(width, WIDE) - 2 * space.large;
   if (marked) return <Marking {...{ job, marked, onNext }} width={room} />;
   return (
-    <PractisingProvider value={{ leave: onLeave }}>
+    <PractisingProvider value={practice}>
       <View style={[styles.whole, { backgroundColor: tokens.ground }]}>
         <Where {...{ atEngine, away, go }} noticed={atEngine ? '' : hands.noticed} />
-        <View style={[styles.whole, atEngine && styles.away]}>
-          <JobView job={job} />
+        <View style={[styles.whole, atEngine && styles.away]} aria-busy={busy}>
+          <PractisedJournal value={events}>
+            <Screens job={job} />
+          </PractisedJournal>
         </View>
         {atEngine && <AtTheEngine {...{ job, engine, hands }} width={room} />}
       </View>
     </PractisingProvider>
   );
 }
+
+/** The screens of the job, drawn anew where it changes. */
+const Screens = memo(JobView);
 
 type WhereProps = {
   atEngine: boolean;

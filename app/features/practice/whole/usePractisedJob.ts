@@ -18,6 +18,7 @@ import {
 import { useCallback, useMemo, useState } from 'react';
 import { openJob } from '../../../state/jobs';
 import { useAppSelector } from '../../../state/store';
+import { useAfterPaint } from '../../../ui/useAfterPaint';
 import { lastTapped } from '../../job/model/lastTapped';
 import { useClock } from '../../job/model/useJob';
 import type { WorkingJob } from '../../job/model/workingJob';
@@ -33,6 +34,9 @@ const OFTENER = 4;
 export type PractisedJob = {
   job: WorkingJob;
   engine: WitnessedEngine;
+  /** Its journal with the last tap in it; the job follows once that is painted. */
+  events: readonly JobEvent[];
+  busy: boolean;
   /** How often one was called away. */
   away: number;
   /** How it went, once it is signed. */
@@ -46,6 +50,8 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
   const by = name || 'You';
   const [{ context, journal, random }] = useState(() => begin(task, shop, by));
   const [events, setEvents] = useState<readonly JobEvent[]>(journal.events);
+  // As in a true job: the answer to a tap is painted before all else is worked out.
+  const drawn = useAfterPaint(events);
   const [away, setAway] = useState(0);
   const now = useClock(TICK);
   const actAs = useCallback(
@@ -66,7 +72,7 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
     [journal, random, task],
   );
   const job = useMemo(() => {
-    const kept = { context, events: [...events] };
+    const kept = { context, events: [...drawn] };
     const last = lastTapped(openJob(kept).state, by);
     const act = (...acts: JobAct[]) => actAs(by, ...acts);
     return {
@@ -77,12 +83,12 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
         if (last) act({ type: 'event.undone', target: last.id });
       },
     };
-  }, [context, events, now, by, standsAt, actAs]);
+  }, [context, drawn, now, by, standsAt, actAs]);
   const marked = useMemo(
     () => (job.state.signed ? markOf(task, journal) : undefined),
     [job.state.signed, task, journal],
   );
-  return { job, engine: journal.engine, away, marked };
+  return { job, engine: journal.engine, events, busy: events !== drawn, away, marked };
 }
 
 function markOf(task: WholeTask, { events, truths, engine }: EngineJournal): Marked {
