@@ -292,14 +292,29 @@ declare global {
 function watchTaps(): void {
   window.painted = [];
   let tapped: number | undefined;
-  // From the lifting of the finger on: how long it was held is not the application's doing.
-  document.addEventListener('touchend', (event) => (tapped = event.timeStamp), { capture: true });
+  // From the lifting of the finger on: how long it was held is not the application's doing. What
+  // is answered while it still rests on the glass took no time at all.
+  let resting = false;
+  let early = false;
+  document.addEventListener('touchstart', () => ([resting, early] = [true, false]), {
+    capture: true,
+  });
+  document.addEventListener(
+    'touchend',
+    (event) => {
+      resting = false;
+      if (early) window.painted.push(0);
+      else tapped = event.timeStamp;
+    },
+    { capture: true },
+  );
   new MutationObserver((changes) => {
     const answered = changes.some(
       ({ target }) =>
         target instanceof Element && /mm: /.test(target.getAttribute('aria-label') ?? ''),
     );
-    if (!answered || tapped === undefined) return;
+    early ||= answered && resting;
+    if (!answered || resting || tapped === undefined) return;
     const begun = tapped;
     tapped = undefined;
     // A message sent from inside a frame comes once that frame is painted.
