@@ -126,7 +126,9 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await expect(job.heading('It leaks')).toBeVisible();
   await job.tap('Mended, run again, no leaks');
   await job.tap('Sign and close the record');
-  await expect(page.getByText(/^Next check when the meter shows 7,201 h, or on/)).toBeVisible();
+  await expect(
+    page.getByText(/^Next check at the latest when the meter shows 7,201 h, or on/),
+  ).toBeVisible();
   await job.tap('Open the record');
   await expect(
     page.getByText('it leaks, Cover at the rear; then no leaks, leak mended, run again'),

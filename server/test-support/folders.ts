@@ -5,7 +5,9 @@ import type { MachineLine } from '@longbar/core';
 import { Sequelize } from 'sequelize';
 import { loadDemo } from '../src/demo/loadDemo';
 import { archiveLines } from '../src/store/archive';
+import type { Database } from '../src/store/database';
 import { openDatabase } from '../src/store/database';
+import { settleDrift } from '../src/store/drift';
 import { listMachines } from '../src/store/machines';
 import { pendingSteps } from '../src/store/migrate';
 import { NOW } from './now';
@@ -78,9 +80,11 @@ export async function rowsOf(folder: string, sql: string): Promise<object[]> {
   }
 }
 
-/** A line of the yard without what its drift says, which is the night's to work out. */
-export function besideDrift({ recheck: _, due: __, interval: ___, ...line }: MachineLine) {
-  return line;
+/** The yard with its drift worked out, which is the night's: all of it is told by the journals. */
+export async function wholeYard(db: Database): Promise<MachineLine[]> {
+  await listMachines(db, TODAY);
+  await settleDrift(db);
+  return listMachines(db, TODAY);
 }
 
 /** Where a folder's backups are. */

@@ -1,13 +1,11 @@
 import type { FaultTold } from '@longbar/core';
 import { adjusterName, FAULTS_TOLD, faultTask, markFault } from '@longbar/core';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
 import { Stack } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { DOTS, Multiples, OneLarge } from '../drift/Multiples';
+import { Answers } from './Answers';
 import type { ExerciseProps } from './exerciseProps';
 
 const SAID: Record<FaultTold, string> = {
@@ -38,18 +36,13 @@ export function FaultExercise({ sheet, level, seed, width, onMarked }: ExerciseP
       <Words as="note" color="secondInk">
         {DOTS}
       </Words>
-      <View role="radiogroup" aria-label="What is wrong">
-        <Tiles columns={2}>
-          {FAULTS_TOLD.map((each) => (
-            <Choice
-              key={each}
-              label={SAID[each]}
-              chosen={each === fault}
-              onPress={() => !marked && say(each)}
-            />
-          ))}
-        </Tiles>
-      </View>
+      <Answers
+        label="What is wrong"
+        said={SAID}
+        answers={FAULTS_TOLD}
+        chosen={fault}
+        onSay={(each) => !marked && say(each)}
+      />
       {!marked && (
         <Act
           weight="primary"

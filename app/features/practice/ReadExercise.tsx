@@ -1,14 +1,12 @@
 import type { EngineSheet, ReadAnswer, Trial } from '@longbar/core';
 import { ANSWERS, formatInBoth, markReading, readTask, tryBlade } from '@longbar/core';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { ReadingBand } from '../../drawing/ReadingBand';
-import { Choice } from '../../ui/Choice';
 import { Stack } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { SetInHand, useSetInHand } from '../bench/SetInHand';
 import { BladeRow } from '../job/reading/BladeRow';
+import { Answers } from './Answers';
 import type { ExerciseProps } from './exerciseProps';
 
 const SAID: Record<ReadAnswer, string> = {
@@ -58,18 +56,7 @@ export function ReadExercise({ sheet, level, seed, width, onMarked }: ExercisePr
         {...(answer && { reading: { go: gap, noGo: gap, how: 'gauge' } })}
         width={width}
       />
-      <View role="radiogroup" aria-label="What it is">
-        <Tiles columns={2}>
-          {ANSWERS.map((each) => (
-            <Choice
-              key={each}
-              label={SAID[each]}
-              chosen={each === answer}
-              onPress={() => say(each)}
-            />
-          ))}
-        </Tiles>
-      </View>
+      <Answers label="What it is" said={SAID} answers={ANSWERS} chosen={answer} onSay={say} />
       {tried.length === 0 && !answer && <SetInHand hand={hand} />}
     </Stack>
   );

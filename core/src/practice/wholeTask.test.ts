@@ -1,6 +1,7 @@
 import type { Faults, JobOutcome, Level, WholeTask } from '..';
 import { isRefused, LEVELS, markJob, practiceSheet, quickSheet, simulateJob, wholeTask } from '..';
 import { inlineSix } from '../../test-support/engines';
+import { simulatedEngine } from '../../test-support/simulatedEngines';
 
 const ORDERS = [
   [1, 3, 4, 2],
@@ -34,6 +35,14 @@ describe('a whole job to practise', () => {
         expect(outcome.outcome).toBe('signed');
         expect(marked(task, outcome)).toEqual({ score: 100, mistakes: [] });
       }
+    }
+  });
+
+  it('ends so on engines of every kind, with shims and without, where it is hardest', () => {
+    for (let seed = 0; seed < 30; seed++) {
+      const task = wholeTask(practiceSheet(simulatedEngine(seed)), 5, 3);
+      if ('refused' in task) continue;
+      expect({ seed, ...marked(task, play(task)) }).toEqual({ seed, score: 100, mistakes: [] });
     }
   });
 

@@ -53,17 +53,13 @@ export function wholeTask(
   const rocker = tight === undefined ? undefined : random.one(firstRockers(sheet, tight)).id;
   const still: Faults = {
     ...(rocker !== undefined && { tight: [rocker] }),
-    ...(level >= 2 && { lockShift: LOCK_SHIFT }),
+    ...(level >= 2 && { lockShift: LOCK_SHIFT, overshoot: OVERSHOOT, interrupted: INTERRUPTED }),
     ...(level >= 3 && other !== undefined && { swapped: [other] }),
   };
   const base = { sheet, method, seed, crank };
   const slip =
     level >= 3 ? random.shuffled(SLIPS).find((by) => isTold(base, still, by)) : undefined;
-  const faults: Faults = {
-    ...still,
-    ...(level >= 2 && { overshoot: OVERSHOOT, interrupted: INTERRUPTED }),
-    ...(slip !== undefined && { slippedRim: slip }),
-  };
+  const faults: Faults = { ...still, ...(slip !== undefined && { slippedRim: slip }) };
   return { ...base, faults, best: played(base, faults)?.turned ?? cycleDegrees(sheet) };
 }
 

@@ -6,7 +6,7 @@ import { QueryTypes, Sequelize } from 'sequelize';
 import { copiesBeforeSteps } from '../../test-support/everyStep';
 import { copyDemo } from '../../test-support/demoOnce';
 import {
-  besideDrift,
+  wholeYard,
   archiveOf,
   backupsIn,
   demoIn,
@@ -25,7 +25,6 @@ import { backUp } from './backup';
 import { checkFile } from './checkedFile';
 import type { Database } from './database';
 import { openDatabase } from './database';
-import { listMachines } from './machines';
 import { appendEvents } from './jobs';
 import { rebuild } from './readTables';
 import { restore } from './restore';
@@ -141,9 +140,7 @@ describe('what is done beside the work, cut off at any step,', () => {
     const yards: unknown[] = [];
     for (const copy of copies) {
       const db = await openDatabase(copy);
-      // Drift is the night's: where it was not reached, nobody waits for it.
-      const lines = await listMachines(db, TODAY);
-      yards.push(lines.map(besideDrift));
+      yards.push(await wholeYard(db));
       await db.close();
     }
     expect(yards.length).toBeGreaterThan(2);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { isLookedAt, withDiskFullAt } from '../../test-support/everyStep';
 import { copyDemo } from '../../test-support/demoOnce';
 import {
-  besideDrift,
+  wholeYard,
   archiveOf,
   backupsIn,
   each,
@@ -22,7 +22,6 @@ import { backUp } from './backup';
 import { checkFile } from './checkedFile';
 import { FolderError } from './dataFile';
 import { openDatabase } from './database';
-import { listMachines } from './machines';
 import { rebuild } from './readTables';
 import { restore } from './restore';
 import { takeArchive } from './takeArchive';
@@ -169,8 +168,7 @@ describe('beside the work, on a disk that is full from some step on,', () => {
       },
       async (folder) => {
         const db = await openDatabase(folder);
-        const lines = await listMachines(db, TODAY);
-        yards.add(JSON.stringify(lines.map(besideDrift)));
+        yards.add(JSON.stringify(await wholeYard(db)));
         await db.close();
       },
     );

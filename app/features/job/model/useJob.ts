@@ -1,12 +1,10 @@
 import { ignore } from '@longbar/core';
 import type { JobAct } from '@longbar/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { openJob } from '../../../state/jobs';
-import { lastTapped } from './lastTapped';
 import { SameAnswer } from './sameAnswer';
 import { usePauses } from './usePauses';
 import type { WorkingJob } from './workingJob';
-import { workingJob } from './workingJob';
+import { jobAtWork } from './workingJob';
 import { useAppSelector } from '../../../state/store';
 import { useMay } from '../../people/useMay';
 import { useSync } from '../../../sync/SyncProvider';
@@ -57,20 +55,10 @@ export function useJob(id: string): LoadedJob {
     },
     [sync, id, kept, answers],
   );
-  const act = useCallback((...acts: JobAct[]) => actAs(by, ...acts), [actAs, by]);
-  const job = useMemo(() => {
-    if (!kept) return undefined;
-    const { state } = openJob(kept);
-    const last = lastTapped(state, by);
-    return {
-      ...workingJob(kept, now, by, standsAt),
-      act,
-      actAs,
-      undo: () => {
-        if (last) act({ type: 'event.undone', target: last.id });
-      },
-    };
-  }, [kept, now, act, actAs, by, standsAt]);
+  const job = useMemo(
+    () => kept && jobAtWork(kept, now, by, standsAt, actAs),
+    [kept, now, actAs, by, standsAt],
+  );
   // Who only reads or helps writes nothing down by the way.
   usePauses(useMay('technician') ? job : undefined, now);
   const busy = latest !== kept;

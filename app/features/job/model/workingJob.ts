@@ -28,6 +28,7 @@ import {
 } from '@longbar/core';
 import type { KeptJob } from '../../../state/jobs';
 import { openJob } from '../../../state/jobs';
+import { lastTapped } from './lastTapped';
 
 /** A job as the screen works with it. */
 export type WorkingJob = {
@@ -92,4 +93,24 @@ function asSeen(
   rotation: Rotation | undefined,
 ): Instruction | undefined {
   return instruction?.do === 'bar' && rotation ? { ...instruction, rotation } : instruction;
+}
+
+/** A job to be worked at by somebody, whose acts are kept as `actAs` keeps them. */
+export function jobAtWork(
+  kept: KeptJob,
+  now: string,
+  by: string,
+  standsAt: StandsAt | null,
+  actAs: WorkingJob['actAs'],
+): WorkingJob {
+  const last = lastTapped(openJob(kept).state, by);
+  const act = (...acts: JobAct[]) => actAs(by, ...acts);
+  return {
+    ...workingJob(kept, now, by, standsAt),
+    act,
+    actAs,
+    undo: () => {
+      if (last) act({ type: 'event.undone', target: last.id });
+    },
+  };
 }

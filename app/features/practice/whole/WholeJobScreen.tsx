@@ -44,7 +44,7 @@ export function WholeJobScreen({ sheet, level, seed, ...on }: Props) {
   const refused = task && 'refused' in task ? task.refused : failed;
   if (task && !('refused' in task) && shop) return <Practised {...{ task, shop }} {...on} />;
   return (
-    <View style={[styles.whole, { backgroundColor: tokens.ground, padding: space.large }]}>
+    <View style={[styles.whole, styles.marking, { backgroundColor: tokens.ground }]}>
       {refused === undefined ? (
         <Words as="heading">Preparing the engine …</Words>
       ) : (
@@ -52,6 +52,7 @@ export function WholeJobScreen({ sheet, level, seed, ...on }: Props) {
           {refused}
         </Words>
       )}
+      <Act label="Back to practice" onPress={on.onLeave} />
     </View>
   );
 }

@@ -16,13 +16,11 @@ import {
   witnessed,
 } from '@longbar/core';
 import { useCallback, useMemo, useState } from 'react';
-import { openJob } from '../../../state/jobs';
 import { useAppSelector } from '../../../state/store';
 import { useAfterPaint } from '../../../ui/useAfterPaint';
-import { lastTapped } from '../../job/model/lastTapped';
 import { useClock } from '../../job/model/useJob';
 import type { WorkingJob } from '../../job/model/workingJob';
-import { workingJob } from '../../job/model/workingJob';
+import { jobAtWork } from '../../job/model/workingJob';
 
 /** How often the clock is read while a job is practised, ms. */
 const TICK = 20_000;
@@ -71,19 +69,10 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
     },
     [journal, random, task],
   );
-  const job = useMemo(() => {
-    const kept = { context, events: [...drawn] };
-    const last = lastTapped(openJob(kept).state, by);
-    const act = (...acts: JobAct[]) => actAs(by, ...acts);
-    return {
-      ...workingJob(kept, now, by, standsAt),
-      act,
-      actAs,
-      undo: () => {
-        if (last) act({ type: 'event.undone', target: last.id });
-      },
-    };
-  }, [context, drawn, now, by, standsAt, actAs]);
+  const job = useMemo(
+    () => jobAtWork({ context, events: [...drawn] }, now, by, standsAt, actAs),
+    [context, drawn, now, by, standsAt, actAs],
+  );
   const marked = useMemo(
     () => (job.state.signed ? markOf(task, journal) : undefined),
     [job.state.signed, task, journal],

@@ -89,9 +89,9 @@ describe('the end of a job', () => {
     const service = { everyHours: 600, everyMonths: 18 };
     const counted = { service, hours: { hours: 6612 }, at: '2026-05-02T16:00:00.000Z' };
     expect(nextCheckWords(counted)).toBe(
-      'when the meter shows 7,212 h, or on 2 Nov 2027, whichever comes first',
+      'at the latest when the meter shows 7,212 h, or on 2 Nov 2027, whichever comes first',
     );
-    expect(nextCheckWords({ ...counted, hours: undefined })).toBe('on 2 Nov 2027');
+    expect(nextCheckWords({ ...counted, hours: undefined })).toBe('at the latest on 2 Nov 2027');
     expect(nextCheckWords({ ...counted, service: undefined })).toBe('the sheet gives no interval');
     expect(fact('Next check', ran)).toBeUndefined();
     expect(fact('Next check', ran, signed)).toBeDefined();

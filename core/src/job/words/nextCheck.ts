@@ -10,11 +10,12 @@ type CountedFrom = {
 };
 
 /**
- * When the next check is due after one that was signed as complete: "when the meter shows
- * 7,201 h, or on 26 May 2028, whichever comes first".
+ * By when the next check is due after one that was signed as complete: "at the latest when the
+ * meter shows 7,201 h, or on 26 May 2028, whichever comes first". Drift, which is worked out once
+ * it is signed, may ask for it earlier.
  *
  * @example nextCheckWords({ service: { everyHours: 600 }, hours: { hours: 6601 }, at: '2026-05-02' })
- *   // 'when the meter shows 7,201 h'
+ *   // 'at the latest when the meter shows 7,201 h'
  */
 export function nextCheckWords({ service, hours, at }: CountedFrom): string {
   const { everyHours, everyMonths } = service ?? {};
@@ -23,5 +24,5 @@ export function nextCheckWords({ service, hours, at }: CountedFrom): string {
   const byMonths = everyMonths ? `on ${formatDay(addMonths(at, everyMonths))}` : '';
   if (!byHours && !byMonths) return 'the sheet gives no interval';
   const both = byHours && byMonths ? ', whichever comes first' : '';
-  return `${[byHours, byMonths].filter(Boolean).join(', or ')}${both}`;
+  return `at the latest ${[byHours, byMonths].filter(Boolean).join(', or ')}${both}`;
 }
