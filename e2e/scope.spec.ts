@@ -70,7 +70,8 @@ test('a check only: nothing is offered to be set, and what is outside stays due'
   await job.openUp();
   await job.found('I', 1, 6);
   await job.at('Stop 1 of 2');
-  await job.read('0.20', '0.25');
+  await job.read('0.15', '0.20');
+  await job.tap('Looked: it is so');
   await expect(page.getByText(/It is only checked: leave it as it is\./)).toBeVisible();
   await expect(job.button(/Adjusted|Set anyway/)).toHaveCount(0);
   await job.tap('Checked, leave as found');
@@ -83,7 +84,7 @@ test('a check only: nothing is offered to be set, and what is outside stays due'
     exhaust: check('0.55', '0.58'),
   });
   await job.workThrough('Once round again', {
-    intake: () => job.again(() => job.read('0.20', '0.25')),
+    intake: () => job.again(() => job.read('0.15', '0.20')),
     exhaust: () => job.again(() => job.read('0.55', '0.58')),
   });
   await job.finish([], 'Close as incomplete');

@@ -1,54 +1,43 @@
 import type { EngineSheet, Exercise, Level, Marked } from '@longbar/core';
-import {
-  EXERCISES,
-  LEVELS,
-  localDay,
-  practiceSheet,
-  quickSheet,
-  readOrder,
-  seedOfDay,
-} from '@longbar/core';
+import { EXERCISES, LEVELS } from '@longbar/core';
 import type { ComponentType } from 'react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { useSheetQuery, useSheetsQuery } from '../../state/api';
 import { space, WIDE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { Row, Stack } from '../../ui/Panel';
-import { Select } from '../../ui/Select';
 import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { useMay } from '../people/useMay';
+import { EngineChoice, useEngine } from './EngineChoice';
 import type { ExerciseProps } from './exerciseProps';
 import { FaultExercise } from './FaultExercise';
 import { Mark } from './Mark';
 import { ReadExercise } from './ReadExercise';
 import { SetExercise } from './SetExercise';
+import type { Rounds } from './useRounds';
+import { useRounds } from './useRounds';
 import { useScores } from './useScores';
 import { WhereExercise } from './WhereExercise';
 import { WhoPractised } from './WhoPractised';
 import { BeginWhole } from './whole/BeginWhole';
 import { WholeJobScreen } from './whole/WholeJobScreen';
 
-const TOLD: Record<Exercise, { title: string; View: ComponentType<ExerciseProps> }> = {
-  where: { title: 'Where is it?', View: WhereExercise },
-  set: { title: 'What may be set?', View: SetExercise },
-  read: { title: 'Read it', View: ReadExercise },
-  whole: { title: 'The whole job', View: BeginWhole },
-  fault: { title: 'What is wrong?', View: FaultExercise },
-};
-
 const TITLES: Record<Exercise, string> = {
-  where: TOLD.where.title,
-  set: TOLD.set.title,
-  read: TOLD.read.title,
-  whole: TOLD.whole.title,
-  fault: TOLD.fault.title,
+  where: 'Where is it?',
+  set: 'What may be set?',
+  read: 'Read it',
+  whole: 'The whole job',
+  fault: 'What is wrong?',
 };
-
-/** Engines to practise on without a sheet, by their firing order. */
-const ORDERS = ['1-3-4-2', '1-5-3-6-2-4', '1-4-2-6-3-5', '1-8-4-3-6-5-7-2'];
+const BODIES: Record<Exercise, ComponentType<ExerciseProps>> = {
+  where: WhereExercise,
+  set: SetExercise,
+  read: ReadExercise,
+  whole: BeginWhole,
+  fault: FaultExercise,
+};
 
 /** An engine to make mistakes on: nothing of it is recorded. */
 export function PracticeScreen() {
@@ -78,7 +67,7 @@ export function PracticeScreen() {
           {EXERCISES.map((each) => (
             <Choice
               key={each}
-              label={TOLD[each].title}
+              label={TITLES[each]}
               chosen={each === exercise}
               onPress={() => choose(each)}
             />
@@ -114,62 +103,6 @@ export function PracticeScreen() {
   );
 }
 
-/** The engine chosen: one of the shop’s sheets, or one known by its firing order alone. */
-function useEngine(engine: string): EngineSheet | undefined {
-  const bare = ORDERS.includes(engine);
-  const { data: lines } = useSheetsQuery();
-  const id = lines?.find(({ name }) => name === engine)?.id;
-  const { data } = useSheetQuery(id ?? '', { skip: bare || id === undefined });
-  const quick = useMemo(() => {
-    const read = readOrder(engine);
-    return bare && 'order' in read ? quickSheet(read.order, 'in-line') : undefined;
-  }, [bare, engine]);
-  const sheet = quick ?? data?.document;
-  return sheet && practiceSheet(sheet);
-}
-
-function EngineChoice({
-  engine,
-  onChoose,
-}: {
-  engine: string;
-  onChoose: (engine: string) => void;
-}) {
-  const { data } = useSheetsQuery();
-  const own = data?.map(({ name }) => name) ?? [];
-  return <Select label="Engine" value={engine} options={[...ORDERS, ...own]} onChange={onChoose} />;
-}
-
-/** Round after round: the first is the engine of the day, the same for all. */
-type Rounds = {
-  round: number;
-  seed: number;
-  /** Which round of which exercise it is: another is another screen. */
-  key: string;
-  /** A whole job is worked at, on the screens of a true one. */
-  atWork: boolean;
-  begin: () => void;
-  leave: () => void;
-  next: () => void;
-};
-
-function useRounds(of: string): Rounds {
-  const [day] = useState(() => localDay(new Date()));
-  const [{ exercise, round, atWork }, set] = useState({ exercise: of, round: 0, atWork: false });
-  // Another exercise begins with the engine of the day again.
-  const now = exercise === of ? round : 0;
-  const go = (to: number, working: boolean) => set({ exercise: of, round: to, atWork: working });
-  return {
-    round: now,
-    seed: seedOfDay(`${day} ${now}`),
-    key: `${of} ${now}`,
-    atWork: atWork && exercise === of,
-    begin: () => go(now, true),
-    leave: () => go(now, false),
-    next: () => go(now + 1, false),
-  };
-}
-
 type RoundProps = {
   sheet: EngineSheet;
   level: Level;
@@ -181,7 +114,7 @@ type RoundProps = {
 function Round({ sheet, level, exercise, rounds, onMarked }: RoundProps) {
   const { width } = useWindowDimensions();
   const [marked, setMarked] = useState<{ round: string; mark: Marked }>();
-  const { View: Body } = TOLD[exercise];
+  const Body = BODIES[exercise];
   const room = Math.min(width, 720) - 2 * space.large - (width >= WIDE ? 88 : 0);
   return (
     <Stack gap={space.large}>

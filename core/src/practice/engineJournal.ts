@@ -15,6 +15,9 @@ const AWAY_MINUTES = 15;
 /** So often the crank is turned meanwhile, by so many degrees. */
 const TURNED = { chance: 0.5, from: 20, to: 700 };
 
+/** What is written down of it. */
+type Paused = Extract<JobAct, { type: 'work.paused' }>;
+
 /** What an event carries besides its act: its number is its place in the journal. */
 type Envelope = (n: number) => { id: string; at: string; by: string };
 
@@ -57,7 +60,7 @@ export class EngineJournal {
    * Whoever works is called away. A stranger may turn the crank, once the engine cannot start and
    * where nothing stands open. Answers how far, and what is written down of it.
    */
-  calledAway(random: SeededRandom, open: boolean): { turned: number; act: JobAct } {
+  calledAway(random: SeededRandom, open: boolean): { turned: number; act: Paused } {
     const { isolations } = this.state();
     const isolated = isolationsOf(this.begun.sheet).every(({ id }) => isolations[id]);
     const turns = isolated && !open && random.next() < TURNED.chance;

@@ -52,7 +52,6 @@ const BEGUN = Date.UTC(2026, 4, 2, 8);
 const SECONDS = 1000;
 /** The second phone's clock is behind by so much, ms. */
 const CLOCKS_APART = 7 * 60 * SECONDS;
-const PAUSE_MINUTES = 15;
 const PEOPLE = ['Ina', 'Orla'] as const;
 
 /**
@@ -118,7 +117,7 @@ class Simulation {
   private interrupt(): void {
     const { turned, act } = this.journal.calledAway(this.random, this.mechanic.isOpen());
     if (turned > 0) this.log.push({ bar: turned });
-    this.clock += PAUSE_MINUTES * 60 * SECONDS;
+    this.clock += act.minutes * 60 * SECONDS;
     this.record(act);
   }
 
