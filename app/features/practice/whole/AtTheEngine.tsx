@@ -14,6 +14,7 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Act } from '../../../ui/Act';
 import { Row, Stack } from '../../../ui/Panel';
+import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { JobMap } from '../../job/engine/JobMap';
 import { GapInHand } from './GapInHand';
@@ -141,13 +142,13 @@ type OnCylinderProps = {
 function OnCylinder({ adjusters, cylinder, chosen, onPick }: OnCylinderProps) {
   const own = adjusters.filter((each) => each.cylinder === cylinder);
   return (
-    <Row>
+    <Tiles columns={2}>
       {own
         .filter(({ id }) => id !== chosen)
         .map(({ id }) => (
           <Act key={id} label={`Take ${adjusterName(id)}`} onPress={() => onPick(id)} />
         ))}
-    </Row>
+    </Tiles>
   );
 }
 
