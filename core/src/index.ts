@@ -105,6 +105,9 @@ export {
 } from './gauging/measure';
 export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
+export { aimFor, aimWords } from './gauging/aim';
+export type { Aim, AimRule } from './gauging/aim';
+export type { RateBand, Rates } from './gauging/rates';
 export {
   bladeFor,
   bladeStack,
@@ -291,7 +294,7 @@ export { inMeterOrder, meterOf } from './service/meter';
 export { nextDue } from './service/nextDue';
 export type { NextDue, ServiceHistory } from './service/nextDue';
 export { comparePressing, isOverdue } from './service/pressing';
-export { driftOptions, forecastDrift, specsByKind } from './service/drift';
+export { driftOptions, forecastDrift, specsByKind, USUAL_RISK } from './service/drift';
 export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
 
 export { findingsOf } from './service/findings';

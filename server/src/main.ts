@@ -66,7 +66,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const nights = nightWork(db, folder, logger);
   const app = createApp({
     ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, backups },
-    signed: nights.look,
+    driftDue: nights.look,
   });
   const server = secure ? createSecureServer(secure, app) : createServer(app);
   try {

@@ -24,7 +24,7 @@ export type TestServer = {
   url: string;
   /** Asks as the phone of a foreman does; the path begins at the API. */
   fetch(path: string, init?: RequestInit): Promise<Response>;
-  /** How often it heard that a check was signed. */
+  /** How often it heard that drift is to be worked out. */
   signatures(): number;
   /** The cookie of its foreman’s phone. */
   cookie: string;
@@ -45,8 +45,8 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   const db = await openDatabase(folder);
   const logger = pino({ level: 'silent' });
   let signatures = 0;
-  const signed = () => signatures++;
-  const server = createServer(createApp({ db, logger, run: 'test', incoming: folder, signed }));
+  const driftDue = () => signatures++;
+  const server = createServer(createApp({ db, logger, run: 'test', incoming: folder, driftDue }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   const pairedAs = async (name: string, role: Role) => {

@@ -1,7 +1,8 @@
-import type { JobCheck, MachineDetail } from '@longbar/core';
+import type { JobCheck, MachineDetail, Shop } from '@longbar/core';
+import { USUAL_RISK } from '@longbar/core';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
-import { useChecksQuery, useMachineQuery } from '../../state/api';
+import { useChecksQuery, useMachineQuery, useShopQuery } from '../../state/api';
 import { Act } from '../../ui/Act';
 import { Spread, Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
@@ -18,6 +19,7 @@ export function DriftScreen({ id }: { id: string }) {
   const machine = useMachineQuery(id);
   const checks = useChecksQuery(id);
   const [data, past] = [machine.data, checks.data];
+  const shop = useShopQuery();
   const silent = (machine.isError && !data) || (checks.isError && !past);
   const askAgain = () => void Promise.all([machine.refetch(), checks.refetch()]);
   return (
@@ -27,15 +29,23 @@ export function DriftScreen({ id }: { id: string }) {
       {past?.length === 0 && (
         <Words>No check of this machine is signed yet: nothing can be said of its drift.</Words>
       )}
-      {data && past && past.length > 0 && <MachineDrift machine={data} checks={past} />}
+      {data && past && past.length > 0 && (
+        <MachineDrift machine={data} checks={past} shop={shop.data ?? {}} />
+      )}
     </Frame>
   );
 }
 
-function MachineDrift({ machine, checks }: { machine: MachineDetail; checks: JobCheck[] }) {
+type DriftProps = {
+  machine: MachineDetail;
+  checks: JobCheck[];
+  shop: Pick<Shop, 'driftRisk'>;
+};
+
+function MachineDrift({ machine, checks, shop }: DriftProps) {
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
-  const drift = useDrift(machine, checks);
+  const drift = useDrift(machine, checks, shop);
   const [asked, setAsked] = useState<string>();
   const { findings } = machine;
   const shown = asked ?? drift.forecast?.recheckAt.id ?? findings[0]?.ids[0] ?? 'intake.1';
@@ -43,7 +53,11 @@ function MachineDrift({ machine, checks }: { machine: MachineDetail; checks: Job
   return (
     <Stack gap={space.large}>
       <Progress drift={drift} />
-      {drift.forecast && <Words as="heading">{recheckWords(drift.forecast.recheckAt)}</Words>}
+      {drift.forecast && (
+        <Words as="heading">
+          {recheckWords(drift.forecast.recheckAt, shop.driftRisk ?? USUAL_RISK)}
+        </Words>
+      )}
       <Findings findings={findings} />
       <OneLarge past={drift} id={shown} width={room} />
       <Multiples past={drift} shown={shown} onShow={setAsked} />

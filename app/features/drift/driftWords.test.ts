@@ -19,7 +19,7 @@ describe('drift in words', () => {
   });
 
   it('names the adjuster that asks for an earlier look', () => {
-    expect(recheckWords({ hours: 600, id: null })).toContain('the maker’s interval');
-    expect(recheckWords({ hours: 410, id: 'exhaust.4' })).toContain('No. 4 exhaust');
+    expect(recheckWords({ hours: 600, id: null }, 10)).toContain('the maker’s interval');
+    expect(recheckWords({ hours: 410, id: 'exhaust.4' }, 10)).toContain('No. 4 exhaust');
   });
 });

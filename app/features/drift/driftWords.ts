@@ -22,12 +22,12 @@ export function leavesWords(leaves: AdjusterDrift['leaves']): string {
   return `Leaves its limits between ${rounded(p10)} h and ${until} after the last check${middle}.`;
 }
 
-/** When to look next, and which adjuster asks for it. */
-export function recheckWords({ hours, id }: DriftForecast['recheckAt']): string {
+/** When to look next, and which adjuster asks for it; the risk in per cent. */
+export function recheckWords({ hours, id }: DriftForecast['recheckAt'], risk: number): string {
   if (!Number.isFinite(hours)) return 'The sheet gives no interval, and nothing drifts out soon.';
   if (id === null)
     return `Look again at the maker’s interval, ${rounded(hours)} h after the last check.`;
-  return `Look again ${rounded(hours)} h after the last check, before the maker’s interval: by then the chance that an adjuster has left its limits is 10 %, ${adjusterName(id)} most likely.`;
+  return `Look again ${rounded(hours)} h after the last check, before the maker’s interval: by then the chance that an adjuster has left its limits is ${risk} %, ${adjusterName(id)} most likely.`;
 }
 
 function rounded(hours: number): string {

@@ -10,6 +10,7 @@ import { Row, Stack } from '../../ui/Panel';
 import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { BladeSets } from './BladeSets';
+import { DriftRules } from './DriftRules';
 import { Shims } from './Shims';
 import { ShopBasicsFields } from './ShopBasicsFields';
 import type { ShopDraft } from './shopDraft';
@@ -79,6 +80,7 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
           onChange={(soonDays) => change({ soonDays })}
         />
       </Stack>
+      <DriftRules draft={draft} onChange={change} />
       <BladeSets sets={draft.bladeSets} onChange={(bladeSets) => change({ bladeSets })} />
       <Shims draft={draft} onChange={change} />
       {!made.ok && (

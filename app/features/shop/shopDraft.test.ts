@@ -16,6 +16,8 @@ const shop: Shop = {
   ],
   shims: { stock: [{ size: 2400, count: 2 }], buy: { from: 2200, to: 3200, step: 50 } },
   soon: { hours: 60, days: 30 },
+  driftRisk: 5,
+  aim: 'offered',
 };
 
 describe('the shop’s rules in fields', () => {
@@ -31,6 +33,7 @@ describe('the shop’s rules in fields', () => {
     };
     expect(wrong({ name: '  ' })).toBe('The shop has a name.');
     expect(wrong({ soonHours: 'few' })).toContain('number of hours');
+    expect(wrong({ driftRisk: '0' })).toContain('from 1 to 50');
     expect(wrong({ stock: '2.40x2 thick' })).toBe('“thick” is no shim: write 2.40x2.');
     expect(wrong({ buyStep: '' })).toContain('which shims can be bought');
     expect(wrong({ bladeSets: [{ name: 'x', unit: 'mm', forked: false, blades: '' }] })).toBe(

@@ -1,5 +1,12 @@
-import type { BladeSet, RoundRule, Shop, ShopPolicy, Units } from '@longbar/core';
-import { formatMillimetres, issuesOf, readNumber, ShopSchema, USUAL_UNITS } from '@longbar/core';
+import type { AimRule, BladeSet, RoundRule, Shop, ShopPolicy, Units } from '@longbar/core';
+import {
+  formatMillimetres,
+  issuesOf,
+  readNumber,
+  ShopSchema,
+  USUAL_RISK,
+  USUAL_UNITS,
+} from '@longbar/core';
 import * as v from 'valibot';
 import { bladesTyped, bladesWritten, shimsTyped, shimsWritten } from './typedSizes';
 
@@ -23,6 +30,8 @@ export type ShopDraft = ShopBasics & {
   round: RoundRule;
   soonHours: string;
   soonDays: string;
+  driftRisk: string;
+  aim: AimRule;
   bladeSets: SetDraft[];
   stock: string;
   buyFrom: string;
@@ -40,6 +49,8 @@ export function draftOf(shop: Shop): ShopDraft {
     round: shop.round ?? 'first',
     soonHours: String(shop.soon?.hours ?? 50),
     soonDays: String(shop.soon?.days ?? 30),
+    driftRisk: String(shop.driftRisk ?? USUAL_RISK),
+    aim: shop.aim ?? 'off',
     bladeSets: shop.bladeSets.map((set) => ({
       name: set.name,
       unit: set.unit,
@@ -77,6 +88,10 @@ export function shopFrom(draft: ShopDraft): Made {
   if (!(soon.hours >= 0 && soon.days >= 0)) {
     return { ok: false, message: 'Soon is a number of hours and a number of days.' };
   }
+  const driftRisk = figureOf(draft.driftRisk);
+  if (!(Number.isInteger(driftRisk) && driftRisk >= 1 && driftRisk <= 50)) {
+    return { ok: false, message: 'The risk is a whole number of per cent, from 1 to 50.' };
+  }
   const made = {
     name: draft.name,
     ...(draft.address.trim() && { address: draft.address }),
@@ -86,6 +101,8 @@ export function shopFrom(draft: ShopDraft): Made {
     round: draft.round,
     bladeSets: sets,
     soon,
+    driftRisk,
+    aim: draft.aim,
     ...(buys && { shims: { stock: stock.value, buy: { from, to, step } } }),
   };
   const checked = v.safeParse(ShopSchema, made);

@@ -28,6 +28,7 @@ describe('drift', () => {
       id: 'intake.1',
       rate: -40,
       intervals: 4,
+      band: { low: -40, high: -40 },
       leaves: { p10: 1250, p50: 1250, p90: 1250 },
     });
     expect(recheckAt).toEqual({ hours: 1250, id: 'intake.1' });

@@ -2,6 +2,7 @@ import { itemAt } from '../itemAt';
 import type { AdjusterKind } from '../engine/kinds';
 import { KIND_NAMES, readId } from '../engine/kinds';
 import type { EngineSheet, Spec } from '../engine/sheet';
+import type { Shop } from '../wire/shop';
 import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
@@ -32,15 +33,28 @@ export function specsByKind({ adjusters }: EngineSheet): Partial<Record<Adjuster
   return Object.fromEntries(adjusters.flatMap(({ kind, spec }) => (spec ? [[kind, spec]] : [])));
 }
 
-/** How an engine is forecast wherever it is: the band no longer moves by more than a few hours. */
-export function driftOptions({ service }: EngineSheet): DriftOptions {
-  return { everyHours: service?.everyHours ?? Infinity, seed: 1, draws: 1000 };
+/**
+ * How an engine is forecast wherever it is: the band no longer moves by more than a few hours.
+ * The risk is the shop's, which says it in per cent.
+ */
+export function driftOptions(
+  { service }: Pick<EngineSheet, 'service'>,
+  { driftRisk = USUAL_RISK }: Pick<Shop, 'driftRisk'>,
+): DriftOptions {
+  return {
+    everyHours: service?.everyHours ?? Infinity,
+    seed: 1,
+    draws: 1000,
+    risk: driftRisk / 100,
+  };
 }
 
 export type AdjusterDrift = {
   id: string;
   /** µm per 1,000 h, positive where the gap opens; null where nothing of its kind is known. */
   rate: number | null;
+  /** The middle 80 % of the rates that were drawn for it; null where none were. */
+  band: { low: number; high: number } | null;
   /** Its own intervals between two jobs. */
   intervals: number;
   /** Hours since the last job at which it leaves its limits; `Infinity` is not in sight. */
@@ -61,8 +75,8 @@ export type DriftForecast = {
 const FEWEST_INTERVALS = 3;
 /** Its own median weighs k/(k + 3), the rest is the median of its kind. */
 const OWN_WEIGHT = 3;
-/** The chance at which an engine is looked at, unless the shop says otherwise. */
-const RISK = 0.1;
+/** The chance at which an engine is looked at unless the shop says otherwise, per cent. */
+export const USUAL_RISK = 10;
 
 /**
  * How every adjuster drifts, when it leaves its limits, and when the engine is to be looked at.
@@ -77,20 +91,21 @@ const RISK = 0.1;
 export function forecastDrift(
   histories: readonly DriftHistory[],
   specByKind: Partial<Record<AdjusterKind, Spec>>,
-  { everyHours, seed, draws, risk = RISK }: DriftOptions,
+  { everyHours, seed, draws, risk = USUAL_RISK / 100 }: DriftOptions,
 ): DriftForecast {
   const kinds = [...new Set(histories.map(kindOf))].map((kind): Kind => {
     const own = histories.filter((history) => kindOf(history) === kind);
     return { kind, own, intervals: own.map(intervalsOf), spec: specByKind[kind] };
   });
-  const drawn = kinds.flatMap((kind) => linesOf(kind, chanceOf(kind, seed), draws));
+  const drawn = new Map(kinds.flatMap((kind) => linesOf(kind, chanceOf(kind, seed), draws)));
   const told = new Map(kinds.flatMap(ratesTold));
   const adjusters = histories.map(({ id }): AdjusterDrift => {
     const { rate = null, intervals = 0 } = told.get(id) ?? {};
-    const hours = drawn.find((line) => line.id === id)?.hours;
-    return { id, rate, intervals, leaves: hours ? bandOf(hours) : null };
+    const line = drawn.get(id);
+    const band = line ? bandOf(line.rates) : null;
+    return { id, rate, intervals, band, leaves: line?.hours ? leavesOf(line.hours) : null };
   });
-  const first = firstToLeave(drawn, draws, risk);
+  const first = firstToLeave([...drawn], draws, risk);
   return {
     adjusters,
     recheckAt: first.hours < everyHours ? first : { hours: everyHours, id: null },
@@ -140,23 +155,35 @@ function ratesTold({ own, intervals }: Kind) {
   });
 }
 
-/** The hours at which an adjuster leaves its limits, by draw. */
-type Line = { id: string; hours: Float64Array };
+/**
+ * The rates of an adjuster and the hours at which it leaves its limits, by draw; no hours where
+ * nobody knows what it was left at.
+ */
+type Line = { rates: Float64Array; hours?: Float64Array };
 
 /** So many lines for each adjuster of a kind that is known well enough. */
-function linesOf({ own, intervals, spec }: Kind, chance: SeededRandom, draws: number): Line[] {
+function linesOf(
+  { own, intervals, spec }: Kind,
+  chance: SeededRandom,
+  draws: number,
+): [string, Line][] {
   const known = intervals.reduce((sum, each) => sum + each.length, 0);
   if (known < FEWEST_INTERVALS || !spec) return [];
   const rates = new RateDraws(withoutLeaps(intervals, spec), chance);
-  const lines = own.map(({ id }) => ({ id, hours: new Float64Array(draws) }));
   const lefts = own.map(lastLeft);
+  const lines = lefts.map((left): Line => ({
+    rates: new Float64Array(draws),
+    ...(left && { hours: new Float64Array(draws) }),
+  }));
   for (let draw = 0; draw < draws; draw++) {
     rates.next().forEach((rate, i) => {
+      const line = itemAt(lines, i);
       const left = lefts[i];
-      if (left) itemAt(lines, i).hours[draw] = leavesAt(within(left, spec, chance), rate, spec);
+      line.rates[draw] = rate;
+      if (left && line.hours) line.hours[draw] = leavesAt(within(left, spec, chance), rate, spec);
     });
   }
-  return lines.filter((_, i) => lefts[i] !== undefined);
+  return own.map(({ id }, i) => [id, itemAt(lines, i)]);
 }
 
 /**
@@ -191,8 +218,13 @@ function within(
   return from < to ? from + (to - from) * chance.next() : (go + noGo) / 2;
 }
 
+function bandOf(rates: Float64Array): AdjusterDrift['band'] {
+  const inOrder = [...rates].sort((a, b) => a - b);
+  return { low: quantile(inOrder, 0.1), high: quantile(inOrder, 0.9) };
+}
+
 /** The 10, 50 and 90 % points of when one leaves. */
-function bandOf(hours: Float64Array): AdjusterDrift['leaves'] {
+function leavesOf(hours: Float64Array): AdjusterDrift['leaves'] {
   const inOrder = [...hours].sort((a, b) => a - b);
   return { p10: at(inOrder, 0.1), p50: at(inOrder, 0.5), p90: at(inOrder, 0.9) };
 }
@@ -212,14 +244,14 @@ function leavesAt(from: number, rate: number, { low, high }: Spec): number {
 
 /** The hours at which any adjuster has left in so many of the draws, and which one did most. */
 function firstToLeave(
-  lines: readonly Line[],
+  lines: readonly (readonly [string, Line])[],
   draws: number,
   risk: number,
 ): DriftForecast['recheckAt'] {
   const firsts = Array.from({ length: draws }, (_, draw) => {
     let first: DriftForecast['recheckAt'] = { hours: Infinity, id: null };
-    for (const { id, hours } of lines) {
-      const left = itemAt(hours, draw);
+    for (const [id, { hours }] of lines) {
+      const left = hours?.[draw] ?? Infinity;
       if (left < first.hours) first = { hours: left, id };
     }
     return first;

@@ -53,7 +53,7 @@ export function changedMachine(
   const readings = [...own, ...firstReading(baseline)];
   const { open } = machine.jobs;
   const now = { ...basis, name, baseline, about, ...by, retired };
-  return detailOf(now, { ...machine, readings }, { open, recheck: machine.recheck }, today);
+  return detailOf(now, { ...machine, readings }, { ...machine, open }, today);
 }
 
 /** A machine after a reading of its hour meter. */
@@ -70,12 +70,7 @@ export function machineRead(
   const meter = meterOf(basis.meter, [...before, reading]);
   const readings = [{ ...reading, id: `${day} ${hours}` }, ...machine.readings];
   const { open } = machine.jobs;
-  return detailOf(
-    { ...basis, meter },
-    { ...machine, readings },
-    { open, recheck: machine.recheck },
-    today,
-  );
+  return detailOf({ ...basis, meter }, { ...machine, readings }, { ...machine, open }, today);
 }
 
 /** What a machine's readings count for: without those that were taken back. */
@@ -95,10 +90,13 @@ function basisOf(machine: MachineDetail): MachineBasis {
 type Rest = Pick<MachineDetail, 'history' | 'findings' | 'lastLeft' | 'readings'> &
   Pick<Page, 'notes' | 'lockPairs' | 'abandoned'>;
 
+/** What is known of its drift stays known. */
+type Drift = Pick<MachineDetail, 'recheck' | 'tooFewChecks' | 'rates'>;
+
 function detailOf(
   basis: MachineBasis,
   { readings, history, findings, lastLeft, notes, lockPairs, abandoned }: Rest,
-  { open, recheck }: Pick<MachineDetail['jobs'], 'open'> & Pick<MachineDetail, 'recheck'>,
+  { open, recheck, tooFewChecks, rates }: Drift & Pick<MachineDetail['jobs'], 'open'>,
   today: string,
 ): MachineDetail {
   const jobs = [...(open ? [open] : []), ...history];
@@ -115,8 +113,13 @@ function detailOf(
     lastLeft,
   };
   return {
-    ...machineLineOf(basis, { jobs, readings: known, recheck }, today),
+    ...machineLineOf(
+      basis,
+      { jobs, readings: known, recheck, ...(tooFewChecks && { tooFewChecks }) },
+      today,
+    ),
     ...page,
+    ...(rates && { rates }),
     ...(abandoned && { abandoned }),
     ...(notes && { notes }),
     ...(lockPairs && { lockPairs }),

@@ -27,8 +27,7 @@ export type MachinePast = {
   jobs: readonly JobLine[];
   /** Of the hour meter, earliest first. */
   readings: readonly HoursReading[];
-  recheck: MachineLine['recheck'];
-};
+} & Pick<MachineLine, 'recheck' | 'tooFewChecks'>;
 
 /**
  * A machine as the yard shows it on a day: its hours, what is due and when, its jobs. The server
@@ -39,7 +38,7 @@ export type MachinePast = {
  */
 export function machineLineOf(
   machine: MachineBasis,
-  { jobs, readings, recheck }: MachinePast,
+  { jobs, readings, recheck, tooFewChecks }: MachinePast,
   today: string,
 ): MachineLine {
   const { document, baseline, meter } = machine;
@@ -51,7 +50,8 @@ export function machineLineOf(
   const { last, breakInDone, kinds } = lastCheckOfAll(machine, checks);
   const drift = recheck && { ...recheck, checks: checks.length };
   const counted = { ...baseline, service, meter, last, breakInDone, ...(drift && { drift }) };
-  const due = withKinds(nextDue(counted, readings, today) ?? null, kinds);
+  const next = nextDue({ ...counted, ...(tooFewChecks && { tooFewChecks }) }, readings, today);
+  const due = withKinds(next ?? null, kinds);
   return {
     id: machine.id,
     name: machine.name,
@@ -64,6 +64,7 @@ export function machineLineOf(
     due,
     interval: intervalOf(due, service, last && engineHours(last, meter)),
     recheck,
+    ...(tooFewChecks && { tooFewChecks }),
     jobs: {
       open: jobs.find(({ summary }) => !summary.signed && !summary.abandoned) ?? null,
       signed: checks.length,

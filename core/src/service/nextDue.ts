@@ -19,6 +19,8 @@ export type ServiceHistory = {
   hoursAYear?: number | undefined;
   /** Where drift asks for a look: which adjuster may be out then, and on how many checks it rests. */
   drift?: { adjuster: string; atHours: number; checks: number } | undefined;
+  /** There are too few checks to tell its drift: the interval stands alone, and that is said. */
+  tooFewChecks?: true;
 };
 
 export type NextDue = {
@@ -86,6 +88,7 @@ function limitOf({
   breakInDone,
   hoursThen = 0,
   drift,
+  tooFewChecks,
 }: ServiceHistory): Limit | undefined {
   const { breakInHours = 0, everyHours: every } = service ?? {};
   if (!breakInDone && breakInHours > 0) {
@@ -94,7 +97,9 @@ function limitOf({
   }
   const atHours = every && (last ? engineHours(last, meter) : hoursThen) + every;
   if (drift && (!atHours || drift.atHours < atHours)) return { by: 'drift', ...byDrift(drift) };
-  return atHours ? { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.` } : undefined;
+  if (!atHours) return undefined;
+  const alone = tooFewChecks ? ' Too few checks to tell its drift.' : '';
+  return { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.${alone}` };
 }
 
 function byDrift({ adjuster, atHours, checks }: NonNullable<ServiceHistory['drift']>) {

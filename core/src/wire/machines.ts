@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { BARRING_METHODS } from '../barring/methods';
 import { ADJUSTER_ID, KIND_NAMES } from '../engine/kinds';
 import { SheetSchema } from '../engine/sheet';
+import { RatesSchema } from '../gauging/rates';
 import { ReadingSchema } from '../gauging/reading';
 import { JobHeadSchema } from '../job/journal/jobHead';
 import { scopeFields } from '../job/journal/scope';
@@ -120,6 +121,8 @@ const machineLine = {
     // What an earlier version kept on a phone named it in words: nothing is said until it is asked.
     null,
   ),
+  /** Its checks are too few to tell its drift: the maker's interval alone counts. */
+  tooFewChecks: v.optional(v.literal(true)),
   jobs: v.object({ open: v.nullable(jobLine), signed: v.number() }),
 };
 
@@ -156,6 +159,8 @@ export const MachineDetailSchema = v.object({
   findings: v.array(FindingSchema),
   lastLeft,
   notes: v.optional(v.array(machineNote)),
+  /** Of each adjuster whose drift is known. */
+  rates: v.optional(RatesSchema),
   lockPairs,
 });
 /** A machine with its sheet, readings and signed jobs. */

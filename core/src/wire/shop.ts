@@ -8,6 +8,7 @@ import {
   wholeFrom,
   wordsUpTo,
 } from '../bounds';
+import { AIM_RULES } from '../gauging/aim';
 import { POLICIES } from '../gauging/judgeReading';
 import { count, UuidSchema } from '../job/journal/fields';
 import { ROUND_RULES } from '../job/journal/roundRule';
@@ -52,6 +53,10 @@ export const ShopSchema = v.object({
       buy: v.object({ from: micrometres, to: micrometres, step: micrometres }),
     }),
   ),
+  /** The chance, per cent, of any adjuster outside its limits at which a check is due by drift. */
+  driftRisk: v.optional(wholeFrom(1, 50, 'The chance is a whole number of per cent, from 1.')),
+  /** Whether an adjuster that drifts one way is set off its target, so that it stays inside longer. */
+  aim: v.optional(v.picklist(AIM_RULES)),
   /** From when on a check counts as soon: so many hours or days before it is due. */
   soon: v.optional(
     v.object({

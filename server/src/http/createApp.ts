@@ -54,8 +54,8 @@ export type AppOptions = {
   hosts?: readonly string[] | undefined;
   /** Where its backups are; none in tests. */
   backups?: BackupPlan | undefined;
-  /** Hears that a check was signed. */
-  signed?: (() => void) | undefined;
+  /** Hears that drift is to be worked out: a check was signed, or the shop takes another risk. */
+  driftDue?: (() => void) | undefined;
   /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
   incoming?: string | undefined;
 };
@@ -96,7 +96,7 @@ export function createApp(options: AppOptions): Express {
     web,
     devOrigin,
     backups,
-    signed,
+    driftDue,
     hosts = [],
     incoming = tmpdir(),
   } = options;
@@ -153,10 +153,10 @@ export function createApp(options: AppOptions): Express {
   api.get('/backups', (_request, response) => {
     response.json(backups ? backupsTold(backups, new Date()) : null);
   });
-  api.use('/shop', shopRoutes(db));
+  api.use('/shop', shopRoutes(db, driftDue));
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
-  api.use('/jobs', jobRoutes(db, new JobFeed(), signed));
+  api.use('/jobs', jobRoutes(db, new JobFeed(), driftDue));
   api.use('/shared', sharedRoutes(db));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {

@@ -37,7 +37,7 @@ const AfterSchema = v.object({
   ),
 });
 
-export function jobRoutes(db: Database, feed: JobFeed, signed?: () => void): Router {
+export function jobRoutes(db: Database, feed: JobFeed, driftDue?: () => void): Router {
   const routes = Router();
   const believed = new BelievedBeats();
   routes.param('id', onlyUuid);
@@ -62,7 +62,7 @@ export function jobRoutes(db: Database, feed: JobFeed, signed?: () => void): Rou
     if (holderOf(request).role === 'helper') refuseBeyondHelping(events);
     const accepted = await appendEvents(db, id, events, now(), holderOf(request).name);
     feed.changed(id);
-    if (events.some(({ type }) => type === 'job.signed')) signed?.();
+    if (events.some(({ type }) => type === 'job.signed')) driftDue?.();
     response.json({ accepted });
   });
   routes.get('/:id/events', async (request, response) => {

@@ -6,8 +6,11 @@ import { readShopHere, rebuildShop, writeShop } from '../store/shop';
 import { checked } from './errors';
 import { noteOf } from './session';
 
-/** The shop's rules, blades and shims. A job keeps those it began with. */
-export function shopRoutes(db: Database): Router {
+/**
+ * The shop's rules, blades and shims. A job keeps those it began with; `driftDue` hears that drift
+ * may be to be worked out by another risk.
+ */
+export function shopRoutes(db: Database, driftDue?: () => void): Router {
   const routes = Router();
   routes.get('/', async (_request, response) => {
     response.json(await readShopHere(db));
@@ -16,6 +19,7 @@ export function shopRoutes(db: Database): Router {
     const shop = checked(ShopSchema, request.body);
     await db.write((transaction) => writeShop(db, shop, transaction));
     goByShop(shop);
+    driftDue?.();
     await noteOf(db, request, 'rules-changed');
     response.json(await readShopHere(db));
   });

@@ -43,7 +43,7 @@ export async function jobChanged(
   await machineChanged(db, machine, transaction);
 }
 
-/** The hours, the meter or the sheet of a machine have changed. */
+/** The hours, the meter, the sheet or the known drift of a machine have changed. */
 export async function machineChanged(
   db: Database,
   machine: string,
@@ -57,17 +57,9 @@ export async function machineChanged(
   );
 }
 
-/** The drift of a machine was worked out: its line of the yard says what that asks for. */
-export async function driftChanged(
-  db: Database,
-  machine: string,
-  transaction: Transaction,
-): Promise<void> {
-  await db.run(
-    `UPDATE machine_reads SET day = '${LINE_ONLY}' WHERE machine = $1 AND day <> ''`,
-    [machine],
-    transaction,
-  );
+/** The shop takes another risk: when each machine is to be looked at is worked out anew. */
+export async function riskChanged(db: Database, transaction: Transaction): Promise<void> {
+  await db.run("UPDATE machine_drift SET job = ''", [], transaction);
 }
 
 /** The signed checks of a machine have changed, or the meter they are counted by. */
@@ -78,9 +70,6 @@ export async function checksChanged(
 ): Promise<void> {
   await db.run("UPDATE machine_drift SET job = '' WHERE machine = $1", [machine], transaction);
 }
-
-/** In place of a day: only the line is old. */
-const LINE_ONLY = 'line';
 
 /** A sheet has a new revision: every machine that goes by it says so. */
 export async function sheetChanged(

@@ -1,19 +1,23 @@
 import type {
+  AdjusterDrift,
   DriftForecast,
-  MachineBasis,
   HoursReading,
   JobCheck,
   JobLine,
+  MachineBasis,
+  MachineDetail,
   MachineLine,
+  RateBand,
 } from '@longbar/core';
 import { driftOptions, engineHours, forecastDrift, pastOf, specsByKind } from '@longbar/core';
-import { driftChanged } from './changes';
+import { machineChanged } from './changes';
 import type { Database } from './database';
 import { hourMeterOf } from './hourMeter';
 import { checkTexts, jobLines } from './jobReads';
 import type { Thing } from './setAside';
 import { backIn, setAside } from './setAside';
 import { readSheet } from './sheets';
+import { readShop } from './shop';
 import { diskTrouble } from './trouble';
 
 /**
@@ -63,13 +67,16 @@ async function settleOrSetAside(db: Database, machine: string, job: string): Pro
       const name = `The drift of ${row?.name ?? 'a machine that is gone'}`;
       const thing: Thing = { kind: 'drift', id: machine, name };
       await setAside(db, thing, error, transaction);
-      await db.run(KNOWN, [machine, job, '{"id":null}'], transaction);
+      await db.run(KNOWN, [machine, job, '{"id":null}', '{}'], transaction);
     });
   }
 }
 
-const KNOWN = `INSERT INTO machine_drift VALUES ($1, $2, $3)
-  ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3`;
+const KNOWN = `INSERT INTO machine_drift (machine, job, recheck, rates) VALUES ($1, $2, $3, $4)
+  ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3, rates = $4`;
+
+/** As it is kept: when to look, and whether the checks are too few to tell. */
+type Recheck = DriftForecast['recheckAt'] & { tooFewChecks?: true };
 
 async function settleOne(db: Database, machine: string, job: string): Promise<void> {
   const row = (await db.tables.machines.findByPk(machine))?.get();
@@ -79,37 +86,67 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
   const read = checks.map((text): JobCheck => JSON.parse(text));
   const { meter } = await hourMeterOf(db, row, await jobLines(db, machine));
   const past = pastOf(sheet.document, read, meter);
-  const specs = specsByKind(past.sheet);
-  const { recheckAt } = forecastDrift(past.histories, specs, driftOptions(past.sheet));
+  const shop = await readShop(db);
+  const options = driftOptions(past.sheet, shop);
+  const { adjusters, recheckAt } = forecastDrift(past.histories, specsByKind(past.sheet), options);
+  const known = adjusters.some(({ leaves }) => leaves);
+  const recheck: Recheck = { ...recheckAt, ...(!known && { tooFewChecks: true }) };
+  const rates = JSON.stringify(ratesOf(adjusters));
   await db.write(async (transaction) => {
     // A check that came meanwhile makes this one of yesterday: the next time sees it.
     const now = await checkTexts(db, machine);
     if (now.join() !== checks.join()) return;
-    await db.run(KNOWN, [machine, job, JSON.stringify(recheckAt)], transaction);
+    await db.run(KNOWN, [machine, job, JSON.stringify(recheck), rates], transaction);
     await backIn(db, { kind: 'drift', id: machine }, transaction);
-    await driftChanged(db, machine, transaction);
+    await machineChanged(db, machine, transaction);
   });
 }
 
+/** The rates of those that were forecast: what a job aims by. */
+function ratesOf(adjusters: readonly AdjusterDrift[]): Record<string, RateBand> {
+  return Object.fromEntries(
+    adjusters.flatMap(({ id, rate, band }) =>
+      rate !== null && band ? [[id, { rate, ...band }]] : [],
+    ),
+  );
+}
+
+/** What a machine's drift tells: which adjuster asks for a look and when, and how fast each goes. */
+export type KnownDrift = Pick<MachineLine, 'recheck' | 'tooFewChecks'> &
+  Pick<MachineDetail, 'rates'>;
+
 /**
- * Which adjuster asks for a look before the maker's interval is up, and at which engine hours;
- * null where none does, or where a check has been signed since it was worked out.
+ * What is known of a machine's drift: `recheck` where an adjuster asks for a look before the
+ * maker's interval is up; nothing where a check has been signed since it was worked out.
  */
-export async function recheckOf(
+export async function driftOf(
   db: Database,
-  { id, meter }: Pick<MachineBasis, 'id' | 'meter'>,
+  machine: Pick<MachineBasis, 'id' | 'meter'>,
   jobs: readonly JobLine[],
   latest: HoursReading | undefined,
-): Promise<MachineLine['recheck']> {
-  const [known] = await db.rows<{ job: string; recheck: string }>(
-    'SELECT job, recheck FROM machine_drift WHERE machine = $1',
-    [id],
+): Promise<KnownDrift> {
+  const [known] = await db.rows<{ job: string; recheck: string; rates: string | null }>(
+    'SELECT job, recheck, rates FROM machine_drift WHERE machine = $1',
+    [machine.id],
   );
   const last = jobs.find(({ summary }) => summary.signed);
-  if (!known || !last?.summary.hours || known.job !== last.id) return null;
-  const recheck: DriftForecast['recheckAt'] = JSON.parse(known.recheck);
+  if (!known || !last?.summary.hours || known.job !== last.id) return { recheck: null };
+  const recheck: Recheck = JSON.parse(known.recheck);
+  return {
+    recheck: lookAt(recheck, machine.meter, last.summary.hours, latest),
+    ...(recheck.tooFewChecks && { tooFewChecks: true }),
+    rates: JSON.parse(known.rates ?? '{}'),
+  };
+}
+
+function lookAt(
+  recheck: Recheck,
+  meter: MachineBasis['meter'],
+  last: HoursReading,
+  latest: HoursReading | undefined,
+): MachineLine['recheck'] {
   if (recheck.id === null) return null;
-  const atHours = Math.round(engineHours(last.summary.hours, meter) + recheck.hours);
-  const now = engineHours(latest ?? last.summary.hours, meter);
+  const atHours = Math.round(engineHours(last, meter) + recheck.hours);
+  const now = engineHours(latest ?? last, meter);
   return { adjuster: recheck.id, atHours, hoursLeft: atHours - now };
 }

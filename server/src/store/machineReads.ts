@@ -2,7 +2,7 @@ import type { JobLine, MachineBasis, MachineDetail, MachineLine, MeterChange } f
 import { findingsOf, machineLineOf, pastOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
-import { recheckOf } from './drift';
+import { driftOf } from './drift';
 import { lastLeftOf, notesOf } from './history';
 import { hourMeterOf, readingsOnRecord } from './hourMeter';
 import { checksOf, jobLines } from './jobReads';
@@ -74,7 +74,8 @@ async function settleMachine(
     : { readings: [], meter: [] };
   const basis = machine && (await basisOf(db, machine, meter));
   if (!basis) throw new Error(`Machine ${id} is gone, or its sheet is.`);
-  const past = { jobs, readings, recheck: await recheckOf(db, basis, jobs, readings.at(-1)) };
+  const { rates, ...drift } = await driftOf(db, basis, jobs, readings.at(-1));
+  const past = { jobs, readings, ...drift };
   await db.run(
     'UPDATE machine_reads SET day = $1, line = $2 WHERE machine = $3',
     [today, JSON.stringify(machineLineOf(basis, past, today)), id],
@@ -86,7 +87,7 @@ async function settleMachine(
   unpack(db, `checks ${id}`);
   await db.run(
     'UPDATE machine_reads SET page = $1 WHERE machine = $2',
-    [JSON.stringify(await pageOf(db, basis, jobs)), id],
+    [JSON.stringify({ ...(await pageOf(db, basis, jobs)), ...(rates && { rates }) }), id],
     transaction,
   );
 }

@@ -20,6 +20,7 @@ import { helpers } from './migrations/0016-helpers';
 import { pins } from './migrations/0017-pins';
 import { whosePhone } from './migrations/0018-whose-phone';
 import { practice } from './migrations/0019-practice';
+import { driftRules } from './migrations/0020-drift-rules';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -41,6 +42,7 @@ const MIGRATIONS: Migration[] = [
   pins,
   whosePhone,
   practice,
+  driftRules,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

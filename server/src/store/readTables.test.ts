@@ -1,4 +1,5 @@
 import { setImmediate } from 'node:timers/promises';
+import type { MachineLine, RateBand } from '@longbar/core';
 import { SeededRandom } from '@longbar/core';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
@@ -75,6 +76,37 @@ describe('what is derived from the journal', () => {
         /^By its drift over 4 checks: No\. \d (intake|exhaust) may have left/,
       );
     }
+  });
+
+  it('goes by the risk the shop takes, and by the interval alone where checks are too few', async () => {
+    const shop = await readShop(db);
+    const looksBy = async (driftRisk: number) => {
+      await db.write((transaction) => writeShop(db, { ...shop, driftRisk }, transaction));
+      await settleDrift(db);
+      return listMachines(db, TODAY);
+    };
+    const atHours = (lines: MachineLine[], name: string) =>
+      lines.find((line) => line.name === name)?.recheck?.atHours ?? Infinity;
+    const [seldom, often] = [await looksBy(40), await looksBy(1)];
+    for (const { name } of often) {
+      expect(atHours(often, name)).toBeLessThanOrEqual(atHours(seldom, name));
+    }
+    expect(atHours(often, 'Salt truck 3')).toBeLessThan(atHours(seldom, 'Salt truck 3'));
+    const few = often.filter(({ tooFewChecks }) => tooFewChecks);
+    const told = MACHINES.filter(({ jobs }) => jobs.length === 1).map(({ name }) => name);
+    expect(few.map(({ name }) => name).sort()).toEqual(told.sort());
+    for (const { due } of few.filter((line) => line.due?.by === 'hours')) {
+      expect(due?.why).toContain('Too few checks to tell its drift.');
+    }
+    expect(await looksBy(10)).toEqual(await looksBy(10));
+  });
+
+  it('tells how fast each adjuster drifts to whoever opens the machine’s page', async () => {
+    await settleDrift(db);
+    const { rates } = JSON.parse(await machineDetail(db, machine.id, TODAY));
+    expect(Object.keys(rates).length).toBeGreaterThan(10);
+    for (const { low, high } of Object.values<RateBand>(rates))
+      expect(low).toBeLessThanOrEqual(high);
   });
 
   it('follows the shop’s rules and a new revision of the sheet', async () => {

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { Shop, ShopHere } from '@longbar/core';
-import { NEW_SHOP, ShopSchema } from '@longbar/core';
+import { NEW_SHOP, ShopSchema, USUAL_RISK } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import type { Database } from './database';
-import { openJobsChanged } from './changes';
+import { openJobsChanged, riskChanged } from './changes';
 import type { SetAside } from './setAside';
 import { listSetAside } from './setAside';
 import type { IdentityRow, ShopRow } from './tables';
@@ -111,8 +111,12 @@ export async function writeShop(db: Database, shop: Shop, transaction: Transacti
     round: shop.round ?? null,
     shims: shop.shims ?? null,
     soon: shop.soon ?? null,
+    driftRisk: shop.driftRisk ?? null,
+    aim: shop.aim ?? null,
   };
   const known = await db.tables.shops.findOne({ transaction });
+  const risk = known?.get().driftRisk ?? USUAL_RISK;
+  if (risk !== (row.driftRisk ?? USUAL_RISK)) await riskChanged(db, transaction);
   if (known) await known.update({ ...row, id: known.get().id }, { transaction });
   else await db.tables.shops.create(row, { transaction });
   await openJobsChanged(db, transaction);

@@ -21,6 +21,8 @@ export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
   round: Shop['round'] | null;
   shims: Shop['shims'] | null;
   soon: Shop['soon'] | null;
+  driftRisk: number | null;
+  aim: Shop['aim'] | null;
 };
 /** Which shop this is: one row, made with the database. */
 export type IdentityRow = { id: string; demo: boolean; generation: string };
@@ -121,6 +123,8 @@ export function defineTables(sequelize: Sequelize): Tables {
       round: text,
       shims: json,
       soon: json,
+      driftRisk: DataTypes.INTEGER,
+      aim: text,
     }),
     sheets: define<SheetRow>('sheets', {
       id,

@@ -1,0 +1,69 @@
+import type { Spec } from '../engine/sheet';
+import { formatHours } from '../units';
+import { NEAR_ENOUGH } from './blades';
+import { formatSetting } from './measure';
+import type { RateBand } from './rates';
+
+/** Whether a shop sets an adjuster that drifts one way off its target: never, if asked, or always. */
+export const AIM_RULES = ['off', 'offered', 'on'] as const;
+export type AimRule = (typeof AIM_RULES)[number];
+
+/** A setting in µm, and the hours it stays inside from there and from the maker's target. */
+export type Aim = { setting: number; lasts: number; lastsAtTarget: number };
+
+type AimFor = {
+  spec: Spec;
+  rate: RateBand;
+  /** The settings that can be reached, µm: blades or the gaps the shims make; any if absent. */
+  steps?: readonly number[] | undefined;
+};
+
+/**
+ * What to set inside the limits so that an adjuster which drifts one way stays inside longest.
+ * The maker's target stands where the band of the rate holds zero, where the target itself lasts
+ * `hours` (until it is looked at anyway), and where no step does better. A blade that enters is
+ * followed by the next one that does not: both lie inside the limits. `Infinity` is never.
+ *
+ * @example aimFor({ spec: { low: 360, target: 400, high: 440 }, rate: { rate: -50, low: -60, high: -40 } }, 1000)
+ *   // { setting: 440, lasts: 1600, lastsAtTarget: 800 }
+ */
+export function aimFor({ spec, rate: { rate, low, high }, steps }: AimFor, hours: number): Aim {
+  const lastsFrom = (setting: number) => {
+    const room = rate < 0 ? setting - spec.low : spec.high - setting;
+    return rate === 0 ? Infinity : (1000 * Math.max(0, room)) / Math.abs(rate);
+  };
+  const lastsAtTarget = lastsFrom(spec.target);
+  const target = { setting: spec.target, lasts: lastsAtTarget, lastsAtTarget };
+  if (low <= 0 && high >= 0) return target;
+  if (rate === 0 || lastsAtTarget >= hours) return target;
+  const reached = steps ? insideOf(steps, spec) : [spec.low, spec.high];
+  const setting = rate < 0 ? Math.max(...reached) : Math.min(...reached);
+  const lasts = reached.length > 0 ? lastsFrom(setting) : 0;
+  return lasts > lastsAtTarget ? { setting, lasts, lastsAtTarget } : target;
+}
+
+/** The steps that read as inside: each with the next one, which no longer enters. */
+function insideOf(steps: readonly number[], { low, high }: Spec): number[] {
+  const inOrder = [...steps].sort((a, b) => a - b);
+  return inOrder.filter((step, i) => {
+    const next = inOrder[i + 1] ?? Infinity;
+    return step >= low - NEAR_ENOUGH && next <= high + NEAR_ENOUGH;
+  });
+}
+
+/**
+ * The sum of an aim as one writes it down.
+ *
+ * @example aimWords({ setting: 440, lasts: 1702.13, lastsAtTarget: 851.06 }, { low: 360, target: 400, high: 440 }, -47)
+ *   // 'It closes 47 µm in 1,000 h: from 0.44 mm it lasts 1,700 h, from the maker’s 0.40 mm 850 h.'
+ */
+export function aimWords({ setting, lasts, lastsAtTarget }: Aim, { target }: Spec, rate: number) {
+  const way = rate < 0 ? 'closes' : 'opens';
+  const by = `It ${way} ${Math.round(Math.abs(rate))} µm in 1,000 h`;
+  const [aimed, maker] = [formatSetting('lash', setting), formatSetting('lash', target)];
+  return `${by}: from ${aimed} it lasts ${rounded(lasts)} h, from the maker’s ${maker} ${rounded(lastsAtTarget)} h.`;
+}
+
+function rounded(hours: number): string {
+  return formatHours(Math.round(hours / 10) * 10);
+}
