@@ -1,18 +1,18 @@
 import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text } from 'react-native-svg';
-import type { Measure, Reading, Spec } from '@longbar/core';
+import type { Measure, Reading, SettingSpec } from '@longbar/core';
 import { describeReading, formatFigure, unitOf } from '@longbar/core';
 import { font } from '../theme/fonts';
 import { useTokens } from '../theme/ThemeProvider';
 
-type Props = { measure?: Measure; spec: Spec; reading?: Reading; width: number };
+type Props = { measure?: Measure; spec: SettingSpec; reading?: Reading; width: number };
 
 const HEIGHT = 58;
 
-/** The limits, the nominal, and the reading as the interval it is. */
+/** The limits, the nominal, an aim, and the reading as the interval it is. */
 export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
   const tokens = useTokens();
-  const { low, target, high } = spec;
+  const { low, target, high, aim } = spec;
   const room = Math.max(high - low, 40);
   const from = Math.min(low - room, reading && reading.go > 0 ? reading.go - 30 : Infinity);
   const to = Math.max(high + room, reading?.noGo ? reading.noGo + 30 : 0);
@@ -32,6 +32,13 @@ export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
         <Rect x={x(low)} y={4} width={x(high) - x(low)} height={30} fill={tokens.enamelTint} />
         <Line x1={8} x2={width - 8} y1={34} y2={34} stroke={tokens.secondInk} strokeWidth={1.2} />
         <Line x1={x(target)} x2={x(target)} y1={0} y2={34} stroke={tokens.ink} strokeWidth={2.4} />
+        {aim !== undefined && (
+          <Line
+            {...{ x1: x(aim), x2: x(aim), y1: 0, y2: 34, strokeDasharray: '5 3' }}
+            stroke={tokens.act}
+            strokeWidth={2.4}
+          />
+        )}
         {reading && (
           <Rect
             x={x(Math.max(reading.go, from))}

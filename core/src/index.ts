@@ -105,8 +105,12 @@ export {
 } from './gauging/measure';
 export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
+export { aimAt, entryAtWork } from './job/instruction/aimAt';
+export type { AimAt } from './job/instruction/aimAt';
 export { aimFor, aimWords } from './gauging/aim';
-export type { Aim, AimRule } from './gauging/aim';
+export type { AimRule } from './gauging/aim';
+export { toSet } from './gauging/toSet';
+export type { SettingSpec } from './gauging/toSet';
 export type { RateBand, Rates } from './gauging/rates';
 export {
   bladeFor,

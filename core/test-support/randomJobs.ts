@@ -13,7 +13,18 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
     phones: random.next() < 0.3 ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),
     ...randomScope(sheet, random),
+    ...randomAims(sheet, random),
   };
+}
+
+/** Every other shop aims, at an engine whose adjusters drift one way, the other, or none. */
+function randomAims(sheet: EngineSheet, random: SeededRandom): Pick<SimulatedJob, 'aims'> {
+  if (random.next() < 0.5) return {};
+  const rates = adjustersOf(sheet).map(({ id }) => {
+    const rate = random.whole(-200, 200);
+    return [id, { rate, low: rate - 20, high: rate + 20 }];
+  });
+  return { aims: { aim: 'on', rates: Object.fromEntries(rates) } };
 }
 
 /** Every third job is about some kinds only, or only checks. */

@@ -34,7 +34,7 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     if (!shop.data) return;
     const id = uuid();
     const by = name.trim();
-    const { document: sheet, lastLeft, notes, lockPairs } = machine;
+    const { document: sheet, lastLeft, notes, rates, lockPairs } = machine;
     const head = {
       id,
       machine: machine.id,
@@ -47,7 +47,12 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     dispatch(preferencesChanged({ name: by }));
     try {
       const context = { head, machineName: machine.name, sheet, shop: shop.data, lastLeft };
-      await sync.beginJob({ ...context, ...(notes && { notes }), ...(lockPairs && { lockPairs }) });
+      await sync.beginJob({
+        ...context,
+        ...(notes && { notes }),
+        ...(rates && { rates }),
+        ...(lockPairs && { lockPairs }),
+      });
       router.push(`/jobs/${id}`);
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));

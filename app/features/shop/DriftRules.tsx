@@ -1,24 +1,53 @@
+import { View } from 'react-native';
+import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Stack } from '../../ui/Panel';
+import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import type { ShopDraft } from './shopDraft';
 
+const AIMS = [
+  ['off', 'Off', 'Every one is brought to the maker’s target.'],
+  ['offered', 'Offered', 'The job says what would last longest; whoever sets it decides.'],
+  ['on', 'On', 'It is set where it stays inside longest, unless somebody takes the target.'],
+] as const;
+
 type Props = { draft: ShopDraft; onChange: (next: Partial<ShopDraft>) => void };
 
-/** What the shop does with what is known of drift: when it looks. */
+/** What the shop does with what is known of drift: when it looks, and where it sets. */
 export function DriftRules({ draft, onChange }: Props) {
   return (
-    <Stack>
-      <Words as="heading">When does drift ask for a check?</Words>
-      <Field
-        label="Chance of any adjuster outside its limits, %"
-        inputMode="numeric"
-        value={draft.driftRisk}
-        onChange={(driftRisk) => onChange({ driftRisk })}
-      />
-      <Words as="note" color="secondInk">
-        The smaller, the earlier. The maker’s interval is never exceeded.
-      </Words>
-    </Stack>
+    <>
+      <Stack>
+        <Words as="heading">When does drift ask for a check?</Words>
+        <Field
+          label="Chance of any adjuster outside its limits, %"
+          inputMode="numeric"
+          value={draft.driftRisk}
+          onChange={(driftRisk) => onChange({ driftRisk })}
+        />
+        <Words as="note" color="secondInk">
+          The smaller, the earlier. The maker’s interval is never exceeded.
+        </Words>
+      </Stack>
+      <Stack>
+        <Words as="heading">What if an adjuster drifts one way?</Words>
+        <View role="radiogroup" aria-label="Aim">
+          <Tiles columns={1}>
+            {AIMS.map(([aim, label, detail]) => (
+              <Choice
+                key={aim}
+                {...{ label, detail }}
+                chosen={draft.aim === aim}
+                onPress={() => onChange({ aim })}
+              />
+            ))}
+          </Tiles>
+        </View>
+        <Words as="note" color="secondInk">
+          Always inside the maker’s limits. Where the manual forbids it, leave this off.
+        </Words>
+      </Stack>
+    </>
   );
 }

@@ -1,12 +1,15 @@
 import type { Spec } from '../engine/sheet';
 import { formatHours } from '../units';
-import { NEAR_ENOUGH } from './blades';
+import { verdictOf } from './judgeReading';
 import { formatSetting } from './measure';
 import type { RateBand } from './rates';
 
 /** Whether a shop sets an adjuster that drifts one way off its target: never, if asked, or always. */
 export const AIM_RULES = ['off', 'offered', 'on'] as const;
 export type AimRule = (typeof AIM_RULES)[number];
+
+/** What lasts less than this many times as long as the target is no reason to leave the target. */
+const WORTH_IT = 1.25;
 
 /** A setting in µm, and the hours it stays inside from there and from the maker's target. */
 export type Aim = { setting: number; lasts: number; lastsAtTarget: number };
@@ -21,7 +24,7 @@ type AimFor = {
 /**
  * What to set inside the limits so that an adjuster which drifts one way stays inside longest.
  * The maker's target stands where the band of the rate holds zero, where the target itself lasts
- * `hours` (until it is looked at anyway), and where no step does better. A blade that enters is
+ * `hours` (until it is looked at anyway), and where no step does clearly better. A blade that enters is
  * followed by the next one that does not: both lie inside the limits. `Infinity` is never.
  *
  * @example aimFor({ spec: { low: 360, target: 400, high: 440 }, rate: { rate: -50, low: -60, high: -40 } }, 1000)
@@ -39,15 +42,15 @@ export function aimFor({ spec, rate: { rate, low, high }, steps }: AimFor, hours
   const reached = steps ? insideOf(steps, spec) : [spec.low, spec.high];
   const setting = rate < 0 ? Math.max(...reached) : Math.min(...reached);
   const lasts = reached.length > 0 ? lastsFrom(setting) : 0;
-  return lasts > lastsAtTarget ? { setting, lasts, lastsAtTarget } : target;
+  return lasts > WORTH_IT * lastsAtTarget ? { setting, lasts, lastsAtTarget } : target;
 }
 
-/** The steps that read as inside: each with the next one, which no longer enters. */
-function insideOf(steps: readonly number[], { low, high }: Spec): number[] {
+/** The steps that read as inside: each enters, and the next one no longer does. */
+function insideOf(steps: readonly number[], spec: Spec): number[] {
   const inOrder = [...steps].sort((a, b) => a - b);
-  return inOrder.filter((step, i) => {
-    const next = inOrder[i + 1] ?? Infinity;
-    return step >= low - NEAR_ENOUGH && next <= high + NEAR_ENOUGH;
+  return inOrder.filter((go, i) => {
+    const noGo = inOrder[i + 1];
+    return noGo !== undefined && verdictOf(spec, { go, noGo }) === 'inside';
   });
 }
 

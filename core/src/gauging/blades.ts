@@ -1,6 +1,7 @@
 import { itemAt } from '../itemAt';
-import type { Spec } from '../engine/sheet';
 import type { Reading, Trial } from './reading';
+import type { SettingSpec } from './toSet';
+import { toSet } from './toSet';
 
 /** A blade in µm; a stepped one carries both sizes on one leaf. */
 export type SteppedBlade = { go: number; noGo: number };
@@ -17,6 +18,13 @@ export type BladeSet = {
 export function plainBlades(set: Pick<BladeSet, 'blades'>): number[] {
   const plain = set.blades.filter((blade): blade is number => typeof blade === 'number');
   return [...new Set(plain)].sort((a, b) => a - b);
+}
+
+/** What one plain blade or a stack of two makes, in order of thickness, µm. */
+export function stackSizes(set: Pick<BladeSet, 'blades'>): number[] {
+  const plain = plainBlades(set);
+  const stacks = plain.flatMap((one, i) => plain.slice(i + 1).map((other) => one + other));
+  return [...new Set([...plain, ...stacks])].sort((a, b) => a - b);
 }
 
 /** The stepped leaves of a set in order of thickness, µm. */
@@ -173,12 +181,12 @@ export type LaidOut = { size: number; of?: number[] };
 
 /**
  * What to lay out for a spec, in order of thickness: the blades of the set, and where none
- * is near enough to the target or a limit, the stack that makes it.
+ * is near enough to the target, to an aim or to a limit, the stack that makes it.
  */
-export function layOutBlades(set: BladeSet, spec: Spec): LaidOut[] {
+export function layOutBlades(set: BladeSet, spec: SettingSpec): LaidOut[] {
   const plain = plainBlades(set);
   const laid: LaidOut[] = plain.map((size) => ({ size }));
-  for (const wanted of new Set([spec.low, spec.target, spec.high])) {
+  for (const wanted of new Set([spec.low, spec.target, toSet(spec), spec.high])) {
     if (laid.some(({ size }) => Math.abs(size - wanted) <= NEAR_ENOUGH)) continue;
     const stack = bladeStack(plain, wanted);
     if (stack && Math.abs(stack.error) <= NEAR_ENOUGH) {

@@ -1,4 +1,6 @@
 import type { Spec } from '../engine/sheet';
+import type { SettingSpec } from './toSet';
+import { toSet } from './toSet';
 import { NEAR_ENOUGH } from './blades';
 import type { Measure } from './measure';
 import { formatSetting } from './measure';
@@ -21,19 +23,19 @@ export type Judgement = {
 };
 
 /** A reading against its setting, blades within 6 µm of a limit taken as the limit. */
-type Held = { spec: Spec; go: number; noGo: number; measure: Measure };
+type Held = { spec: SettingSpec; go: number; noGo: number; measure: Measure };
 
 /**
  * Judges a reading in µm (mN·m for a preload) against low, target and high by the shop's
  * policy. A blade within 6 µm of a limit counts as it: inch blades never meet mm limits; a
  * figure read off a gauge or a wrench is held against the limits as it is.
- * `measure` only chooses the words; `tight` is too low a height or too small a preload.
+ * Where an aim is set in place of the target, only the words say so. `measure` too only chooses the words; `tight` is too low a height or too small a preload.
  *
  * @example judgeReading({ low: 280, target: 330, high: 380 }, { go: 250, noGo: 280 }, 'leave-inside').verdict
  *   // 'tight'
  */
 export function judgeReading(
-  spec: Spec,
+  spec: SettingSpec,
   reading: Pick<Reading, 'go' | 'noGo'> & { how?: Reading['how'] },
   policy: JobPolicy,
   measure: Measure = 'lash',
@@ -58,7 +60,12 @@ export function judgeReading(
  * A figure read off a gauge or a wrench: on a limit is inside it. A loose side is a matter of
  * blades, so that policy leaves what is inside.
  */
-function judgeFigure(spec: Spec, figure: number, policy: JobPolicy, measure: Measure): Judgement {
+function judgeFigure(
+  spec: SettingSpec,
+  figure: number,
+  policy: JobPolicy,
+  measure: Measure,
+): Judgement {
   const verdict = figureSays(spec, figure);
   const held = { spec, go: figure, noGo: figure, measure };
   const { action, because } = decide(
@@ -132,19 +139,21 @@ function readOutside(held: Held, verdict: 'tight' | 'loose'): string {
 }
 
 function decide(
-  { spec: { target }, go, noGo, measure }: Held,
+  { spec, go, noGo, measure }: Held,
   verdict: Verdict,
   policy: JobPolicy,
 ): { action: Action; because: string } {
+  const { target } = spec;
   const nominal = formatSetting(measure, target);
+  const set = formatSetting(measure, toSet(spec));
   if (policy === 'reset-all') {
-    return { action: 'adjust', because: 'The shop brings every one to nominal.' };
+    return { action: 'adjust', because: `The shop resets every one: bring it to ${set}.` };
   }
   if (policy === 'check-only' && verdict !== 'unsure') {
     return { action: 'leave', because: 'It is only checked: leave it as it is.' };
   }
   if (verdict === 'tight' || verdict === 'loose') {
-    return { action: 'adjust', because: `Bring it to ${nominal}.` };
+    return { action: 'adjust', because: `Bring it to ${set}.` };
   }
   if (policy === 'loose-side' && noGo <= target) {
     const because = `The shop sets to the loose side: ${nominal} must enter.`;

@@ -8,4 +8,6 @@ export type PlannedShim = {
   lash: number;
   /** The sum as one writes it down, mm. */
   sum: string;
+  /** What it was planned for where that is not the maker's target, µm. */
+  aimed?: number | undefined;
 };

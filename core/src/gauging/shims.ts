@@ -1,5 +1,6 @@
 import { itemAt } from '../itemAt';
-import type { Spec } from '../engine/sheet';
+import type { SettingSpec } from './toSet';
+import { toSet } from './toSet';
 import { formatMillimetres } from '../units';
 import { assignCheapest } from './assign';
 import type { ShopPolicy } from './judgeReading';
@@ -8,7 +9,13 @@ import type { ShimAct } from './shimOrder';
 import { shimOrder } from './shimOrder';
 
 /** A bucket as measured: the shim in it and the lash found with it, µm; `stop` is its stop. */
-export type ShimRow = { id: string; old: number; measured: number; spec: Spec; stop: number };
+export type ShimRow = {
+  id: string;
+  old: number;
+  measured: number;
+  spec: SettingSpec;
+  stop: number;
+};
 
 export type ShimSupply = {
   /** Shims in the drawer, µm. */
@@ -67,7 +74,7 @@ function isInside(row: ShimRow, size: number): boolean {
 
 /** How far from target, a µm on the tight side counting double. */
 function distance(row: ShimRow, size: number): number {
-  const over = lashWith(row, size) - row.spec.target;
+  const over = lashWith(row, size) - toSet(row.spec);
   return over < 0 ? -2 * over : over;
 }
 
@@ -86,7 +93,7 @@ function shimsFor(rows: readonly ShimRow[], { stock, buy }: ShimSupply): Shim[] 
 /** The size to buy for this bucket: inside its limits and nearest the target; looser on a tie. */
 function bestToBuy(row: ShimRow, { from, to, step }: ShimSupply['buy']): number | undefined {
   if (!(step > 0)) return undefined;
-  const wanted = row.old + row.measured - row.spec.target;
+  const wanted = row.old + row.measured - toSet(row.spec);
   const below = from + Math.floor((wanted - from) / step) * step;
   const [best] = [below, below + step]
     .map((size) => Math.min(Math.max(size, from), from + Math.floor((to - from) / step) * step))
@@ -132,6 +139,7 @@ function plannedShim(row: ShimRow, shim: Shim): PlannedShim {
     from: shim.from,
     lash,
     sum: `${old} + ${measured} − ${wanted} = ${size} mm`,
+    ...(row.spec.aim !== undefined && { aimed: row.spec.aim }),
   };
 }
 

@@ -2,6 +2,8 @@ import { isRefused } from '../barring/barringPlan';
 import type { Observation } from '../crank/observation';
 import type { EngineSheet } from '../engine/sheet';
 import { figuresOf } from '../engine/variant';
+import { toSet } from '../gauging/toSet';
+import type { BladeSet } from '../gauging/blades';
 import { planShims } from '../gauging/shims';
 import type { JobAct } from '../job/journal/events';
 import type { JobSetting } from '../job/journal/setting';
@@ -23,6 +25,12 @@ type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
 /** Blades this far apart are at hand; stacked they tell a gap finer, µm. */
 const BLADE_STEP = 20;
 const STACK_STEP = 5;
+/** The blades themselves. */
+export const AT_HAND: BladeSet = {
+  name: 'at hand',
+  unit: 'mm',
+  blades: Array.from({ length: 100 }, (_, i) => (i + 1) * BLADE_STEP),
+};
 /** The share of runs that leak. */
 const LEAKS = 0.2;
 
@@ -193,25 +201,24 @@ export class Mechanic {
   private adjust({ id, ...at }: To<'adjust'> | To<'lock'>): Answer {
     if (at.spec) {
       const loose = this.shifted.get(id) ?? 0;
-      this.engine.set(id, at.spec.target + loose);
+      this.engine.set(id, toSet(at.spec) + loose);
       // A gap that came out off its target tells what locking does: so much looser next time.
       const { go, noGo } = this.engine.measure(id, STACK_STEP);
-      const off = at.spec.target - (go + (noGo ?? go)) / 2;
+      const off = toSet(at.spec) - (go + (noGo ?? go)) / 2;
       this.shifted.set(id, loose + Math.round(off));
     }
     this.log.push({ set: id });
-    const { torque } = at;
-    return [
-      torque === undefined
-        ? { type: 'adjuster.locked', adjuster: id, how: 'feel' }
-        : { type: 'adjuster.locked', adjuster: id, how: 'torque', torque },
-    ];
+    const { torque, spec } = at;
+    const aimed = spec?.aim === undefined ? {} : { aimed: spec.aim };
+    const how =
+      torque === undefined ? { how: 'feel' as const } : { how: 'torque' as const, torque };
+    return [{ type: 'adjuster.locked', adjuster: id, ...how, ...aimed }];
   }
 
   private planShims(setting: JobSetting, state: JobState): Answer {
     const plan = jobPlan(setting, state);
     if (isRefused(plan)) return undefined;
-    const rows = shimRows(setting.sheet, state, plan);
+    const rows = shimRows(setting, state, plan);
     const { policy } = setting;
     const shims = planShims(rows, { stock: [], buy: TO_BUY, policy });
     if (shims.outside.length > 0) {

@@ -7,6 +7,7 @@ import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/judgeReading';
 import type { JobAct, JobEvent } from '../job/journal/events';
 import type { JobHead } from '../job/journal/jobHead';
+import type { JobBegun } from '../job/journal/setting';
 import type { RoundRule } from '../job/journal/roundRule';
 import type { JobScope } from '../job/journal/scope';
 import { nextOf } from '../job/instruction/jobInstruction';
@@ -18,7 +19,7 @@ import { EngineJournal } from './engineJournal';
 import type { Truths } from './witnessed';
 import { leftAt, witnessed } from './witnessed';
 import type { LogEntry } from './log';
-import { Mechanic } from './mechanic';
+import { AT_HAND, Mechanic } from './mechanic';
 
 export type SimulatedJob = {
   method: BarringMethod;
@@ -32,6 +33,8 @@ export type SimulatedJob = {
   round?: RoundRule | undefined;
   /** What the job is about; all of the engine if absent. */
   scope?: JobScope | undefined;
+  /** The shop's rule of aiming and how fast each adjuster drifts; no aims if absent. */
+  aims?: Required<Pick<JobBegun, 'aim' | 'rates'>> | undefined;
 };
 
 export type JobOutcome = {
@@ -78,11 +81,12 @@ class Simulation {
     private readonly sheet: EngineSheet,
     private readonly job: SimulatedJob,
   ) {
-    const { seed, start, faults, method, policy, round } = job;
+    const { seed, start, faults, method, policy, round, aims } = job;
     this.random = new SeededRandom(seed ^ 0x5eed);
     const engine = witnessed(hiddenEngine(sheet, { seed, crank: start, faults }));
     this.mechanic = new Mechanic(engine, faults, this.random, this.log);
-    this.journal = new EngineJournal({ head: headOf(method), sheet, policy, round }, engine);
+    const rules = { policy, round, ...aims, ...(aims && { bladeSets: [AT_HAND] }) };
+    this.journal = new EngineJournal({ head: headOf(method), sheet, ...rules }, engine);
   }
 
   run(): JobOutcome {

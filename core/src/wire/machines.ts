@@ -178,6 +178,8 @@ export const JobContextSchema = v.object({
   lastLeft,
   /** What earlier jobs at this machine left for the next one, newest first. */
   notes: v.optional(v.array(machineNote)),
+  /** How fast each adjuster drifts, where that is known. */
+  rates: v.optional(RatesSchema),
   lockPairs,
   /** The events of its journal that came too late to count, by id. */
   late: v.optional(v.array(v.string())),

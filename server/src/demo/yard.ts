@@ -54,6 +54,7 @@ export const SHOP = {
   policy: 'leave-inside' as const,
   round: 'first' as const,
   soon: { hours: 60, days: 30 },
+  aim: 'offered' as const,
   shims: {
     stock: [
       { size: 2400, count: 2 },

@@ -7,7 +7,7 @@ import type {
   MachineBasis,
   MachineDetail,
   MachineLine,
-  RateBand,
+  Rates,
 } from '@longbar/core';
 import { driftOptions, engineHours, forecastDrift, pastOf, specsByKind } from '@longbar/core';
 import { machineChanged } from './changes';
@@ -102,11 +102,15 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
   });
 }
 
+const tenth = (rate: number) => Math.round(rate * 10) / 10;
+
 /** The rates of those that were forecast: what a job aims by. */
-function ratesOf(adjusters: readonly AdjusterDrift[]): Record<string, RateBand> {
+function ratesOf(adjusters: readonly AdjusterDrift[]): Rates {
   return Object.fromEntries(
     adjusters.flatMap(({ id, rate, band }) =>
-      rate !== null && band ? [[id, { rate, ...band }]] : [],
+      rate !== null && band
+        ? [[id, { rate: tenth(rate), low: tenth(band.low), high: tenth(band.high) }]]
+        : [],
     ),
   );
 }
@@ -137,6 +141,15 @@ export async function driftOf(
     ...(recheck.tooFewChecks && { tooFewChecks: true }),
     rates: JSON.parse(known.rates ?? '{}'),
   };
+}
+
+/** How fast the adjusters of a machine drift, as it was last worked out. */
+export async function ratesOn(db: Database, machine: string): Promise<Rates | undefined> {
+  const [known] = await db.rows<{ rates: string | null }>(
+    'SELECT rates FROM machine_drift WHERE machine = $1',
+    [machine],
+  );
+  return known?.rates ? JSON.parse(known.rates) : undefined;
 }
 
 function lookAt(

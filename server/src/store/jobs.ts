@@ -9,6 +9,7 @@ import { readSheet, tellable } from './sheets';
 import { readShop } from './shop';
 import { jobLines, lockPairsOn } from './jobReads';
 import { headOf } from './jobHead';
+import { ratesOn } from './drift';
 import { lastLeftOf, notesOf } from './history';
 import { attachedTo, lackingBlobs } from './blobs';
 import { settle } from './readTables';
@@ -148,12 +149,13 @@ export async function jobRow(db: Database, id: string, transaction?: Transaction
 export async function readJob(db: Database, id: string, today: string): Promise<JobContext> {
   const job = await jobRow(db, id);
   await settle(db, today);
-  const [sheet, machine, shop, earlier, lockPairs, late] = await Promise.all([
+  const [sheet, machine, shop, earlier, lockPairs, rates, late] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
     db.tables.machines.findByPk(job.machine),
     readShop(db),
     jobLines(db, job.machine, job.at),
     lockPairsOn(db, job.sheet),
+    ratesOn(db, job.machine),
     db.rows<{ id: string }>('SELECT id FROM events WHERE job = $1 AND late = 1', [id]),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
@@ -165,6 +167,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     lastLeft: await lastLeftOf(db, earlier),
     notes: notesOf(earlier),
     lockPairs: JSON.parse(lockPairs),
+    ...(rates && { rates }),
     ...(late.length > 0 && { late: late.map((event) => event.id) }),
   };
 }

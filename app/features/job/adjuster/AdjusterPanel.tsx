@@ -3,6 +3,7 @@ import {
   adjusterInstruction,
   adjusterName,
   describeSettle,
+  entryAtWork,
   entryOf,
   isRefused,
   measureOf,
@@ -18,7 +19,8 @@ import { Spread } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
-import { adjusterView } from './adjusterView';
+import { adjusterView, isBeingSet } from './adjusterView';
+import { AimNote } from './AimNote';
 import { BladeDrawer } from '../reading/BladeDrawer';
 import { BridgePanel } from './BridgePanel';
 import { Offer } from './Offer';
@@ -38,8 +40,9 @@ type Props = StepProps & { id: string; phase: 'found' | 'again'; onward?: ReactN
 /** One adjuster: what to take, the reading, the verdict, and what is recorded next. */
 export function AdjusterPanel(props: Props) {
   const { job, id, after } = props;
-  const { sheet } = job.setting;
-  const entry = useMemo(() => settable(entryOf(sheet, id)), [sheet, id]);
+  const plain = entryOf(job.setting.sheet, id);
+  const aim = entryAtWork(job.setting, job.state, id)?.spec?.aim;
+  const entry = useMemo(() => settable(plain, aim), [plain, aim]);
   const set = useBladeSet(job.context.shop.bladeSets);
   if (!entry && id.startsWith('bridge.')) return <BridgePanel {...props} />;
   if (!entry || !set) {
@@ -53,9 +56,9 @@ export function AdjusterPanel(props: Props) {
   return <Panel {...props} entry={entry} set={set} />;
 }
 
-/** The entry, where it holds a setting. */
-function settable(entry: AdjusterEntry | undefined) {
-  return entry?.spec && { ...entry, spec: entry.spec };
+/** The entry, where it holds a setting, and what it is set to where that is an aim. */
+function settable(entry: AdjusterEntry | undefined, aim: number | undefined) {
+  return entry?.spec && { ...entry, spec: { ...entry.spec, ...(aim !== undefined && { aim }) } };
 }
 
 type PanelProps = Props & {
@@ -75,12 +78,18 @@ const ENDS: ReadonlySet<JobAct['type']> = new Set([
   'shim.found',
 ]);
 
-function Panel({ entry, set, ...props }: PanelProps) {
+function Panel({ entry: atWork, set, ...props }: PanelProps) {
   const { job, id, phase, after, onSelect, onward } = props;
   const say = useSpeech();
   const state = job.state.adjusters[id];
   const findings = useFindings(job.setting.head.machine).filter(({ ids }) => ids.includes(id));
-  const view = adjusterView(state, entry, policyOf(job.setting, job.state), phase);
+  const view = adjusterView(state, atWork, policyOf(job.setting, job.state), phase);
+  // What is left as found, or set all the same, has nothing to do with an aim.
+  const aimed = isBeingSet(view);
+  const entry = useMemo(
+    () => (aimed ? atWork : { ...atWork, spec: plainSpec(atWork) }),
+    [aimed, atWork],
+  );
   const next = adjusterInstruction(job.setting, job.state, id);
   // It stays while the reading is taken: blades that move under the finger are mistaken.
   const settle = view.reads === 'found' ? settleFirst(job.state, id, entry) : undefined;
@@ -134,7 +143,9 @@ function Panel({ entry, set, ...props }: PanelProps) {
             onAnswer={(answer, seen) => act(answered(question, answer, seen))}
           />
         )}
-        <Verdict {...{ job, id, entry, view }} />
+        <Verdict {...{ job, id, entry, view }}>
+          {!question && <AimNote {...{ job, id, view, act }} />}
+        </Verdict>
         {!question && view.offers === 'lock' && entry.locknut?.torque !== undefined && (
           <WrenchSetting torque={entry.locknut.torque} />
         )}
@@ -150,6 +161,10 @@ function Panel({ entry, set, ...props }: PanelProps) {
       )}
     </StepFrame>
   );
+}
+
+function plainSpec({ spec: { low, target, high } }: PanelProps['entry']) {
+  return { low, target, high };
 }
 
 /** The next adjuster of this cylinder that is set here too, one tap away. */

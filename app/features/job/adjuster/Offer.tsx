@@ -1,4 +1,4 @@
-import type { AdjusterEntry, JobAct } from '@longbar/core';
+import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
 import { adjusterName, describeUnset } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet } from 'react-native';
@@ -12,7 +12,7 @@ import type { WorkingJob } from '../model/workingJob';
 type Props = {
   job: WorkingJob;
   id: string;
-  entry: AdjusterEntry;
+  entry: AdjusterEntry & SettableEntry;
   view: AdjusterView;
   act: (...acts: JobAct[]) => void;
 };
@@ -90,13 +90,19 @@ function Checked({ id, act }: Pick<Props, 'id' | 'act'>) {
 
 function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
   const torque = entry.locknut?.torque;
+  const { aim } = entry.spec;
+  const locked = {
+    type: 'adjuster.locked' as const,
+    adjuster: id,
+    ...(aim !== undefined && { aimed: aim }),
+  };
   // Without a torque on the sheet nobody can say that it was met.
   if (torque === undefined) {
     return (
       <Act
         weight="primary"
         label="Adjusted and tightened"
-        onPress={() => act({ type: 'adjuster.locked', adjuster: id, how: 'feel' })}
+        onPress={() => act({ ...locked, how: 'feel' })}
       />
     );
   }
@@ -107,19 +113,12 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
         style={styles.grow}
         label={`Locked at ${torque} N·m`}
         name={`Adjusted, locked at ${torque} N·m`}
-        onPress={() =>
-          act({
-            type: 'adjuster.locked',
-            adjuster: id,
-            how: 'torque',
-            torque,
-          })
-        }
+        onPress={() => act({ ...locked, how: 'torque', torque })}
       />
       <Act
         label="By feel"
         name="Adjusted, locked by feel"
-        onPress={() => act({ type: 'adjuster.locked', adjuster: id, how: 'feel' })}
+        onPress={() => act({ ...locked, how: 'feel' })}
       />
     </Row>
   );

@@ -8,6 +8,7 @@ import {
   formatThou,
   layOutBlades,
   measureOf,
+  toSet,
   unitOf,
 } from '@longbar/core';
 import { memo } from 'react';
@@ -21,13 +22,14 @@ type Props = { entry: SettableEntry; set: BladeSet; temperature: string };
 export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Props) {
   const { spec } = entry;
   const measure = measureOf(entry);
-  const blade = measure === 'lash' ? bladeFor(layOutBlades(set, spec), spec.target) : undefined;
+  const wanted = toSet(spec);
+  const blade = measure === 'lash' ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
   const inch = measure === 'lash' && set.unit === 'inch';
-  const other = inch ? formatSetting(measure, spec.target) : formatInInches(measure, spec.target);
+  const other = inch ? formatSetting(measure, wanted) : formatInInches(measure, wanted);
   return (
     <View style={styles.row}>
-      <Words as="blade" aria-label={`Take ${formatSetting(measure, spec.target)}`}>
-        {inch ? formatThou(blade?.size ?? spec.target) : formatFigure(measure, spec.target)}
+      <Words as="blade" aria-label={`Take ${formatSetting(measure, wanted)}`}>
+        {inch ? formatThou(blade?.size ?? wanted) : formatFigure(measure, wanted)}
       </Words>
       <Words as="heading" color="secondInk">
         {inch ? 'thou' : unitOf(measure)}
@@ -38,6 +40,11 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
           {formatFigure(measure, spec.low)} to {formatFigure(measure, spec.high)},{' '}
           {measure === 'lash' ? temperature : measure}
         </Words>
+        {spec.aim !== undefined && (
+          <Words as="note" color="secondInk">
+            the maker’s target is {formatSetting(measure, spec.target)}
+          </Words>
+        )}
         {blade?.of && (
           <Words as="strong" color="act">
             stack {blade.of.map(inch ? formatThou : formatMillimetres).join(' + ')}

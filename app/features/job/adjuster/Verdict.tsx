@@ -7,6 +7,7 @@ import {
   measureOf,
   unitOf,
 } from '@longbar/core';
+import type { ReactNode } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ReadingBand } from '../../../drawing/ReadingBand';
 import { Caution } from '../../../ui/Caution';
@@ -21,10 +22,12 @@ type Props = {
   id: string;
   entry: AdjusterEntry & SettableEntry;
   view: AdjusterView;
+  /** What else is to be decided by it. */
+  children?: ReactNode;
 };
 
 /** What the reading says, what to do about it, and what it was left at last time. */
-export function Verdict({ job, id, entry, view }: Props) {
+export function Verdict({ job, id, entry, view, children }: Props) {
   const { width } = useWindowDimensions();
   const band = Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large;
   const { judgement, reading, offers } = view;
@@ -43,6 +46,7 @@ export function Verdict({ job, id, entry, view }: Props) {
         </Words>
       )}
       {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
+      {children}
       {offers === 'done' && reading && (
         <Words as="strong">
           Finished: {describeReading(reading)} {unit}.

@@ -18,6 +18,11 @@ export type AdjusterView = {
     'nothing' | 'unsettled' | 'keep' | 'lock' | 'shim' | 'measured' | 'paint' | 'unset' | 'done';
 };
 
+/** Whether it is set now, or a shim chosen for it: only then it is asked what it is set to. */
+export function isBeingSet({ offers, reads }: AdjusterView): boolean {
+  return reads === 'left' || offers === 'lock' || offers === 'shim' || offers === 'measured';
+}
+
 /** The view of an adjuster at a stop (`found`) or on the round again (`again`). */
 export function adjusterView(
   state: AdjusterState = {},

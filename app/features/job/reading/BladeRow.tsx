@@ -1,5 +1,5 @@
 import { webStyle } from '../../../ui/webStyle.web';
-import type { BladeSet, LaidOut, Spec, SteppedBlade, Trial } from '@longbar/core';
+import type { BladeSet, LaidOut, SettingSpec, SteppedBlade, Trial } from '@longbar/core';
 import {
   bladeFor,
   formatMillimetres,
@@ -7,6 +7,7 @@ import {
   layOutBlades,
   leafWord,
   steppedBlades,
+  toSet,
 } from '@longbar/core';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
@@ -17,7 +18,7 @@ import { Words } from '../../../ui/Words';
 
 type Props = {
   set: BladeSet;
-  spec: Spec;
+  spec: SettingSpec;
   tried: readonly Trial[];
   /** Laid out from the thickest instead of from the thinnest. */
   thickFirst?: boolean;
@@ -38,9 +39,9 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
     return thickFirst ? thinFirst.reverse() : thinFirst;
   }, [set, thickFirst]);
   const row = useRef<ScrollView>(null);
-  const nominal = bladeFor(laid, spec.target);
+  const nominal = bladeFor(laid, toSet(spec));
   const nearest = leaves.length
-    ? leaves.findIndex(({ go, noGo }) => go <= spec.target && spec.target <= noGo)
+    ? leaves.findIndex(({ go, noGo }) => go <= toSet(spec) && toSet(spec) <= noGo)
     : laid.findIndex((blade) => blade === nominal);
   useEffect(() => {
     const x = Math.max(0, (nearest - 2) * (TILE + space.small));

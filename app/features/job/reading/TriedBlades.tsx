@@ -1,4 +1,4 @@
-import type { BladeSet, Spec, SteppedBlade, Trial } from '@longbar/core';
+import type { BladeSet, SettingSpec, SteppedBlade, Trial } from '@longbar/core';
 import { tapBlade, tapStepped } from '@longbar/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { triedSince } from '../../../state/jobs';
@@ -12,7 +12,7 @@ type Props = {
   id: string;
   phase: string;
   set: BladeSet;
-  spec: Spec;
+  spec: SettingSpec;
   thickFirst: boolean;
   /** What was tried, as the job that is drawn tells it. */
   drawn: Trial[] | undefined;

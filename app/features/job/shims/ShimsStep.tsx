@@ -9,6 +9,7 @@ import {
   isRefused,
   shimRows,
   shimStage,
+  toSet,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
@@ -44,9 +45,9 @@ export function ShimsStep(props: StepProps) {
 }
 
 function WorkOut({ job, after }: StepProps) {
-  const { sheet, policy } = job.setting;
+  const { policy } = job.setting;
   const supply = job.context.shop.shims;
-  const rows = isRefused(job.plan) ? [] : shimRows(sheet, job.state, job.plan);
+  const rows = isRefused(job.plan) ? [] : shimRows(job.setting, job.state, job.plan);
   const { plan, failed } = useShimPlan(rows, supply && { ...supply, policy });
   const take = (shims: ShimPlan) => {
     const kept = shims.rows.filter(({ id, from }) => from === id && !shims.outside.includes(id));
@@ -110,7 +111,7 @@ function WorkOut({ job, after }: StepProps) {
 
 function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
   const tokens = useTokens();
-  const targets = new Map(rows.map(({ id, spec }) => [id, spec.target]));
+  const targets = new Map(rows.map(({ id, spec }) => [id, toSet(spec)]));
   return (
     <View role="table" aria-label="The sums">
       {changedFirst(plan).map((row) => (

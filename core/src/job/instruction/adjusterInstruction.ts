@@ -1,11 +1,11 @@
 import type { AdjusterEntry } from '../../engine/sheet';
 import { readId } from '../../engine/kinds';
-import { entryOf } from '../../engine/adjusterEntry';
 import type { JobPolicy } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { adjusterStep } from './adjusterStep';
+import { entryAtWork } from './aimAt';
 import type { Instruction, InstructionTo, Settle } from './instruction';
 import { questionsAt } from './questions';
 
@@ -18,9 +18,8 @@ export function adjusterInstruction(
   state: JobState,
   id: string,
 ): Bare<AtAdjuster> | undefined {
-  const { sheet } = setting;
   const policy = policyOf(setting, state);
-  const entry = entryOf(sheet, id);
+  const entry = entryAtWork(setting, state, id);
   if (!entry) return undefined;
   const [question] = questionsAt(setting, state, id);
   if (question) return { do: 'answer', ask: 'question', id, question };

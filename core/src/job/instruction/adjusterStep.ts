@@ -1,5 +1,6 @@
 import { entryOf } from '../../engine/adjusterEntry';
-import type { AdjusterEntry, EngineSheet, Spec } from '../../engine/sheet';
+import type { AdjusterEntry, EngineSheet } from '../../engine/sheet';
+import type { SettingSpec } from '../../gauging/toSet';
 import type { Judgement, JobPolicy } from '../../gauging/judgeReading';
 import { judgeReading, verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
@@ -27,7 +28,7 @@ export type AdjusterStep =
   | { step: 'done' };
 
 /** An adjuster's entry in the sheet, with the setting it must have to be judged. */
-export type SettableEntry = Pick<AdjusterEntry, 'method' | 'measure'> & { spec: Spec };
+export type SettableEntry = Pick<AdjusterEntry, 'method' | 'measure'> & { spec: SettingSpec };
 
 /** The next step at an adjuster, from what the journal says of it. */
 export function adjusterStep(

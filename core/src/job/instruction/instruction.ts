@@ -1,5 +1,5 @@
 import type { ShimAct } from '../../gauging/shimOrder';
-import type { Spec } from '../../engine/sheet';
+import type { SettingSpec } from '../../gauging/toSet';
 import type { Measure } from '../../gauging/measure';
 import type { Judgement } from '../../gauging/judgeReading';
 import type { Feel } from '../../crank/rockersToFeel';
@@ -29,7 +29,7 @@ export type FeelWhy = 'find' | 'check' | 'narrow';
 export type Rotation = { sense: 'clockwise' | 'counterclockwise'; seenFrom: string };
 
 /** The gap, height or torque to make, and where it may lie. */
-export type Figure = { measure: Measure; spec: Spec };
+export type Figure = { measure: Measure; spec: SettingSpec };
 
 export type BarInstruction = {
   do: 'bar';

@@ -105,8 +105,10 @@ export function dueActs(setting: JobSetting, state: JobState): JobAct[] {
   return [...rulesDue(setting, state), ...planDue(setting, state)];
 }
 
-function rulesDue({ policy, round }: JobSetting, { rules }: JobState): JobAct[] {
-  return rules ? [] : [{ type: 'rules.kept', policy, ...(round && { round }) }];
+function rulesDue({ policy, round, aim, rates }: JobSetting, { rules }: JobState): JobAct[] {
+  if (rules) return [];
+  const aims = aim && rates && { aim, rates };
+  return [{ type: 'rules.kept', policy, ...(round && { round }), ...aims }];
 }
 
 function planDue(setting: JobSetting, state: JobState): JobAct[] {

@@ -37,7 +37,7 @@ const stage = (acts: JobAct[]): ShimStage => shimStage(sheet, foldJob(journal(ac
 
 describe('the work on the shims', () => {
   const acts = [...START, ...measured()];
-  const rows = shimRows(sheet, foldJob(journal(acts)), PLAN);
+  const rows = shimRows(settingOn(sheet), foldJob(journal(acts)), PLAN);
   const shims = planShims(rows, supply);
   const kept = shims.rows
     .filter(({ id, from }) => from === id)
@@ -95,7 +95,7 @@ describe('the work on the shims', () => {
       { type: 'reading.taken', adjuster: first!.id, phase: 'left', reading: wrong },
     ];
     expect(stage(done)).toEqual({ stage: 'plan' });
-    const again = shimRows(sheet, foldJob(journal(done)), PLAN);
+    const again = shimRows(settingOn(sheet), foldJob(journal(done)), PLAN);
     expect(again.find(({ id }) => id === first!.id)).toMatchObject({ old: 2450, measured: 125 });
   });
 });

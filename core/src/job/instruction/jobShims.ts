@@ -1,16 +1,18 @@
 import type { BarringPlan } from '../../barring/barringPlan';
-import { specOf } from '../../engine/adjusterEntry';
 import { adjustersOf } from '../../engine/adjusters';
 import { wrap } from '../../engine/angle';
 import type { EngineSheet, Spec } from '../../engine/sheet';
+import type { SettingSpec } from '../../gauging/toSet';
 import { verdictOf } from '../../gauging/judgeReading';
 import { middleOf } from '../../gauging/reading';
 import type { ShimAct } from '../../gauging/shimOrder';
 import { shimOrder } from '../../gauging/shimOrder';
 import type { ShimRow } from '../../gauging/shims';
 import { isInScope } from '../journal/scope';
+import type { JobSetting } from '../journal/setting';
 import type { JobState, TakenReading } from '../journal/state';
 import { isOutside } from './adjusterStep';
+import { entryAtWork } from './aimAt';
 import { heldAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
 
@@ -27,11 +29,12 @@ export function shimIds(sheet: EngineSheet, state: Pick<JobState, 'scope'>): str
  * were fitted and read again, the shim now in and the gap left with it. Buckets that cannot be
  * set, are not measured or stand at no stop are left out.
  */
-export function shimRows(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimRow[] {
+export function shimRows(setting: JobSetting, state: JobState, plan: BarringPlan): ShimRow[] {
+  const { sheet } = setting;
   const places = walkFrom(sheet, state, plan);
   return shimIds(sheet, state).flatMap((id) => {
     const { found, shim, fitted, left, again, unset } = state.adjusters[id] ?? {};
-    const spec = specOf(sheet, id);
+    const spec = entryAtWork(setting, state, id)?.spec;
     const stop = places.get(id);
     const refitted = typeof fitted === 'number' && left !== undefined;
     const old = refitted ? fitted : shim;
@@ -59,10 +62,10 @@ const CLEAR_OF_LIMITS = 10;
  * The limits to plan by: a shim that leaves the gap on the very edge would be judged outside by
  * one reading and inside by the next, and be planned for ever.
  */
-function wellInside({ low, target, high }: Spec): Spec {
-  const room = Math.min(target - low, high - target);
+function wellInside({ low, high, ...spec }: SettingSpec): SettingSpec {
+  const room = Math.min(spec.target - low, high - spec.target);
   const clear = room >= 3 * CLEAR_OF_LIMITS ? CLEAR_OF_LIMITS : 0;
-  return { low: low + clear, target, high: high - clear };
+  return { ...spec, low: low + clear, high: high - clear };
 }
 
 /** A gap that is judged outside its limits, though by a hair, is planned as one that is. */

@@ -10,13 +10,30 @@ import {
 } from '../../bounds';
 import { BARRING_METHODS } from '../../barring/methods';
 import { ObservationSchema } from '../../crank/observation';
-import { ADJUSTER_ID, KIND_NAMES } from '../../engine/kinds';
+import { KIND_NAMES } from '../../engine/kinds';
 import { SpecSchema } from '../../engine/sheet';
+import { AIM_RULES } from '../../gauging/aim';
 import { POLICIES } from '../../gauging/judgeReading';
+import { RatesSchema } from '../../gauging/rates';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
 import { HoursSchema } from '../../service/hours';
-import { BlobTypeSchema, Sha256Schema } from '../../attachment';
-import { byARightClock, count, instant, note, person, UuidSchema, words } from './fields';
+import {
+  adjuster,
+  adjusters,
+  aimed,
+  angle,
+  attachments,
+  byARightClock,
+  count,
+  instant,
+  minutes,
+  note,
+  person,
+  shimSize,
+  stopNumber,
+  UuidSchema,
+  words,
+} from './fields';
 import { ROUND_RULES } from './roundRule';
 import { scopeFields } from './scope';
 
@@ -25,33 +42,6 @@ import { scopeFields } from './scope';
  * correction are events that name their target. Types this version does not know are kept
  * and ignored, so an older phone loses nothing a newer one wrote.
  */
-
-const adjuster = v.pipe(
-  v.string('Name the adjuster, for example exhaust.3.'),
-  v.regex(ADJUSTER_ID, 'Name the adjuster, for example exhaust.3.'),
-);
-const stopNumber = v.pipe(
-  v.number('A stop is counted from 0.'),
-  v.integer('A stop is counted from 0.'),
-  v.maxValue(1000, 'A plan has at most 1000 stops.'),
-  v.minValue(0, 'A stop is counted from 0.'),
-);
-const angle = v.pipe(
-  v.number('The crank angle is in degrees.'),
-  v.minValue(0, 'The crank angle is from 0 up.'),
-  v.maxValue(720, 'The crank angle is below 720.'),
-);
-
-const minutes = numberFrom(0, 10_000_000, 'Give the minutes.');
-const shimSize = wholeFrom(1, LARGEST_LENGTH, 'A shim is a whole number of µm.');
-/** The adjusters of one engine, or some of them. */
-const adjusters = listUpTo(adjuster, 250);
-
-/** A photo or a sound clip, kept under the hash of its bytes. */
-const attachments = v.pipe(
-  v.array(v.object({ sha256: Sha256Schema, type: BlobTypeSchema })),
-  v.maxLength(20, 'At most 20 photos and clips.'),
-);
 
 /** Why an adjuster cannot be set today. */
 export const UNSET_REASONS = ['seized', 'no-part', 'no-reach', 'no-place', 'other'] as const;
@@ -106,7 +96,13 @@ const payloads = {
     ),
   },
   /** The rules of the shop that the job began with, and is judged by to its end. */
-  'rules.kept': { policy: v.picklist(POLICIES), round: v.optional(v.picklist(ROUND_RULES)) },
+  'rules.kept': {
+    policy: v.picklist(POLICIES),
+    round: v.optional(v.picklist(ROUND_RULES)),
+    /** Whether adjusters that drift one way are set off their target, and how fast each drifted. */
+    aim: v.optional(v.picklist(AIM_RULES)),
+    rates: v.optional(RatesSchema),
+  },
   /** The metal's own temperature, which beats the clock, in °C. */
   'metal.read': { celsius: numberFrom(-100, 400, 'A temperature is in °C.') },
   /** A gate that cannot be met today, and why: the record says so. */
@@ -215,6 +211,13 @@ const payloads = {
     adjuster,
     how: v.picklist(['torque', 'feel'], 'The nut is locked to torque or by feel.'),
     torque: v.optional(numberFrom(0, LARGEST_TORQUE, 'A torque is in N·m.')),
+    /** What it was set to in µm, where that is an aim and not the maker's target. */
+    aimed: v.optional(aimed),
+  },
+  /** What it is set to: where it stays inside longest, or the maker's target. */
+  'aim.chosen': {
+    adjuster,
+    to: v.picklist(['aim', 'maker'], 'It is set by the aim or by the maker’s target.'),
   },
   /** The dab on the finished nut. */
   'adjuster.painted': { adjuster },
@@ -259,6 +262,8 @@ const payloads = {
         from: textUpTo(100),
         lash: numberFrom(-LARGEST_LENGTH, LARGEST_LENGTH, 'A lash is in µm.'),
         sum: textUpTo(500),
+        /** What it was planned for in µm, where that is an aim. */
+        aimed: v.optional(aimed),
       }),
       250,
     ),
@@ -314,12 +319,7 @@ const payloads = {
 const envelope = {
   id: UuidSchema,
   job: UuidSchema,
-  n: v.pipe(
-    v.number('n is a whole number from 1.'),
-    v.integer('n is a whole number from 1.'),
-    v.minValue(1, 'n is a whole number from 1.'),
-    v.maxValue(Number.MAX_SAFE_INTEGER, 'n is a whole number from 1.'),
-  ),
+  n: wholeFrom(1, Number.MAX_SAFE_INTEGER, 'n is a whole number from 1.'),
   at: instant,
   by: person,
 };

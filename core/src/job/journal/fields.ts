@@ -1,5 +1,16 @@
 import * as v from 'valibot';
-import { instantFrom, isOfYears, textUpTo, wholeFrom, wordsUpTo } from '../../bounds';
+import { BlobTypeSchema, Sha256Schema } from '../../attachment';
+import {
+  instantFrom,
+  isOfYears,
+  LARGEST_LENGTH,
+  listUpTo,
+  numberFrom,
+  textUpTo,
+  wholeFrom,
+  wordsUpTo,
+} from '../../bounds';
+import { ADJUSTER_ID } from '../../engine/kinds';
 
 /** A UUID: of a job, an event, a machine, a phone. */
 export const UuidSchema = v.pipe(
@@ -37,3 +48,31 @@ export const words = wordsUpTo(2000);
 export const person = wordsUpTo(80, 'Give a name.');
 /** A count from 0. */
 export const count = wholeFrom(0, 1_000_000, 'Count from 0.');
+
+export const adjuster = v.pipe(
+  v.string('Name the adjuster, for example exhaust.3.'),
+  v.regex(ADJUSTER_ID, 'Name the adjuster, for example exhaust.3.'),
+);
+export const stopNumber = v.pipe(
+  v.number('A stop is counted from 0.'),
+  v.integer('A stop is counted from 0.'),
+  v.maxValue(1000, 'A plan has at most 1000 stops.'),
+  v.minValue(0, 'A stop is counted from 0.'),
+);
+export const angle = v.pipe(
+  v.number('The crank angle is in degrees.'),
+  v.minValue(0, 'The crank angle is from 0 up.'),
+  v.maxValue(720, 'The crank angle is below 720.'),
+);
+
+export const minutes = numberFrom(0, 10_000_000, 'Give the minutes.');
+export const shimSize = wholeFrom(1, LARGEST_LENGTH, 'A shim is a whole number of µm.');
+export const aimed = wholeFrom(1, LARGEST_LENGTH, 'An aim is a whole number of µm.');
+/** The adjusters of one engine, or some of them. */
+export const adjusters = listUpTo(adjuster, 250);
+
+/** A photo or a sound clip, kept under the hash of its bytes. */
+export const attachments = v.pipe(
+  v.array(v.object({ sha256: Sha256Schema, type: BlobTypeSchema })),
+  v.maxLength(20, 'At most 20 photos and clips.'),
+);

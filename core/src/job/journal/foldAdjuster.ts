@@ -7,6 +7,7 @@ import type { AdjusterState, JobState } from './state';
 export const isOfAdjuster = isOneOf(
   'reading.taken',
   'adjuster.kept',
+  'aim.chosen',
   'adjuster.locked',
   'adjuster.painted',
   'adjuster.unset',
@@ -30,8 +31,16 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       adjuster.kept = true;
       delete adjuster.locked;
       return isSet(state, event.adjuster);
+    case 'aim.chosen':
+      adjuster.aim = event.to;
+      return;
     case 'adjuster.locked':
-      adjuster.locked = { how: event.how, torque: event.torque, by: event.by };
+      adjuster.locked = {
+        how: event.how,
+        torque: event.torque,
+        by: event.by,
+        ...(event.aimed !== undefined && { aimed: event.aimed }),
+      };
       changed(adjuster);
       return isSet(state, event.adjuster);
     case 'adjuster.painted':

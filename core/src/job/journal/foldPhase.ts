@@ -5,10 +5,14 @@ import type { PositionEvent } from './foldPosition';
 import { forgetMarks } from './foldPosition';
 import { backAtWork, hangLock } from './locks';
 import { isSameScope } from './scope';
-import type { JobState } from './state';
+import type { JobRules, JobState } from './state';
 
 /** The events of the phases before and around the setting itself: all the others. */
 export type PhaseEvent = Exclude<KnownEvent, AdjusterEvent | PositionEvent | EndEvent>;
+
+function rulesIn({ policy, round, aim, rates }: EventOf<'rules.kept'>): JobRules {
+  return { policy, ...(round && { round }), ...(aim && { aim }), ...(rates && { rates }) };
+}
 
 /** What an event says of the phases around the setting itself. */
 export function applyPhase(state: JobState, event: PhaseEvent): void {
@@ -44,7 +48,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       if (event.reason !== undefined) state.tagReason = event.reason;
       return;
     case 'rules.kept':
-      state.rules ??= { policy: event.policy, ...(event.round && { round: event.round }) };
+      state.rules ??= rulesIn(event);
       return;
     case 'metal.read':
       state.metal = { celsius: event.celsius, by, at };

@@ -2,11 +2,10 @@ import type { EngineSheet } from '../../engine/sheet';
 import type { AppliedSheet } from '../../engine/variant';
 import { sheetForTag, sheetWith, withoutMarks } from '../../engine/variant';
 import type { BladeSet } from '../../gauging/blades';
-import type { ShopPolicy } from '../../gauging/judgeReading';
+import type { Rates } from '../../gauging/rates';
 import type { Reading } from '../../gauging/reading';
 import type { JobHead } from './jobHead';
-import type { RoundRule } from './roundRule';
-import type { JobState } from './state';
+import type { JobRules, JobState } from './state';
 
 /** How each adjuster was left at the check before, and the hours then. */
 export type LastLeft = {
@@ -20,11 +19,9 @@ export type LastLeft = {
  * What a job began with: its head, the sheet as published, and the shop's rules, which count
  * until its journal says by which the job is judged.
  */
-export type JobBegun = {
+export type JobBegun = JobRules & {
   head: JobHead;
   sheet: EngineSheet;
-  policy: ShopPolicy;
-  round?: RoundRule | undefined;
   /** The blade sets of the shop; a reading names the one it was taken with. */
   bladeSets?: readonly BladeSet[];
   lastLeft?: LastLeft;
@@ -38,20 +35,22 @@ export type JobSetting = Omit<JobBegun, 'sheet'> & { sheet: AppliedSheet };
 type Context = {
   head: JobHead;
   sheet: EngineSheet;
-  shop: Pick<JobBegun, 'policy' | 'round' | 'bladeSets'>;
+  shop: Pick<JobBegun, 'policy' | 'round' | 'bladeSets' | 'aim'>;
   lastLeft?: LastLeft;
+  rates?: Rates | undefined;
   late?: readonly string[] | undefined;
 };
 
 /** What a job began with, from what the server tells of it. */
-export function begunOf({ head, sheet, shop, lastLeft, late }: Context): JobBegun {
-  const { policy, round, bladeSets } = shop;
+export function begunOf({ head, sheet, shop, lastLeft, rates, late }: Context): JobBegun {
+  const { policy, round, bladeSets, aim } = shop;
   return {
     head,
     sheet,
     policy,
     round,
     ...(bladeSets && { bladeSets }),
+    ...(aim && aim !== 'off' && rates && { aim, rates }),
     ...(lastLeft && { lastLeft }),
     ...(late && late.length > 0 && { late }),
   };
@@ -68,5 +67,7 @@ export function settingOf(
   const { tag, tagFigures, rules } = state;
   const tagged = tagFigures ? sheetWith(begun.sheet, tagFigures) : sheetForTag(begun.sheet, tag);
   const sheet = state.marksDoubted ? withoutMarks(tagged) : tagged;
-  return { ...begun, ...rules, sheet };
+  // Rules that were kept without an aim have none, whatever the shop aims at today.
+  const kept = rules && { aim: undefined, rates: undefined, ...rules };
+  return { ...begun, ...kept, sheet };
 }

@@ -2,7 +2,9 @@ import type { BarringMethod } from '../../barring/methods';
 import type { CrankEntry } from '../../crank/observation';
 import type { TagFigures } from '../../engine/variant';
 import type { JobScope } from './scope';
+import type { AimRule } from '../../gauging/aim';
 import type { ShopPolicy } from '../../gauging/judgeReading';
+import type { Rates } from '../../gauging/rates';
 import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
 import type { Attachment } from '../../attachment';
@@ -30,7 +32,15 @@ export type AdjusterState = {
   kept?: boolean;
   /** As set, before locking. */
   set?: TakenReading;
-  locked?: { how: 'torque' | 'feel'; torque?: number | undefined; by: string };
+  locked?: {
+    how: 'torque' | 'feel';
+    torque?: number | undefined;
+    by: string;
+    /** What it was set to, µm, where that was an aim. */
+    aimed?: number;
+  };
+  /** What somebody chose to set it to; the shop's rule decides where nobody did. */
+  aim?: 'aim' | 'maker';
   /** The shim put in, µm; null is a stand-in. */
   fitted?: number | null;
   /** Read again after locking; a later lock takes it away, for it says nothing any more. */
@@ -85,6 +95,14 @@ export type OwnLock = {
   off?: { by: string; at: string; looked?: string | undefined };
 };
 
+/** The rules of the shop that a job began with, and the rates it aims by. */
+export type JobRules = {
+  policy: ShopPolicy;
+  round?: RoundRule | undefined;
+  aim?: AimRule | undefined;
+  rates?: Rates | undefined;
+};
+
 /** A job as its journal tells it. */
 export type JobState = {
   why?: {
@@ -102,7 +120,7 @@ export type JobState = {
   /** The figures that the tag brought, as the journal keeps them. */
   tagFigures?: TagFigures;
   /** The rules that the job is judged by. */
-  rules?: { policy: ShopPolicy; round?: RoundRule | undefined };
+  rules?: JobRules;
   /** Why it is none that the sheet knows. */
   tagReason?: string;
   /** Lists checked before the work. */

@@ -1,7 +1,7 @@
 import type { BarringMethod } from '../../barring/methods';
 import type { AdjusterKind } from '../../engine/kinds';
 import type { EngineSheet, Spec } from '../../engine/sheet';
-import type { ShopPolicy, Verdict } from '../../gauging/judgeReading';
+import type { Verdict } from '../../gauging/judgeReading';
 import type { Measure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import type { Finding } from '../../service/findings';
@@ -9,8 +9,7 @@ import type { TorqueStage } from '../../torque/sequence';
 import type { Attachment } from '../../attachment';
 import type { JobScope } from '../journal/scope';
 import type { JobHead } from '../journal/jobHead';
-import type { RoundRule } from '../journal/roundRule';
-import type { AdjusterState, JobState, LookedInto } from '../journal/state';
+import type { AdjusterState, JobRules, JobState, LookedInto } from '../journal/state';
 import type { Deviation } from './deviations';
 import type { PhaseTime } from './phaseTimes';
 
@@ -33,6 +32,8 @@ export type RecordedAdjuster = {
   /** Once more on the round. */
   again: JudgedReading | undefined;
   lock: AdjusterState['locked'];
+  /** What it was set to against its drift, µm; none where that was the maker's target. */
+  aimed: number | undefined;
   /** The shim that was in it and the one put in, µm; null is a stand-in. */
   shim: { found: number | undefined; fitted: number | null | undefined } | undefined;
   unset: AdjusterState['unset'];
@@ -82,7 +83,7 @@ export type JobRecord = {
   head: JobHead;
   /** The method it was worked by in the end. */
   method: BarringMethod;
-  rules: { policy: ShopPolicy; round?: RoundRule | undefined };
+  rules: Pick<JobRules, 'policy' | 'round' | 'aim'>;
   sheet: {
     name: string;
     revision: number;

@@ -43,14 +43,14 @@ export function recordOf(begun: JobBegun, events: readonly JobEvent[]): JobRecor
 
 /** The same from the state of the journal, and from the sheet as it applies to this engine. */
 export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
-  const { head, sheet, policy, round, lastLeft } = setting;
+  const { head, sheet, policy, round, aim, lastLeft } = setting;
   const banks = banksOf(sheet, state);
   const adjusters = banks.flatMap(({ cylinders }) => cylinders.flatMap((each) => each.adjusters));
   const { standing, signed } = state;
   return {
     head,
     method: methodOf(setting, state),
-    rules: { policy, ...(round && { round }) },
+    rules: { policy, ...(round && { round }), ...(aim && { aim }) },
     sheet: {
       name: sheet.name,
       revision: head.sheetRevision,
@@ -160,6 +160,7 @@ function adjusterIn(
     left: judged(left ?? (kept ? found : undefined)),
     again: judged(again),
     lock: state.locked,
+    aimed: state.locked?.aimed ?? (typeof fitted === 'number' ? aimedByShim(job, id) : undefined),
     shim: shim === undefined && fitted === undefined ? undefined : { found: shim, fitted },
     unset: state.unset,
     touched,
@@ -169,6 +170,10 @@ function adjusterIn(
     doubted: doubted === true,
     people: [...people],
   };
+}
+
+function aimedByShim({ shims }: JobState, id: string): number | undefined {
+  return shims?.rows.find((row) => row.id === id)?.aimed;
 }
 
 function judge(spec: Spec | undefined, reading: Reading | undefined): JudgedReading | undefined {

@@ -1,4 +1,6 @@
-import type { AdjusterEntry, Spec } from '../../engine/sheet';
+import type { AdjusterEntry } from '../../engine/sheet';
+import type { SettingSpec } from '../../gauging/toSet';
+import { toSet } from '../../gauging/toSet';
 import { formatSetting, measureOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { middleOf } from '../../gauging/reading';
@@ -14,11 +16,11 @@ import { partOfTurn, turnsForGap } from '../../gauging/screw';
  */
 export function adviceToAdjust(
   entry: Pick<AdjusterEntry, 'method' | 'measure' | 'screw'>,
-  spec: Spec,
+  spec: SettingSpec,
   reading: Pick<Reading, 'go' | 'noGo'> | undefined,
 ): string {
   const middle = reading && middleOf(reading);
-  const change = middle === undefined ? 0 : spec.target - middle;
+  const change = middle === undefined ? 0 : toSet(spec) - middle;
   const move = change === 0 ? '' : MOVE[measureOf(entry)](entry, change);
   return [move, settleWords(entry)].filter(Boolean).join(' ');
 }

@@ -59,6 +59,11 @@ export function describeEvent(event: KnownEvent, names: ItemNames = NO_NAMES): D
   return isOfEnd(event) ? describeEnd(event, names) : describePhase(event, names);
 }
 
+const AIMED_BY = {
+  aim: 'to be set by its drift',
+  maker: 'to be set to the maker’s target',
+} as const;
+
 function describeAdjuster(event: AdjusterEvent): string {
   switch (event.type) {
     case 'reading.taken': {
@@ -67,6 +72,8 @@ function describeAdjuster(event: AdjusterEvent): string {
     }
     case 'adjuster.kept':
       return 'left as found';
+    case 'aim.chosen':
+      return AIMED_BY[event.to];
     case 'adjuster.locked':
       return describeLock(event);
     case 'adjuster.painted':

@@ -1,5 +1,6 @@
 import { adjusterName } from '../../engine/adjusterEntry';
 import { readId } from '../../engine/kinds';
+import { toSet } from '../../gauging/toSet';
 import { formatInBoth, formatSetting } from '../../gauging/measure';
 import type {
   BarInstruction,
@@ -199,7 +200,7 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
     case 'adjust':
       return {
         what: `Set ${name}`,
-        ...(at.measure && at.spec && { detail: formatInBoth(at.measure, at.spec.target) }),
+        ...(at.measure && at.spec && { detail: formatInBoth(at.measure, toSet(at.spec)) }),
       };
     case 'lock':
       return {

@@ -1,7 +1,7 @@
 import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
 import type { Measure } from '../../gauging/measure';
-import { formatFigure, formatInInches, unitOf } from '../../gauging/measure';
+import { formatFigure, formatInInches, formatSetting, unitOf } from '../../gauging/measure';
 import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
@@ -234,7 +234,9 @@ function judgedWords(measure: Measure, { reading, verdict }: JudgedReading): str
 /** What was done to it, or why nothing could be. */
 function doneWords({
   outOfScope,
+  limits,
   lock,
+  aimed,
   kept,
   unset,
   shim,
@@ -248,12 +250,18 @@ function doneWords({
     unset && describeUnset(unset),
     set && `${describeReading(set.reading)} ${unitOf(measure)} before locking`,
     lock && describeLock(lock),
+    aimed !== undefined && limits && aimedWords(aimed, limits.target),
     shim && shimWords(shim),
     kept && 'not touched',
     !kept && touched && !lock && !shim && 'set, then left so',
     doubted && 'doubted, not read again',
   ];
   return words.filter(Boolean).join('; ');
+}
+
+function aimedWords(aimed: number, target: number): string {
+  const [to, maker] = [aimed, target].map((figure) => formatSetting('lash', figure));
+  return `aimed at ${to} by its drift, the target is ${maker}`;
 }
 
 function shimWords({ found, fitted }: NonNullable<RecordedAdjuster['shim']>): string {
