@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream } from 'node:fs';
-import { rm } from 'node:fs/promises';
+import { open, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -51,11 +50,13 @@ export function archiveRoutes(db: Database, incoming: string): Router {
 /** Writes what comes into a file, unpacked. Throws RequestError where it cannot be unpacked. */
 async function spool(request: Request, file: string): Promise<void> {
   const encoding = request.headers['content-encoding'] ?? 'identity';
-  const into = [atMost(LARGEST), createWriteStream(file)] as const;
-  if (encoding === 'identity') return pipeline(request, ...into);
-  if (encoding !== 'gzip') {
+  if (encoding !== 'identity' && encoding !== 'gzip') {
     throw new RequestError(415, 'Send the archive as it is, or packed by gzip.');
   }
+  // A stream opens its file when it likes: what fails at once would be removed before it is there.
+  const opened = await open(file, 'w');
+  const into = [atMost(LARGEST), opened.createWriteStream()] as const;
+  if (encoding === 'identity') return pipeline(request, ...into);
   await pipeline(request, createGunzip(), ...into).catch((error: NodeJS.ErrnoException) => {
     if (!error.code?.startsWith('Z_')) throw error;
     throw new RequestError(400, 'Nothing was imported. What came cannot be unpacked.');
