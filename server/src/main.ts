@@ -8,7 +8,9 @@ import type { Logger } from 'pino';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
+import { demoFleet } from './demo/demoFleet';
 import { loadDemo } from './demo/loadDemo';
+import { FleetKeeper } from './fleet/fleetKeeper';
 import { createApp } from './http/createApp';
 import { nightWork } from './nights';
 import { keepBackedUp } from './keepBackedUp';
@@ -20,7 +22,7 @@ import { quickLook } from './store/damage';
 import type { Database } from './store/database';
 import { FolderError, wayBack } from './store/dataFile';
 import { openDatabase } from './store/database';
-import { readShop } from './store/shop';
+import { identityOf, readShop } from './store/shop';
 import { diskTrouble } from './store/trouble';
 
 /** What a start can be told; the environment gives the rest. */
@@ -64,9 +66,15 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const backups = backupPlan(folder);
   const hosts = [...hostsFrom(process.env.LONGBAR_HOSTS, secure?.cert), host];
   const nights = nightWork(db, folder, logger);
+  const isDemo = db.damage() === null && (await identityOf(db)).demo;
+  const reach = {
+    anywhere: process.env.LONGBAR_ALLOW_PRIVATE === '1',
+    ...(isDemo && (await demoFleet(db))),
+  };
+  const fleets = new FleetKeeper(db, reach, logger);
   const app = createApp({
     ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, backups },
-    driftDue: nights.look,
+    ...{ driftDue: nights.look, fleets },
   });
   const server = secure ? createSecureServer(secure, app) : createServer(app);
   try {
@@ -77,9 +85,10 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   }
   const stopBackups = keepBackedUp(db, backups, logger);
   nights.begin();
+  fleets.begin();
   closeOnSignal(server, db, async () => {
     stopBackups();
-    await nights.end();
+    await Promise.all([nights.end(), fleets.end()]);
     longJobs.close();
   });
   const url = `${secure ? 'https' : 'http'}://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;

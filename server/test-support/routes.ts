@@ -10,6 +10,7 @@ const HANGS: Record<string, string> = {
   createApp: '',
   demo: '/demo',
   door: '',
+  fleets: '/fleets',
   jobs: '/jobs',
   machines: '/machines',
   people: '/people',

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import type { Role } from '@longbar/core';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import { FleetKeeper } from '../src/fleet/fleetKeeper';
 import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/database';
 import { doorOf } from '../src/store/door';
@@ -46,7 +47,9 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   const logger = pino({ level: 'silent' });
   let signatures = 0;
   const driftDue = () => signatures++;
-  const server = createServer(createApp({ db, logger, run: 'test', incoming: folder, driftDue }));
+  const fleets = new FleetKeeper(db, { anywhere: true }, logger);
+  const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets };
+  const server = createServer(createApp(options));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   const pairedAs = async (name: string, role: Role) => {

@@ -19,6 +19,7 @@ const DONE: Record<Audited, string> = {
   'record-shared': 'made a link to a record',
   'share-ended': 'took back a link to a record',
   'calendar-renewed': 'gave the calendar another address',
+  'fleet-changed': 'changed where hours come from',
   'archive-saved': 'saved the whole shop as an archive',
   'archive-imported': 'imported an archive',
   'demo-removed': 'removed the demo',

@@ -20,6 +20,7 @@ export const AUDITED = [
   'record-shared',
   'share-ended',
   'calendar-renewed',
+  'fleet-changed',
   'archive-saved',
   'archive-imported',
   'demo-removed',

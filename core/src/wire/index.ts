@@ -81,3 +81,5 @@ export type { Backups } from './backups';
 export { BackupsSchema } from './backups';
 export type { PracticeLine, PracticeRound } from './practice';
 export { PracticeRoundSchema, PracticeSchema } from './practice';
+export { FleetPostSchema, FleetsSchema, WaitingAnswerSchema } from './fleets';
+export type { Fleet, FleetPost, Fleets, WaitingAnswer, WaitingHours } from './fleets';

@@ -41,6 +41,8 @@ const IN_ORDER = [
   'events',
   'jobs',
   'hours_readings',
+  'waiting_hours',
+  'fleets',
   'machines',
   'sheets',
   'blobs',
@@ -95,7 +97,7 @@ async function keepMachine(
 }
 
 function machineRow(machine: DemoMachine, now: Date) {
-  const { id, name, place, sheet, last, inServiceDaysAgo, meter, tag } = machine;
+  const { id, name, place, sheet, last, inServiceDaysAgo, meter, tag, serial } = machine;
   const baseline = {
     last: last && { date: dayBefore(now, last.daysAgo), hours: last.hours },
     breakInDone: last !== null,
@@ -109,7 +111,7 @@ function machineRow(machine: DemoMachine, now: Date) {
     sheetRevision: 1,
     meter: changes,
     baseline,
-    about: { place, ...(tag !== undefined && { tag }) },
+    about: { place, ...(serial !== undefined && { serial }), ...(tag !== undefined && { tag }) },
     retiredAt: null,
     added: null,
   };

@@ -29,6 +29,8 @@ export type DemoMachine = {
   inServiceDaysAgo: number | undefined;
   /** The data tag it carries, where its sheet knows several. */
   tag: string | undefined;
+  /** Its number, by which telematics knows it. */
+  serial: string | undefined;
   /** Meters that were replaced, and what is added since. */
   meter: { daysAgo: number; offset: number }[];
 };
@@ -95,6 +97,7 @@ type Parts = {
   notes?: Record<number, string>;
   meter?: { daysAgo: number; offset: number }[];
   tag?: string;
+  serial?: string;
 };
 
 const PEOPLE = ['Orla', 'Ina', 'Tam'];
@@ -111,6 +114,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
     notes = {},
     meter = [],
     tag,
+    serial,
   } = parts;
   const hours = checks.map(([, shown]) => shown);
   const worn = wear ? wornOver(sheetForTag(of.document, tag), hours, wear, n) : [];
@@ -130,6 +134,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
     inServiceDaysAgo,
     meter,
     tag,
+    serial,
   };
 }
 
@@ -190,6 +195,7 @@ export const MACHINES: DemoMachine[] = [
   // Overdue by months.
   machine(4, 'Launch', sheet(7, stint), {
     place: 'Slip',
+    serial: 'SK-1207',
     readings: [
       [280, 1120],
       [190, 1236],
@@ -217,6 +223,7 @@ export const MACHINES: DemoMachine[] = [
   // One exhaust valve whose seat recedes.
   machine(6, 'Salt truck 3', sheet(3, godwit), {
     place: 'Loading yard',
+    serial: 'SK-0303',
     tag: 'U6-B',
     readings: [
       [350, 6120],
@@ -236,6 +243,7 @@ export const MACHINES: DemoMachine[] = [
   // Intake and exhaust of one cylinder set with each other's blade, found at the next check.
   machine(7, 'Barge', sheet(4, whimbrel), {
     place: 'Quay',
+    serial: 'SK-0707',
     readings: [
       [300, 3010],
       [170, 3180],

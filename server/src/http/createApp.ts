@@ -39,6 +39,8 @@ import { sharedRoutes } from './shared';
 import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
 import { shopRoutes } from './shop';
+import { fleetRoutes } from './fleets';
+import { FleetKeeper } from '../fleet/fleetKeeper';
 import { webApplication } from './webApplication';
 
 export type AppOptions = {
@@ -54,6 +56,8 @@ export type AppOptions = {
   hosts?: readonly string[] | undefined;
   /** Where its backups are; none in tests. */
   backups?: BackupPlan | undefined;
+  /** Asks telematics services for hours; without one they are asked by hand only. */
+  fleets?: FleetKeeper | undefined;
   /** Hears that drift is to be worked out: a check was signed, or the shop takes another risk. */
   driftDue?: (() => void) | undefined;
   /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
@@ -97,6 +101,7 @@ export function createApp(options: AppOptions): Express {
     devOrigin,
     backups,
     driftDue,
+    fleets,
     hosts = [],
     incoming = tmpdir(),
   } = options;
@@ -153,6 +158,7 @@ export function createApp(options: AppOptions): Express {
   api.get('/backups', (_request, response) => {
     response.json(backups ? backupsTold(backups, new Date()) : null);
   });
+  api.use('/fleets', fleetRoutes(db, fleets ?? new FleetKeeper(db, {}, logger)));
   api.use('/shop', shopRoutes(db, driftDue));
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));

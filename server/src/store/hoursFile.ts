@@ -1,4 +1,4 @@
-import type { HoursFile, HoursFound, KnownHours, TableRow } from '@longbar/core';
+import type { HoursFile, HoursFound, TableRow } from '@longbar/core';
 import { guessColumns, readHours } from '@longbar/core';
 import type { Parser, ParseResult } from 'papaparse';
 import Papa from 'papaparse';
@@ -6,8 +6,7 @@ import { inSlices } from '../inSlices';
 import { RequestError } from '../requestError';
 import { machineChanged } from './changes';
 import type { Database } from './database';
-import { jobLines } from './jobReads';
-import { hourMeterOf } from './hourMeter';
+import { knownHours } from './knownHours';
 import { settle } from './readTables';
 
 /** So many lines are shown, to tell the columns by. */
@@ -98,18 +97,4 @@ function eachPart(text: string, take: (rows: string[][]) => void): Promise<void>
       error: reject,
     });
   });
-}
-
-async function knownHours(db: Database): Promise<KnownHours[]> {
-  const machines = await db.tables.machines.findAll({
-    where: { retiredAt: null },
-    order: [['name', 'ASC']],
-  });
-  return Promise.all(
-    machines.map(async (row) => {
-      const machine = row.get();
-      const { id, name } = machine;
-      return { id, name, ...(await hourMeterOf(db, machine, await jobLines(db, id))) };
-    }),
-  );
 }

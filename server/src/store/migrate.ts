@@ -21,6 +21,7 @@ import { pins } from './migrations/0017-pins';
 import { whosePhone } from './migrations/0018-whose-phone';
 import { practice } from './migrations/0019-practice';
 import { driftRules } from './migrations/0020-drift-rules';
+import { fleets } from './migrations/0021-fleets';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -43,6 +44,7 @@ const MIGRATIONS: Migration[] = [
   whosePhone,
   practice,
   driftRules,
+  fleets,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -1,0 +1,47 @@
+import type { StandInUnit } from '../fleet/standIn';
+import { FleetStandIn } from '../fleet/standIn';
+import type { Reach } from '../outgoing/askOutside';
+import type { Database } from '../store/database';
+import { fleetRows, keepFleet } from '../store/fleets';
+
+/**
+ * The demo's telematics service: a stand-in on this machine, which tells of some of its machines
+ * what is known, of one that its meter has jumped, and of one that nobody has entered.
+ */
+export async function demoFleet(db: Database): Promise<Reach> {
+  const known = await unitsOf(db);
+  const standIn = await FleetStandIn.start(() => [...known, NOBODYS]);
+  const address = `${standIn.origin}/fleet`;
+  const [before] = await fleetRows(db);
+  await keepFleet(db, { address, key: standIn.key, everyHours: 24 }, before?.id);
+  return { origins: new Set([standIn.origin]) };
+}
+
+/** Nobody has entered this one, and the meter of that one has jumped. */
+const NOBODYS = {
+  serial: 'SK-4471',
+  model: 'Plover 5',
+  hours: 1208.4,
+  at: '2026-06-01T12:00:00.000Z',
+};
+const JUMP = { serial: 'SK-1207', hours: 40_000, days: 1 };
+
+type Row = { serial: string; model: string; date: string; hours: number };
+
+/** What each machine with a serial number showed last, as it is on record. */
+async function unitsOf(db: Database): Promise<StandInUnit[]> {
+  const rows = await db.rows<Row>(
+    `SELECT json_extract(about, '$.serial') AS serial, json_extract(document, '$.name') AS model,
+       max(date) AS date, hours
+     FROM machines
+       JOIN hours_readings ON machine = machines.id
+       JOIN sheets ON sheets.id = sheet AND revision = sheetRevision
+     WHERE serial IS NOT NULL GROUP BY machines.id ORDER BY serial`,
+  );
+  return rows.map(({ serial, model, date, hours }) => {
+    const jumped = serial === JUMP.serial;
+    const day = new Date(`${date}T12:00:00.000Z`);
+    if (jumped) day.setUTCDate(day.getUTCDate() + JUMP.days);
+    return { serial, model, hours: hours + (jumped ? JUMP.hours : 0), at: day.toISOString() };
+  });
+}

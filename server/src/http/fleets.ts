@@ -1,0 +1,58 @@
+import type { FleetPost } from '@longbar/core';
+import { FleetPostSchema, localDay, WaitingAnswerSchema } from '@longbar/core';
+import { Router } from 'express';
+import type { FleetKeeper } from '../fleet/fleetKeeper';
+import { addressOf } from '../outgoing/askOutside';
+import { wrongField } from '../requestError';
+import type { Database } from '../store/database';
+import { endFleet, keepFleet, listFleets, settleWaiting } from '../store/fleets';
+import { checked } from './errors';
+import { noteOf } from './session';
+
+/** Telematics services that are asked for hours, and the readings that wait to be settled. */
+export function fleetRoutes(db: Database, keeper: FleetKeeper): Router {
+  const routes = Router();
+  routes.get('/', async (_request, response) => {
+    response.json(await listFleets(db));
+  });
+  routes.post('/', async (request, response) => {
+    const post = fleetIn(request.body);
+    await keepFleet(db, post);
+    await noteOf(db, request, 'fleet-changed', post.address);
+    response.status(201).json(await listFleets(db));
+  });
+  routes.put('/:id', async (request, response) => {
+    const post = fleetIn(request.body);
+    await keepFleet(db, post, request.params.id);
+    await noteOf(db, request, 'fleet-changed', post.address);
+    response.json(await listFleets(db));
+  });
+  routes.delete('/:id', async (request, response) => {
+    await endFleet(db, request.params.id);
+    await noteOf(db, request, 'fleet-changed', 'one is asked no more');
+    response.json(await listFleets(db));
+  });
+  routes.post('/:id/ask', async (request, response) => {
+    await keeper.askNow(request.params.id, new Date());
+    response.json(await listFleets(db));
+  });
+  routes.post('/waiting/:reading', async (request, response) => {
+    const answer = checked(WaitingAnswerSchema, request.body);
+    const now = new Date();
+    const at = { now: now.toISOString(), today: localDay(now) };
+    await settleWaiting(db, Number(request.params.reading), answer, at);
+    response.json(await listFleets(db));
+  });
+  return routes;
+}
+
+/** A service as it was typed. Throws RequestError 400 where its address cannot be asked. */
+function fleetIn(body: unknown): FleetPost {
+  const post = checked(FleetPostSchema, body);
+  try {
+    addressOf(post.address);
+  } catch (error) {
+    throw wrongField('address', error instanceof Error ? error.message : String(error));
+  }
+  return post;
+}

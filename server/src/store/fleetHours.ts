@@ -1,0 +1,141 @@
+import type { FleetReading, HoursReading, KnownHours } from '@longbar/core';
+import { HoursQuestions, localDay } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import { machineChanged } from './changes';
+import type { Database } from './database';
+import { knownHours } from './knownHours';
+import { settle } from './readTables';
+
+/** What a fleet told: its readings, oldest first, and the units that could not be read. */
+export type FleetTold = { readings: readonly FleetReading[]; unread: readonly string[] };
+
+/** A machine as telematics finds it. */
+type BySerial = KnownHours & { serial: string };
+
+/**
+ * Takes the hours that a fleet told: of each machine, by its serial number, one reading a day. What
+ * is known is left; what is doubtful, of no machine or of several waits for somebody to say. All
+ * of it, or nothing. The same again changes nothing.
+ */
+export async function takeFleet(db: Database, told: FleetTold, today: string): Promise<void> {
+  await settle(db, today);
+  const machines = await bySerial(db);
+  await db.write(async (transaction) => {
+    for (const [serial, readings] of bySerialAndDay(told.readings)) {
+      const own = machines.filter((machine) => machine.serial === serial);
+      const [machine, other] = own;
+      if (machine && !other) await takeOf(db, machine, readings, today, transaction);
+      else {
+        const latest = readings.at(-1);
+        const says = other
+          ? `${own.map(({ name }) => name).join(' and ')} have this serial number.`
+          : 'No machine of the yard has this serial number.';
+        if (latest) await wait(db, { ...latest, says, machine: null }, transaction);
+      }
+    }
+    for (const serial of new Set(told.unread)) {
+      const says = 'What the service tells of it cannot be read.';
+      await wait(
+        db,
+        { serial, model: '', date: today, hours: 0, says, machine: null },
+        transaction,
+      );
+    }
+  });
+}
+
+type Told = { serial: string; model: string; date: string; hours: number };
+
+/** Of each serial number and day the last reading, in order of the days. */
+function bySerialAndDay(readings: readonly FleetReading[]): Map<string, Told[]> {
+  const days = new Map<string, Map<string, Told>>();
+  for (const { serial, model, at, hours } of readings) {
+    const date = at.length > 10 ? localDay(new Date(at)) : at;
+    const key = plain(serial);
+    const own = days.get(key) ?? new Map<string, Told>();
+    own.set(date, { serial, model, date, hours });
+    days.set(key, own);
+  }
+  const inOrder = (own: Map<string, Told>) =>
+    [...own.values()].sort((a, b) => a.date.localeCompare(b.date));
+  return new Map([...days].map(([serial, own]) => [serial, inOrder(own)]));
+}
+
+/** Serial numbers are the same whatever their case and blanks. */
+function plain(serial: string): string {
+  return serial.replace(/\s+/g, '').toUpperCase();
+}
+
+async function bySerial(db: Database): Promise<BySerial[]> {
+  const known = await knownHours(db);
+  const rows = await db.rows<{ id: string; serial: string | null }>(
+    "SELECT id, json_extract(about, '$.serial') AS serial FROM machines",
+  );
+  const serials = new Map(rows.map(({ id, serial }) => [id, serial]));
+  return known.flatMap((machine) => {
+    const serial = serials.get(machine.id);
+    return serial ? [{ ...machine, serial: plain(serial) }] : [];
+  });
+}
+
+async function takeOf(
+  db: Database,
+  { id, meter, readings: known }: BySerial,
+  told: readonly Told[],
+  today: string,
+  transaction: Transaction,
+): Promise<void> {
+  const questions = new HoursQuestions(known, meter);
+  const days = new Set(known.map(({ date }) => date.slice(0, 10)));
+  let taken = 0;
+  for (const reading of told) {
+    const { date, hours } = reading;
+    const doubt = date > today ? 'Its day lies ahead.' : questions.ask(reading)?.says;
+    if (isOfKnownDay(reading, known, days)) continue;
+    if (doubt !== undefined) {
+      await wait(db, { ...reading, says: doubt, machine: id }, transaction);
+      continue;
+    }
+    questions.add({ date, hours });
+    await db.tables.hours.create({ machine: id, date, hours }, { transaction });
+    taken++;
+  }
+  if (taken > 0) await machineChanged(db, id, transaction);
+}
+
+/** Of a day that is known another reading tells nothing new, unless it is far from that one. */
+function isOfKnownDay(
+  { date, hours }: HoursReading,
+  known: readonly HoursReading[],
+  days: ReadonlySet<string>,
+): boolean {
+  if (!days.has(date)) return false;
+  return known.some(
+    (each) => each.date.slice(0, 10) === date && Math.abs(each.hours - hours) <= HOURS_A_DAY,
+  );
+}
+
+const HOURS_A_DAY = 24;
+
+type Waits = Told & { says: string; machine: string | null };
+
+/**
+ * Lets a reading wait in place of an earlier one of the same serial number. One that was left out
+ * comes back where a later reading of a known machine is doubtful.
+ */
+async function wait(
+  db: Database,
+  { serial, model, date, hours, says, machine }: Waits,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    `INSERT INTO waiting_hours (serial, model, date, hours, says, machine)
+     VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT (serial) DO UPDATE SET
+       leftOut = CASE WHEN $6 IS NOT NULL AND $3 > date THEN 0 ELSE leftOut END,
+       model = $2, date = $3, hours = $4, says = $5, machine = $6
+     WHERE $3 >= date`,
+    [serial, model, date, hours, says, machine],
+    transaction,
+  );
+}
