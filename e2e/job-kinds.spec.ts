@@ -63,7 +63,9 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
       if (!(await job.heading('No. 4 exhaust').isVisible())) return job.keep('0.50', '0.55');
       // Its seat recedes: it is offered where it stays inside longest, the target beside it.
       await job.read('0.35', '0.40');
-      await expect(page.getByText(/^It closes \d+ µm in 1,000 h: from 0.54 mm it lasts/)).toBeVisible();
+      await expect(
+        page.getByText(/^It closes \d+ µm in 1,000 h: from 0.54 mm it lasts/),
+      ).toBeVisible();
       await job.tap('Set to 0.54 mm instead');
       await expect(page.getByText('the maker’s target is 0.50 mm')).toBeVisible();
       await expect(page.getByText(/^Tight: .* Bring it to 0.54 mm\.$/)).toBeVisible();

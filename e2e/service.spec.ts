@@ -104,6 +104,34 @@ test('a record: sealed, added to, and as a PDF', async ({ page }) => {
   expect(pdf.headers()['content-type']).toBe('application/pdf');
 });
 
+test('hours come by telematics: what is doubtful or of nobody waits, and is settled', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/shop`);
+  await page.getByRole('button', { name: 'Ask now' }).click();
+  await expect(page.getByText(/^Asked .*; every 24 h\.$/)).toBeVisible();
+  await page.goto(server.url);
+  await page.getByRole('button', { name: '2 readings of hours wait' }).click();
+  await expect(page.getByText('No machine of the yard has this serial number.')).toBeVisible();
+  await page.getByRole('button', { name: 'SK-4471: leave it out' }).click();
+  await expect(page.getByRole('button', { name: 'Bring back SK-4471' })).toBeVisible();
+  await page.getByRole('button', { name: 'SK-1207: it is right' }).click();
+  await expect(page.getByRole('alert')).toContainText('40,000 h in a day is more than there are.');
+  await page.getByRole('button', { name: 'SK-1207: the meter was replaced' }).click();
+  await expect(page.getByText('To be settled')).toHaveCount(0);
+  await page.getByRole('link', { name: 'Yard' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Launch' })).toContainText('41,364');
+  await page.getByRole('link', { name: 'Shop' }).click();
+
+  // A service that fails says how, and its key is not asked for again.
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  const address = page.getByLabel('Address of the service');
+  await address.fill(`${await address.inputValue()}?fault=cut-off`);
+  await page.getByRole('button', { name: 'Save the service' }).click();
+  await page.getByRole('button', { name: 'Ask now' }).click();
+  await expect(page.getByText('The answer was cut off.', { exact: false })).toBeVisible();
+});
+
 test('the shop’s rules are changed, and an archive with a mistake changes nothing', async ({
   page,
 }) => {

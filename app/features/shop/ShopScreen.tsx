@@ -8,6 +8,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { FleetsHere } from '../fleets/FleetsHere';
 import { PeopleHere } from '../people/PeopleHere';
 import { May } from '../people/May';
 import { useMay } from '../people/useMay';
@@ -47,6 +48,7 @@ export function ShopScreen() {
             <May role="technician">
               <HoursFile />
             </May>
+            {isForeman && <FleetsHere />}
             <ExportImport whole={isForeman} />
             {isForeman && <CalendarHere />}
             <BackupsHere />

@@ -20,6 +20,7 @@ import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
 import { useMay } from '../people/useMay';
 import { calendarAddress } from '../shared/calendarAddress';
+import { HoursWaiting } from './HoursWaiting';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
@@ -56,6 +57,7 @@ export function YardScreen() {
   return (
     <Frame title="Yard" aside={shop.data?.unnamed ? undefined : shop.data?.name}>
       <ServerTrouble />
+      <HoursWaiting />
       {open.map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}

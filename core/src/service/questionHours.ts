@@ -77,7 +77,7 @@ export class HoursQuestions {
     if (added > HOURS_A_DAY * (days + 1)) {
       return {
         doubt: 'impossible',
-        says: `${formatHours(added)} h in ${days} days is more than there are. The meter showed ${said(before)}.`,
+        says: `${formatHours(added)} h in ${daysWords(days)} is more than there are. The meter showed ${said(before)}.`,
       };
     }
     const use = this.useBefore(dayOf(reading));
@@ -85,7 +85,7 @@ export class HoursQuestions {
       const usual = Math.round(use.perDay * 365);
       return {
         doubt: 'far',
-        says: `That is ${formatHours(added)} h in ${days} days; it is used about ${formatHours(usual)} h a year. Read it once more.`,
+        says: `That is ${formatHours(added)} h in ${daysWords(days)}; it is used about ${formatHours(usual)} h a year. Read it once more.`,
       };
     }
     return undefined;
@@ -102,6 +102,10 @@ export class HoursQuestions {
     }
     return this.uses.get(until);
   }
+}
+
+function daysWords(days: number): string {
+  return days === 1 ? 'a day' : `${days} days`;
 }
 
 /** Sorts after every reading of the day, and before those of the next. */

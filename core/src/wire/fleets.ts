@@ -21,6 +21,8 @@ const waiting = v.object({
   model: v.string(),
   date: v.string(),
   hours: v.number(),
+  /** No machine has its serial number, several have, it cannot be read, or it is doubtful. */
+  why: v.picklist(['unknown', 'several', 'unread', 'doubtful']),
   says: v.string(),
   /** The machine it is of, where that is known. */
   machine: v.nullable(v.object({ id: v.string(), name: v.string() })),

@@ -95,6 +95,8 @@ export const ShopHereSchema = v.object({
   damage: v.optional(v.string()),
   /** So many entries that phones were told are kept are missing since it was started. */
   lost: v.optional(v.number()),
+  /** So many readings of telematics wait to be settled. */
+  hoursWaiting: v.optional(v.number()),
   /** What could not be worked out or read, by name: the rest goes on without it. */
   setAside: v.optional(v.array(v.object({ name: v.string(), why: v.string() }))),
 });

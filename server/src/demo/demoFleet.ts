@@ -36,7 +36,7 @@ async function unitsOf(db: Database): Promise<StandInUnit[]> {
      FROM machines
        JOIN hours_readings ON machine = machines.id
        JOIN sheets ON sheets.id = sheet AND revision = sheetRevision
-     WHERE serial IS NOT NULL GROUP BY machines.id ORDER BY serial`,
+     WHERE json_extract(about, '$.serial') IS NOT NULL GROUP BY machines.id ORDER BY 1`,
   );
   return rows.map(({ serial, model, date, hours }) => {
     const jumped = serial === JUMP.serial;

@@ -1,4 +1,4 @@
-import type { FleetReading, HoursReading, KnownHours } from '@longbar/core';
+import type { FleetReading, HoursReading, KnownHours, WaitingHours } from '@longbar/core';
 import { HoursQuestions, localDay } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { machineChanged } from './changes';
@@ -30,14 +30,15 @@ export async function takeFleet(db: Database, told: FleetTold, today: string): P
         const says = other
           ? `${own.map(({ name }) => name).join(' and ')} have this serial number.`
           : 'No machine of the yard has this serial number.';
-        if (latest) await wait(db, { ...latest, says, machine: null }, transaction);
+        const why = other ? 'several' : 'unknown';
+        if (latest) await wait(db, { ...latest, why, says, machine: null }, transaction);
       }
     }
     for (const serial of new Set(told.unread)) {
       const says = 'What the service tells of it cannot be read.';
       await wait(
         db,
-        { serial, model: '', date: today, hours: 0, says, machine: null },
+        { serial, model: '', date: today, hours: 0, why: 'unread', says, machine: null },
         transaction,
       );
     }
@@ -93,7 +94,7 @@ async function takeOf(
     const doubt = date > today ? 'Its day lies ahead.' : questions.ask(reading)?.says;
     if (isOfKnownDay(reading, known, days)) continue;
     if (doubt !== undefined) {
-      await wait(db, { ...reading, says: doubt, machine: id }, transaction);
+      await wait(db, { ...reading, why: 'doubtful', says: doubt, machine: id }, transaction);
       continue;
     }
     questions.add({ date, hours });
@@ -117,7 +118,7 @@ function isOfKnownDay(
 
 const HOURS_A_DAY = 24;
 
-type Waits = Told & { says: string; machine: string | null };
+type Waits = Told & Pick<WaitingHours, 'why' | 'says'> & { machine: string | null };
 
 /**
  * Lets a reading wait in place of an earlier one of the same serial number. One that was left out
@@ -125,17 +126,17 @@ type Waits = Told & { says: string; machine: string | null };
  */
 async function wait(
   db: Database,
-  { serial, model, date, hours, says, machine }: Waits,
+  { serial, model, date, hours, why, says, machine }: Waits,
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    `INSERT INTO waiting_hours (serial, model, date, hours, says, machine)
-     VALUES ($1, $2, $3, $4, $5, $6)
+    `INSERT INTO waiting_hours (serial, model, date, hours, says, machine, why)
+     VALUES ($1, $2, $3, $4, $5, $6, $7)
      ON CONFLICT (serial) DO UPDATE SET
        leftOut = CASE WHEN $6 IS NOT NULL AND $3 > date THEN 0 ELSE leftOut END,
-       model = $2, date = $3, hours = $4, says = $5, machine = $6
+       model = $2, date = $3, hours = $4, says = $5, machine = $6, why = $7
      WHERE $3 >= date`,
-    [serial, model, date, hours, says, machine],
+    [serial, model, date, hours, says, machine, why],
     transaction,
   );
 }

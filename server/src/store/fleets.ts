@@ -32,7 +32,8 @@ type WaitingRow = Omit<WaitingHours, 'machine' | 'leftOut'> & {
 
 async function waitingHours(db: Database): Promise<WaitingHours[]> {
   const rows = await db.rows<WaitingRow>(
-    `SELECT waiting.id, waiting.serial, model, date, hours, says, machine, name, leftOut
+    `SELECT waiting.id, waiting.serial, model, date, hours, why, says, machine, name,
+       leftOut
      FROM waiting_hours AS waiting LEFT JOIN machines ON machines.id = waiting.machine
      ORDER BY leftOut, waiting.id`,
   );

@@ -36,10 +36,11 @@ function wholeShop(row: ShopRow): { shop: Shop; spoiled: SetAside[] } {
 
 /** The shop, and which of all shops it is. */
 export async function readShopHere(db: Database): Promise<ShopHere> {
-  const [row, identity, listed] = await Promise.all([
+  const [row, identity, listed, [waits]] = await Promise.all([
     db.tables.shops.findOne(),
     identityOf(db),
     listSetAside(db),
+    db.rows<{ count: number }>('SELECT count(*) AS count FROM waiting_hours WHERE leftOut = 0'),
   ]);
   const { shop, spoiled } = row ? wholeShop(row.get()) : { shop: NEW_SHOP, spoiled: [] };
   const aside = [...spoiled, ...listed];
@@ -49,6 +50,7 @@ export async function readShopHere(db: Database): Promise<ShopHere> {
     ...identity,
     unnamed: row === null,
     ...(damage !== null && { damage }),
+    ...(waits && waits.count > 0 && { hoursWaiting: waits.count }),
     ...(db.lost > 0 && { lost: db.lost }),
     ...(aside.length > 0 && { setAside: aside }),
   };

@@ -22,6 +22,7 @@ export const fleets: Migration = {
       model: must,
       date: must,
       hours: { type: DataTypes.DOUBLE, allowNull: false },
+      why: must,
       says: must,
       machine: may,
       leftOut: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
