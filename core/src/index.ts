@@ -1,16 +1,7 @@
 /** What the application and the server may use of the computation. */
 export { parseSheet } from './engine/parseSheet';
-export type { ParsedSheet } from './engine/parseSheet';
 export { SheetSchema } from './engine/sheet';
-export type {
-  AdjusterEntry,
-  ChartStop,
-  EngineSheet,
-  Isolation,
-  Lobe,
-  Mark,
-  Spec,
-} from './engine/sheet';
+export type { AdjusterEntry, ChartStop, EngineSheet, Isolation, Mark, Spec } from './engine/sheet';
 export { wrap } from './engine/angle';
 export { cycleDegrees, firingOf, firingTdc, runningMate, standing } from './engine/firing';
 export { assumedLobes, lobeIsAssumed, lobeOf } from './engine/lobes';
@@ -18,7 +9,6 @@ export { camLanes } from './engine/camLanes';
 export type { CamLane } from './engine/camLanes';
 export { adjustersOf } from './engine/adjusters';
 export type { Adjuster } from './engine/adjusters';
-export type { AppliedSheet, TagFigures } from './engine/variant';
 export { figuresOf, sheetForTag } from './engine/variant';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
 export { isWindow } from './engine/setAt';
@@ -31,7 +21,7 @@ export type { SheetChange } from './engine/compareSheets';
 export { seatingOf } from './engine/layout';
 export { HEAD_VIEWS, headSeen, STANDS_AT, turnsSeenFrom } from './engine/asSeen';
 export type { HeadView, StandsAt } from './engine/asSeen';
-export type { SeatedBank, SeatedCylinder } from './engine/layout';
+export type { SeatedBank } from './engine/layout';
 
 export { METHOD_TITLES, METHOD_WORDS } from './barring/methodWords';
 export { BARRING_METHODS } from './barring/methods';
@@ -39,13 +29,13 @@ export type { BarringMethod } from './barring/methods';
 export { isRefused } from './barring/barringPlan';
 export { planBarring } from './barring/plan';
 export { planWork } from './crank/planWork';
-export type { BarringPlan, LeftOver, PlanOptions, Refused, Stop } from './barring/barringPlan';
+export type { BarringPlan, Refused, Stop } from './barring/barringPlan';
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
 export { chartConflicts, openConflicts } from './barring/conflicts';
 export type { ChartConflict } from './barring/conflicts';
 export { crankBelief } from './crank/belief';
 export type { CrankArc, CrankBelief } from './crank/belief';
-export type { CrankEntry, CrankHistory, Turned } from './crank/observation';
+export type { CrankEntry, Turned } from './crank/observation';
 export { concernsSame } from './crank/observation';
 export { settable } from './crank/settable';
 export { wayTo } from './crank/wayTo';
@@ -106,7 +96,6 @@ export {
 export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
 export { aimAt, entryAtWork } from './job/instruction/aimAt';
-export type { AimAt } from './job/instruction/aimAt';
 export { readFleetPage } from './exchange/fleetPage';
 export type { FleetReading } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
@@ -128,14 +117,13 @@ export {
   tapStepped,
   withoutWorn,
 } from './gauging/blades';
-export type { Blade, BladeSet, BladeStack, LaidOut, SteppedBlade } from './gauging/blades';
+export type { Blade, BladeSet, LaidOut, SteppedBlade } from './gauging/blades';
 export { actsFromPaper } from './job/instruction/actsFromPaper';
 export type { PaperLine, PaperProblem } from './job/instruction/actsFromPaper';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
 export type { JobScope } from './job/journal/scope';
 export { isAskedOf, isInScope, isSameScope, leftOutKinds } from './job/journal/scope';
-export type { EngineLabelWords } from './job/words/engineLabel';
 export { engineLabelWords } from './job/words/engineLabel';
 export { headLetters } from './picture/headLetters';
 export { nextCheckWords } from './job/words/nextCheck';
@@ -151,11 +139,9 @@ export type { JobPolicy, Judgement, ShopPolicy, Verdict } from './gauging/judgeR
 export { partOfTurn, turnsForGap } from './gauging/screw';
 export type { Screw } from './gauging/screw';
 export { lockShift } from './gauging/lockShift';
-export type { LockPair } from './gauging/lockShift';
 export { slipOf } from './gauging/slips';
-export type { Slip, SlipEvidence } from './gauging/slips';
+export type { Slip } from './gauging/slips';
 export { FROM_BUY, FROM_STOCK, planShims } from './gauging/shims';
-export type { PlannedShim } from './gauging/plannedShim';
 export type { ShimPlan, ShimRow, ShimSupply } from './gauging/shims';
 export type { ShimAct } from './gauging/shimOrder';
 
@@ -189,20 +175,18 @@ export type {
   UnsetReason,
 } from './job/journal/state';
 export { adjusterStep, standingReading } from './job/instruction/adjusterStep';
-export type { AdjusterStep, SettableEntry } from './job/instruction/adjusterStep';
-export { jobSteps, presentStep, presentStop } from './job/instruction/steps';
+export type { SettableEntry } from './job/instruction/adjusterStep';
+export { jobSteps, presentStep } from './job/instruction/steps';
 export type { Step } from './job/instruction/steps';
 export { dueActs, jobPlan, methodOf } from './job/instruction/jobPlan';
 export { instructionOf, jobInstruction, maySign } from './job/instruction/jobInstruction';
 export type {
-  BarInstruction,
   Figure,
   Instruction,
   InstructionTo,
   Rotation,
   StepId,
 } from './job/instruction/instruction';
-export type { Closed, Missing } from './job/instruction/missing';
 export { describeClosed, describeMissing } from './job/words/missingWords';
 export { crankOfJob } from './job/instruction/crankOfJob';
 export type { CrankOfJob } from './job/instruction/crankOfJob';
@@ -212,10 +196,9 @@ export {
   policyOf,
   settleFirst,
 } from './job/instruction/adjusterInstruction';
-export { heldAtHand, stopsAtHand } from './job/instruction/atHand';
 export { offeredOf, wantedOf } from './job/instruction/atWork';
-export { byEye, feelAt, rotationOf } from './job/instruction/wayOn';
-export { isOff, isOfCrank } from './job/journal/foldPosition';
+export { rotationOf } from './job/instruction/wayOn';
+export { isOfCrank } from './job/journal/foldPosition';
 export { unreadOf } from './job/instruction/round';
 export { rockersToFeel } from './crank/rockersToFeel';
 export type { Feel } from './crank/rockersToFeel';
@@ -236,7 +219,6 @@ export {
   notToRunWith,
   leftOutside,
   mayChooseScope,
-  unsetOf,
 } from './job/instruction/gates';
 export { isLastLock, mustHangLock } from './job/instruction/lockGates';
 export { sealedEvents, sealedText } from './job/seal/seal';
@@ -261,12 +243,10 @@ export { begunOf, settingOf } from './job/journal/setting';
 export type { JobBegun, JobSetting, LastLeft } from './job/journal/setting';
 export { ROUND_RULES } from './job/journal/roundRule';
 export type { RoundRule } from './job/journal/roundRule';
-export { shimActsLeft, shimIds, shimRows, shimStage } from './job/instruction/jobShims';
+export { shimRows, shimStage } from './job/instruction/jobShims';
 export type { ShimStage } from './job/instruction/jobShims';
 export { phaseTimes } from './job/record/phaseTimes';
-export type { PhaseTime } from './job/record/phaseTimes';
 export { lockPairsOf } from './job/record/lockPairs';
-export type { KeptLockPair } from './job/record/lockPairs';
 export {
   ANSWER_WITHIN_MS,
   BeatSchema,
@@ -279,10 +259,10 @@ export type { Beat, LinkSide, Turn, TurningWord } from './job/link/turning';
 export { questionsAt } from './job/instruction/questions';
 export { itemNames } from './job/words/itemNames';
 export { unansweredFindings } from './job/record/unansweredFindings';
-export type { Question, QuestionEvidence } from './job/instruction/questions';
+export type { Question } from './job/instruction/questions';
 export {
-  describeEvent,
   describeLock,
+  describeEvent,
   describeReading,
   describeShim,
   describeUnset,
@@ -298,18 +278,24 @@ export { addedMachine, changedMachine, counted, machineRead } from './service/ma
 export { changedFields, fieldsOf } from './service/machineFields';
 export { inMeterOrder, meterOf } from './service/meter';
 export { nextDue } from './service/nextDue';
-export type { NextDue, ServiceHistory } from './service/nextDue';
+export type { NextDue } from './service/nextDue';
 export { comparePressing, isOverdue } from './service/pressing';
-export { driftOptions, forecastDrift, specsByKind, USUAL_RISK } from './service/drift';
+export {
+  driftOptions,
+  forecastDrift,
+  ratesToAimBy,
+  specsByKind,
+  USUAL_RISK,
+} from './service/drift';
 export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
 
 export { findingsOf } from './service/findings';
 export type { Finding } from './service/findings';
 export { pastOf } from './service/checks';
-export type { EnginePast, PastCheck } from './service/checks';
+export type { EnginePast } from './service/checks';
 export { HoursQuestions, questionHours } from './service/questionHours';
 export { planWeeks, urgencyOf, USUAL_SOON } from './service/planner';
-export type { PlannedWeek, Soon, Urgency } from './service/planner';
+export type { Soon, Urgency } from './service/planner';
 export type { SheetInFile, SheetsFile } from './exchange/sheetsFile';
 export { readSheetsFile, SHEETS_FORMAT, SheetsFileSchema } from './exchange/sheetsFile';
 export { ARCHIVE_FORMAT, ARCHIVE_LINES, ArchiveReader, parseArchive } from './exchange/archive';
@@ -349,7 +335,7 @@ export {
 } from './units';
 
 export { hiddenEngine } from './practice/hiddenEngine';
-export type { Faults, HiddenEngine } from './practice/hiddenEngine';
+export type { Faults } from './practice/hiddenEngine';
 export { crankOrClash } from './crank/contradicted';
 export { marksDoubted } from './job/instruction/marksDoubted';
 export { FAULTS_TOLD, faultTask, markFault } from './practice/faultTask';
@@ -363,7 +349,6 @@ export { wholeTask } from './practice/wholeTask';
 export type { WholeTask } from './practice/wholeTask';
 export { leftAt, witnessed } from './practice/witnessed';
 export type { WitnessedEngine } from './practice/witnessed';
-export type { LogEntry } from './practice/log';
 export type { JobOutcome, SimulatedJob } from './practice/simulateJob';
 export { adjustersIn } from './job/record/jobRecord';
 export type {
@@ -373,10 +358,9 @@ export type {
   RecordedBank,
 } from './job/record/jobRecord';
 export { recordOf, recordOfState } from './job/record/recordOf';
-export type { RecordPage, RecordRow, RecordSection } from './job/words/recordPage';
+export type { RecordPage } from './job/words/recordPage';
 export { recordPage } from './job/words/recordPage';
 export { deviationsOf } from './job/record/deviations';
-export type { Deviation } from './job/record/deviations';
 export { describeFeel } from './job/words/feelWords';
 export type { SaidInstruction } from './job/words/describeInstruction';
 export {
@@ -387,12 +371,12 @@ export {
 } from './job/words/describeInstruction';
 export { describeOdd, describeSeen } from './job/words/describeSeen';
 export { adjusterId, isTelling, KIND_NAMES, KINDS, readId } from './engine/kinds';
-export type { AdjusterKind, AdjusterName } from './engine/kinds';
+export type { AdjusterKind } from './engine/kinds';
 export type { Progress, RockerColours, RockerLook, Shape } from './picture/rockerShapes';
 export { ROCKER, rockerShapes } from './picture/rockerShapes';
 export type { HeadGeometry } from './picture/headGeometry';
 export { HEAD_TOP, headGeometry } from './picture/headGeometry';
-export type { RecordedHead, RecordedLook } from './picture/recordHead';
+export type { RecordedHead } from './picture/recordHead';
 export { recordedLook } from './picture/recordHead';
 
 export * from './wire';

@@ -23,9 +23,10 @@ type AimFor = {
 
 /**
  * What to set inside the limits so that an adjuster which drifts one way stays inside longest.
- * The maker's target stands where the band of the rate holds zero, where the target itself lasts
- * `hours` (until it is looked at anyway), and where no step does clearly better. A blade that enters is
- * followed by the next one that does not: both lie inside the limits. `Infinity` is never.
+ * The maker's target stands where the band of the rate holds zero or goes the other way, where the
+ * target itself lasts `hours` (until it is looked at anyway), and where no step does clearly
+ * better. A blade that enters is followed by the next one that does not: both lie inside the
+ * limits. `Infinity` is never.
  *
  * @example aimFor({ spec: { low: 360, target: 400, high: 440 }, rate: { rate: -50, low: -60, high: -40 } }, 1000)
  *   // { setting: 440, lasts: 1600, lastsAtTarget: 800 }
@@ -37,8 +38,8 @@ export function aimFor({ spec, rate: { rate, low, high }, steps }: AimFor, hours
   };
   const lastsAtTarget = lastsFrom(spec.target);
   const target = { setting: spec.target, lasts: lastsAtTarget, lastsAtTarget };
-  if (low <= 0 && high >= 0) return target;
-  if (rate === 0 || lastsAtTarget >= hours) return target;
+  const oneWay = rate < 0 ? high < 0 : rate > 0 && low > 0;
+  if (!oneWay || lastsAtTarget >= hours) return target;
   const reached = steps ? insideOf(steps, spec) : [spec.low, spec.high];
   const setting = rate < 0 ? Math.max(...reached) : Math.min(...reached);
   const lasts = reached.length > 0 ? lastsFrom(setting) : 0;

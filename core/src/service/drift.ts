@@ -3,6 +3,7 @@ import type { AdjusterKind } from '../engine/kinds';
 import { KIND_NAMES, readId } from '../engine/kinds';
 import type { EngineSheet, Spec } from '../engine/sheet';
 import type { Shop } from '../wire/shop';
+import type { Rates } from '../gauging/rates';
 import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
@@ -110,6 +111,28 @@ export function forecastDrift(
     adjusters,
     recheckAt: first.hours < everyHours ? first : { hours: everyHours, id: null },
   };
+}
+
+/**
+ * The rates that a job aims by, µm per 1,000 h in tenths: those told, held inside the band that is
+ * drawn. Of few intervals the rate that is told lies near that of its kind, and whoever sets by it
+ * would be promised too many hours.
+ *
+ * @example ratesToAimBy([{ id: 'intake.1', rate: -35, band: { low: -74, high: -64 }, intervals: 3, leaves: null }])
+ *   // { 'intake.1': { rate: -64, low: -74, high: -64 } }
+ */
+export function ratesToAimBy(adjusters: readonly AdjusterDrift[]): Rates {
+  return Object.fromEntries(
+    adjusters.flatMap(({ id, rate, band }) => {
+      if (rate === null || !band) return [];
+      const held = Math.min(Math.max(rate, band.low), band.high);
+      return [[id, { rate: inTenths(held), low: inTenths(band.low), high: inTenths(band.high) }]];
+    }),
+  );
+}
+
+function inTenths(rate: number): number {
+  return Math.round(rate * 10) / 10;
 }
 
 /**

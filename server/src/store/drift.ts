@@ -1,5 +1,4 @@
 import type {
-  AdjusterDrift,
   DriftForecast,
   HoursReading,
   JobCheck,
@@ -9,7 +8,14 @@ import type {
   MachineLine,
   Rates,
 } from '@longbar/core';
-import { driftOptions, engineHours, forecastDrift, pastOf, specsByKind } from '@longbar/core';
+import {
+  driftOptions,
+  engineHours,
+  forecastDrift,
+  pastOf,
+  ratesToAimBy,
+  specsByKind,
+} from '@longbar/core';
 import { machineChanged } from './changes';
 import type { Database } from './database';
 import { hourMeterOf } from './hourMeter';
@@ -91,7 +97,7 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
   const { adjusters, recheckAt } = forecastDrift(past.histories, specsByKind(past.sheet), options);
   const known = adjusters.some(({ leaves }) => leaves);
   const recheck: Recheck = { ...recheckAt, ...(!known && { tooFewChecks: true }) };
-  const rates = JSON.stringify(ratesOf(adjusters));
+  const rates = JSON.stringify(ratesToAimBy(adjusters));
   await db.write(async (transaction) => {
     // A check that came meanwhile makes this one of yesterday: the next time sees it.
     const now = await checkTexts(db, machine);
@@ -100,19 +106,6 @@ async function settleOne(db: Database, machine: string, job: string): Promise<vo
     await backIn(db, { kind: 'drift', id: machine }, transaction);
     await machineChanged(db, machine, transaction);
   });
-}
-
-const tenth = (rate: number) => Math.round(rate * 10) / 10;
-
-/** The rates of those that were forecast: what a job aims by. */
-function ratesOf(adjusters: readonly AdjusterDrift[]): Rates {
-  return Object.fromEntries(
-    adjusters.flatMap(({ id, rate, band }) =>
-      rate !== null && band
-        ? [[id, { rate: tenth(rate), low: tenth(band.low), high: tenth(band.high) }]]
-        : [],
-    ),
-  );
 }
 
 /** What a machine's drift tells: which adjuster asks for a look and when, and how fast each goes. */

@@ -144,7 +144,7 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
           />
         )}
         <Verdict {...{ job, id, entry, view }}>
-          {!question && <AimNote {...{ job, id, view, act }} />}
+          {!question && <AimNote {...{ job, id, view, act }} suspect={findings.length > 0} />}
         </Verdict>
         {!question && view.offers === 'lock' && entry.locknut?.torque !== undefined && (
           <WrenchSetting torque={entry.locknut.torque} />

@@ -14,8 +14,8 @@ export type AimAt = Aim & { rate: number; inForce: boolean };
 /**
  * Where an adjuster is to be set so that it stays inside longest, by the shop's rule and the rates
  * that the job began with; undefined where the maker's target is as good. Blades, one or two
- * together, are those of the set it was read with. A shim is planned so far from the limits that its reading cannot say
- * outside.
+ * together, are those of the set it was read with. A shim is planned so far from the limits that
+ * its reading cannot say outside.
  */
 export function aimAt(setting: JobSetting, state: JobState, id: string): AimAt | undefined {
   const { aim = 'off', rates, sheet } = setting;

@@ -89,7 +89,7 @@ function walkFrom(sheet: EngineSheet, state: JobState, plan: BarringPlan): Map<s
  * What is still to be done with the shims as planned, in the order in which the crank meets the
  * buckets from where it stands now: the rows stay, the order is made anew.
  */
-export function shimActsLeft(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimAct[] {
+function shimActsLeft(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimAct[] {
   const { shims } = state;
   if (!shims) return [];
   const places = walkFrom(sheet, state, plan);

@@ -212,7 +212,7 @@ export function presentStep(
 }
 
 /** The place in the plan of the stop that an instruction is about, if it is about one. */
-export function presentStop(
+function presentStop(
   setting: JobSetting,
   state: JobState,
   instruction: Pick<Instruction, 'step'>,

@@ -19,7 +19,7 @@ import type { BarInstruction, Rotation } from './instruction';
 const TO_A_SIGHT = 10;
 
 /** A turn by eye or by the tool's turns: 10° and a tenth of the way. */
-export function byEye(way: number): number {
+function byEye(way: number): number {
   return 10 + way / 10;
 }
 
