@@ -39,7 +39,8 @@ export function FleetForm({ fleet, onDone }: Props) {
         onChange={setHours}
       />
       <Words as="note" color="secondInk">
-        The key is kept on the server and goes to this address alone.
+        The key is kept on the server and goes to this address alone: as a bearer token, or as it
+        stands where it names its kind itself (Basic …).
       </Words>
       {error && (
         <Words color="stop" role="alert">

@@ -19,7 +19,7 @@ export type FleetAddress = { address: string; key: string };
 export async function askFleet(
   { address, key }: FleetAddress,
   reach: Reach,
-  within = WITHIN,
+  { within = WITHIN, signal }: { within?: number; signal?: AbortSignal } = {},
 ): Promise<FleetAnswer> {
   const headers = {
     accept: 'application/json, application/xml;q=0.9, text/xml;q=0.8',
@@ -32,7 +32,7 @@ export async function askFleet(
       throw new OutsideError('Its pages lead round in a circle.');
     }
     asked.add(next);
-    const answer: Answer = await askOutside(next, { headers, within, most: MOST }, reach);
+    const answer: Answer = await askOutside(next, { headers, within, most: MOST, signal }, reach);
     const page = readFleetPage(objectsOf(goodAnswer(answer)));
     if (!page) throw new OutsideError('It answered with something that is no fleet (ISO 15143-3).');
     found.readings.push(...page.readings);

@@ -18,6 +18,7 @@ const AN_HOUR = 3_600_000;
 export class FleetKeeper {
   private readonly timers: NodeJS.Timeout[] = [];
   private readonly asking = new Map<string, Promise<void>>();
+  private readonly ending = new AbortController();
 
   constructor(
     private readonly db: Database,
@@ -30,9 +31,10 @@ export class FleetKeeper {
     this.timers.push(setTimeout(work, FIRST), setInterval(work, EVERY));
   }
 
-  /** Asks no more, and waits for what is under way. */
+  /** Asks no more; what is under way is let go, and what it told already is kept. */
   async end(): Promise<void> {
     this.timers.forEach((timer) => clearTimeout(timer));
+    this.ending.abort();
     await Promise.all(this.asking.values());
   }
 
@@ -58,9 +60,12 @@ export class FleetKeeper {
 
   private async ask(fleet: FleetRow, now: Date): Promise<void> {
     let problem: string | null = null;
+    const { signal } = this.ending;
     try {
-      await takeFleet(this.db, await askFleet(fleet, this.reach), localDay(now));
+      await takeFleet(this.db, await askFleet(fleet, this.reach, { signal }), localDay(now));
     } catch (error) {
+      // It was not asked to the end: the next start does.
+      if (signal.aborted) return;
       problem = error instanceof OutsideError ? error.message : 'What it told could not be kept.';
       if (!(error instanceof OutsideError)) this.logger.error(error);
     }

@@ -100,6 +100,27 @@ describe('hours that come by themselves', () => {
     expect((await settle(back.waiting[0]!.id, { do: 'replaced' })).status).toBe(404);
   });
 
+  it('that waited for a machine are no longer asked about once one has their serial number', async () => {
+    const { waiting } = await ask(unit('W-5', 41));
+    expect(waiting).toMatchObject([{ serial: 'W-5', why: 'unknown' }]);
+    const welder = await machine('Welder');
+    await server.patch(`/machines/${welder.id}`, { serial: 'W-5' });
+    expect((await ask(unit('W-5', 42))).waiting).toEqual([]);
+    expect((await machine('Welder')).hours?.hours).toBe(42);
+  });
+
+  it('are let go when the server stops, however slow the service', async () => {
+    const keeper = new FleetKeeper(server.db, { anywhere: true }, pino({ level: 'silent' }));
+    const address = `${standIn.origin}/fleet?fault=slow`;
+    await server.put(`/fleets/${id}`, { address, everyHours: 6 });
+    const asked = keeper.askNow(id, new Date());
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await keeper.end();
+    await asked;
+    expect((await fleetRows(server.db))[0]).toMatchObject({ askedAt: null, problem: null });
+    await server.put(`/fleets/${id}`, { address: `${standIn.origin}/fleet`, everyHours: 6 });
+  });
+
   it('are named where they cannot be read, and where two machines have one number', async () => {
     const [barge, welder] = [await machine('Barge'), await machine('Welder')];
     await server.patch(`/machines/${welder.id}`, { serial: 'SK-0707' });

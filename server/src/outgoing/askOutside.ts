@@ -25,6 +25,8 @@ export type Asked = {
   within: number;
   /** It is at most so long, bytes. */
   most: number;
+  /** Ends it from elsewhere. */
+  signal?: AbortSignal | undefined;
 };
 
 export type Answer = { status: number; type: string; text: string };
@@ -40,7 +42,7 @@ export async function askOutside(address: string, asked: Asked, reach: Reach): P
   const free = reach.anywhere === true || reach.origins?.has(url.origin) === true;
   const host = url.hostname.replace(/^\[|\]$/g, '');
   if (!free && isIP(host) > 0 && !isPublic(host)) throw new OutsideError(NOT_REACHED);
-  const { method = 'GET', headers = {}, body, within, most } = asked;
+  const { method = 'GET', headers = {}, body, within, most, signal } = asked;
   const ask = url.protocol === 'https:' ? askHttps : askHttp;
   return new Promise((resolve, reject) => {
     let late: OutsideError | undefined;
@@ -48,7 +50,13 @@ export async function askOutside(address: string, asked: Asked, reach: Reach): P
       reject(late ?? (error instanceof OutsideError ? error : new OutsideError(wordsOf(error))));
     const request = ask(
       url,
-      { method, headers, agent: false, ...(!free && { lookup: onlyPublic }) },
+      {
+        method,
+        headers,
+        agent: false,
+        ...(signal && { signal }),
+        ...(!free && { lookup: onlyPublic }),
+      },
       (answer) => void readAll(answer, most).then(resolve, fail),
     );
     const timer = setTimeout(() => {

@@ -9,9 +9,6 @@ import { settle } from './readTables';
 /** What a fleet told: its readings, oldest first, and the units that could not be read. */
 export type FleetTold = { readings: readonly FleetReading[]; unread: readonly string[] };
 
-/** A machine as telematics finds it. */
-type BySerial = KnownHours & { serial: string };
-
 /**
  * Takes the hours that a fleet told: of each machine, by its serial number, one reading a day. What
  * is known is left; what is doubtful, of no machine or of several waits for somebody to say. All
@@ -19,10 +16,12 @@ type BySerial = KnownHours & { serial: string };
  */
 export async function takeFleet(db: Database, told: FleetTold, today: string): Promise<void> {
   await settle(db, today);
-  const machines = await bySerial(db);
+  const bySerial = bySerialAndDay(told.readings);
   await db.write(async (transaction) => {
-    for (const [serial, readings] of bySerialAndDay(told.readings)) {
-      const own = machines.filter((machine) => machine.serial === serial);
+    // Nobody writes meanwhile: two services that tell of one machine do not both take its day.
+    const machines = await knownHours(db, ({ about }) => bySerial.has(plain(about?.serial ?? '')));
+    for (const [serial, readings] of bySerial) {
+      const own = machines.filter((machine) => plain(machine.serial) === serial);
       const [machine, other] = own;
       if (machine && !other) await takeOf(db, machine, readings, today, transaction);
       else {
@@ -67,21 +66,9 @@ function plain(serial: string): string {
   return serial.replace(/\s+/g, '').toUpperCase();
 }
 
-async function bySerial(db: Database): Promise<BySerial[]> {
-  const known = await knownHours(db);
-  const rows = await db.rows<{ id: string; serial: string | null }>(
-    "SELECT id, json_extract(about, '$.serial') AS serial FROM machines",
-  );
-  const serials = new Map(rows.map(({ id, serial }) => [id, serial]));
-  return known.flatMap((machine) => {
-    const serial = serials.get(machine.id);
-    return serial ? [{ ...machine, serial: plain(serial) }] : [];
-  });
-}
-
 async function takeOf(
   db: Database,
-  { id, meter, readings: known }: BySerial,
+  { id, meter, readings: known, serial }: KnownHours & { serial: string },
   told: readonly Told[],
   today: string,
   transaction: Transaction,
@@ -90,9 +77,9 @@ async function takeOf(
   const days = new Set(known.map(({ date }) => date.slice(0, 10)));
   let taken = 0;
   for (const reading of told) {
+    if (isOfKnownDay(reading, known, days)) continue;
     const { date, hours } = reading;
     const doubt = date > today ? 'Its day lies ahead.' : questions.ask(reading)?.says;
-    if (isOfKnownDay(reading, known, days)) continue;
     if (doubt !== undefined) {
       await wait(db, { ...reading, why: 'doubtful', says: doubt, machine: id }, transaction);
       continue;
@@ -102,6 +89,13 @@ async function takeOf(
     taken++;
   }
   if (taken > 0) await machineChanged(db, id, transaction);
+  // Whose it is and what it says is known now.
+  await db.run(
+    `DELETE FROM waiting_hours
+     WHERE why <> 'doubtful' AND upper(replace(serial, ' ', '')) = $1`,
+    [plain(serial)],
+    transaction,
+  );
 }
 
 /** Of a day that is known another reading tells nothing new, unless it is far from that one. */

@@ -2,18 +2,25 @@ import type { KnownHours } from '@longbar/core';
 import type { Database } from './database';
 import { hourMeterOf } from './hourMeter';
 import { jobLines } from './jobReads';
+import type { MachineRow } from './tables';
 
-/** What is known of the hours of every machine in the yard. */
-export async function knownHours(db: Database): Promise<KnownHours[]> {
+/** What is known of the hours of the machines in the yard, or of those that are wanted. */
+export async function knownHours(
+  db: Database,
+  wanted: (machine: MachineRow) => boolean = () => true,
+): Promise<(KnownHours & { serial: string })[]> {
   const machines = await db.tables.machines.findAll({
     where: { retiredAt: null },
     order: [['name', 'ASC']],
   });
   return Promise.all(
-    machines.map(async (row) => {
-      const machine = row.get();
-      const { id, name } = machine;
-      return { id, name, ...(await hourMeterOf(db, machine, await jobLines(db, id))) };
-    }),
+    machines
+      .map((row) => row.get())
+      .filter(wanted)
+      .map(async (machine) => {
+        const { id, name, about } = machine;
+        const known = await hourMeterOf(db, machine, await jobLines(db, id));
+        return { id, name, serial: about?.serial ?? '', ...known };
+      }),
   );
 }
