@@ -119,6 +119,7 @@ test('hours come by telematics: what is doubtful or of nobody waits, and is sett
   await expect(page.getByRole('alert')).toContainText('40,000 h in a day is more than there are.');
   await page.getByRole('button', { name: 'SK-1207: the meter was replaced' }).click();
   await expect(page.getByText('To be settled')).toHaveCount(0);
+  await expect(page.getByText('Nothing waits.')).toBeVisible();
   await page.getByRole('link', { name: 'Yard' }).click();
   await expect(page.getByRole('row').filter({ hasText: 'Launch' })).toContainText('41,364');
   await page.getByRole('link', { name: 'Shop' }).click();

@@ -13,8 +13,8 @@ export function HoursWaiting() {
   return (
     <Act
       label={waiting === 1 ? 'A reading of hours waits' : `${waiting} readings of hours wait`}
-      detail="They came by telematics. Settle them under Shop."
-      onPress={() => router.push('/shop')}
+      detail="They came by telematics. Say what they are."
+      onPress={() => router.push('/shop/waiting')}
     />
   );
 }

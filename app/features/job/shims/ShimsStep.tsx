@@ -9,7 +9,6 @@ import {
   isRefused,
   shimRows,
   shimStage,
-  toSet,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
@@ -111,7 +110,7 @@ function WorkOut({ job, after }: StepProps) {
 
 function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
   const tokens = useTokens();
-  const targets = new Map(rows.map(({ id, spec }) => [id, toSet(spec)]));
+  const targets = new Map(rows.map(({ id, spec }) => [id, spec.target]));
   return (
     <View role="table" aria-label="The sums">
       {changedFirst(plan).map((row) => (
@@ -125,12 +124,17 @@ function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
           <Words role="cell" as="note" color="secondInk">
             {row.from === row.id
               ? `shim ${formatMillimetres(row.old)}, inside its limits`
-              : `leaves ${formatMillimetres(row.lash)} of ${formatMillimetres(targets.get(row.id) ?? row.lash)} mm; ${sourceOf(row.from)}`}
+              : `leaves ${formatMillimetres(row.lash)}${aimedWords(row.aimed)} of ${formatMillimetres(targets.get(row.id) ?? row.lash)} mm; ${sourceOf(row.from)}`}
           </Words>
         </View>
       ))}
     </View>
   );
+}
+
+/** What it was planned for against its drift; the target is told in any case. */
+function aimedWords(aimed: number | undefined): string {
+  return aimed === undefined ? '' : `, aimed at ${formatMillimetres(aimed)},`;
 }
 
 function changedFirst({ rows }: ShimPlan): ShimPlan['rows'] {

@@ -19,7 +19,8 @@ export type AimAt = Aim & { rate: number; inForce: boolean };
  */
 export function aimAt(setting: JobSetting, state: JobState, id: string): AimAt | undefined {
   const { aim = 'off', rates, sheet } = setting;
-  const rate = rates?.[id];
+  // After work on the head nobody knows how it drifts from here.
+  const rate = state.why?.reason === 'head-work' ? undefined : rates?.[id];
   const entry = entryOf(sheet, id);
   const own = state.adjusters[id] ?? {};
   if (aim === 'off' || !rate || !entry?.spec || measureOf(entry) !== 'lash') return undefined;

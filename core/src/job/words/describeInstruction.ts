@@ -1,6 +1,8 @@
 import { adjusterName } from '../../engine/adjusterEntry';
 import { readId } from '../../engine/kinds';
+import type { SettingSpec } from '../../gauging/toSet';
 import { toSet } from '../../gauging/toSet';
+import type { Measure } from '../../gauging/measure';
 import { formatInBoth, formatSetting } from '../../gauging/measure';
 import type {
   BarInstruction,
@@ -200,7 +202,7 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
     case 'adjust':
       return {
         what: `Set ${name}`,
-        ...(at.measure && at.spec && { detail: formatInBoth(at.measure, toSet(at.spec)) }),
+        ...(at.measure && at.spec && { detail: settingWords(at.measure, at.spec) }),
       };
     case 'lock':
       return {
@@ -210,6 +212,13 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
     case 'mark':
       return { what: `${name}: finished, mark it` };
   }
+}
+
+/** What it is set to; the maker's target stands beside an aim. */
+function settingWords(measure: Measure, spec: SettingSpec): string {
+  const set = formatInBoth(measure, toSet(spec));
+  if (spec.aim === undefined) return set;
+  return `${set}. The maker’s target is ${formatSetting(measure, spec.target)}`;
 }
 
 /** How a rocker, a bucket or a screw is settled before it is read. */
