@@ -156,7 +156,13 @@ export type { TorqueUnit } from './torque/units';
 export { spiralOrder, torqueSteps } from './torque/sequence';
 export type { TorqueSequence, TorqueStage, TorqueStep } from './torque/sequence';
 
-export { JobEventSchema, JobEventsSchema, isKnown, MOST_EVENTS } from './job/journal/events';
+export {
+  EVENT_SCHEMAS,
+  JobEventSchema,
+  JobEventsSchema,
+  isKnown,
+  MOST_EVENTS,
+} from './job/journal/events';
 export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './attachment';
 export type { Attachment } from './attachment';
 export { UNSET_REASONS } from './job/journal/events';

@@ -12,6 +12,7 @@ import { doorOf } from '../src/store/door';
 import { beginPairing, pair } from '../src/store/pairing';
 import { openDatabase } from '../src/store/database';
 import { copyDemo } from './demoOnce';
+import { DescribedAnswers } from './describedAnswers';
 import { NOW } from './now';
 
 // What is in an answer is what the tests are about.
@@ -49,7 +50,12 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   const driftDue = () => signatures++;
   const fleets = new FleetKeeper(db, { anywhere: true }, logger);
   const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets };
-  const server = createServer(createApp(options));
+  const app = createApp(options);
+  const described = new DescribedAnswers();
+  const server = createServer((request, response) => {
+    described.hear(request, response);
+    app(request, response);
+  });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   const pairedAs = async (name: string, role: Role) => {
@@ -65,12 +71,15 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
     const text = await response.text();
     return { status: response.status, body: jsonOf(text) };
   };
-  const send = (method: string, path: string, body: unknown) =>
-    ask(path, {
+  const send = async (method: string, path: string, body: unknown) => {
+    const answer = await ask(path, {
       method,
       headers: { 'content-type': 'application/json' },
       body: typeof body === 'string' ? body : JSON.stringify(body),
     });
+    if (answer.status < 300 && typeof body !== 'string') described.took(method, path, body);
+    return answer;
+  };
   return {
     db,
     folder,
@@ -89,6 +98,7 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
       await new Promise((resolve) => server.close(resolve));
       await db.close();
       rmSync(folder, { recursive: true, force: true });
+      described.end();
     },
   };
 }

@@ -128,7 +128,7 @@ const machineLine = {
 
 const lastLeft = v.nullable(
   v.object({
-    hours: v.nullable(hoursReading),
+    hours: v.nullable(v.object({ ...hoursReading.entries, replaced })),
     readings: v.record(v.string(), ReadingSchema),
     shims: v.optional(v.record(v.string(), v.number())),
     /** The hours where an adjuster was left at an earlier check than the last one. */

@@ -6,18 +6,14 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import type { Request } from 'express';
 import { Router } from 'express';
-import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import { archiveLines } from '../store/archive';
 import type { Database } from '../store/database';
 import { linesOf } from '../store/linesOf';
 import { takeArchive } from '../store/takeArchive';
 import { checked } from './errors';
+import { PreviewSchema } from './queries';
 import { noteOf } from './session';
-
-const PreviewSchema = v.object({
-  preview: v.optional(v.picklist(['0', '1'], 'Preview is 1 or 0.'), '0'),
-});
 
 /** The largest archive taken, unpacked: a big shop with years of photos. */
 const LARGEST = 16 * 1024 ** 3;

@@ -17,6 +17,7 @@ import { pinoHttp } from 'pino-http';
 import type { BackupPlan } from '../store/backupFiles';
 import { backupsTold } from '../store/backupFiles';
 import type { Database } from '../store/database';
+import { doorOf } from '../store/door';
 import { takeHours } from '../store/hoursFile';
 import { readingsCsv } from '../record/readingsCsv';
 import { search } from '../store/search';
@@ -31,6 +32,7 @@ import { jobRoutes } from './jobs';
 import { machineRoutes } from './machines';
 import { refuseOtherShops } from './otherShop';
 import { limits, OF_ONE, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './outside';
+import { openApi } from './described/openApi';
 import { doorRoutes } from './door';
 import { peopleRoutes } from './people';
 import { practiceRoutes } from './practice';
@@ -151,6 +153,9 @@ export function createApp(options: AppOptions): Express {
   api.get('/health', async (request, response) => {
     const demo = await isDemoDoor(db, request);
     response.json({ ok: db.damage() === null, run, demo });
+  });
+  api.get('/openapi.json', async (_request, response) => {
+    response.json(openApi((await doorOf(db)).cookie));
   });
   api.use('/people', peopleRoutes(db));
   api.use('/practice', practiceRoutes(db));

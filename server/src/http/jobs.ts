@@ -9,7 +9,6 @@ import {
   SignatureSchema,
 } from '@longbar/core';
 import { Router } from 'express';
-import * as v from 'valibot';
 import type { Database } from '../store/database';
 import { appendEvents, beginJob, checkSeal, jobRow, readEvents, readJob } from '../store/jobs';
 import { RequestError } from '../requestError';
@@ -18,24 +17,13 @@ import { checked } from './errors';
 import { onlyUuid } from './ids';
 import type { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
-import { PaperSchema } from './paper';
+import { AfterSchema, PaperSchema } from './queries';
 import { holderOf, isStillPaired, noteOf } from './session';
 import { sendRecordFile } from '../record/recordFile';
 import { sendRecord } from '../record/recordPdf';
 import { beginPairing } from '../store/pairing';
 import { endShare, shareRecord, sharesOf } from '../store/shares';
 import { keepSignature } from '../store/signatures';
-
-const AfterSchema = v.object({
-  after: v.optional(
-    v.pipe(
-      v.string('after is a whole number.'),
-      v.regex(/^\d{1,15}$/, 'after is a whole number.'),
-      v.transform(Number),
-    ),
-    '0',
-  ),
-});
 
 export function jobRoutes(db: Database, feed: JobFeed, driftDue?: () => void): Router {
   const routes = Router();

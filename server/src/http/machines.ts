@@ -9,7 +9,6 @@ import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import type { Request, Response } from 'express';
 import { Router } from 'express';
-import * as v from 'valibot';
 import type { Database } from '../store/database';
 import { addHours, correctHours } from '../store/hours';
 import { addMachine, changeMachine, deleteMachine } from '../store/machineChanges';
@@ -18,17 +17,10 @@ import { packedAnswer } from '../store/packedAnswers';
 import { settle } from '../store/readTables';
 import { checked } from './errors';
 import { onlyReading, onlyUuid } from './ids';
+import { RetiredSchema } from './queries';
 import { noteOf } from './session';
 
 const unpacked = promisify(gunzip);
-
-const ListSchema = v.object({
-  /** `1` for the machines that are out of the yard. */
-  retired: v.pipe(
-    v.optional(v.picklist(['0', '1'], 'retired is 0 or 1.'), '0'),
-    v.transform((value) => value === '1'),
-  ),
-});
 
 export function machineRoutes(db: Database): Router {
   const routes = Router();
@@ -49,7 +41,7 @@ export function machineRoutes(db: Database): Router {
     response.set('Content-Encoding', 'gzip').end(packed);
   };
   routes.get('/', async (request, response) => {
-    const { retired } = checked(ListSchema, request.query);
+    const retired = checked(RetiredSchema, request.query).retired === '1';
     await send(request, response, retired ? 'yard retired' : 'yard', (today) =>
       machineLines(db, today, retired),
     );

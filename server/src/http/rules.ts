@@ -7,8 +7,9 @@ export type Rule = 'open' | 'key' | Role;
  * Who may ask what, by method and path as the routes name them. What stands in no line here is
  * answered to nobody: a new route without a rule does not work.
  */
-export const RULES: Readonly<Record<string, Rule>> = {
+export const RULES = {
   'GET /health': 'open',
+  'GET /openapi.json': 'open',
   'POST /pair': 'open',
   'POST /demo/enter': 'open',
   'GET /due.ics': 'key',
@@ -80,16 +81,21 @@ export const RULES: Readonly<Record<string, Rule>> = {
   'PATCH /people/:id': 'foreman',
   'POST /people/pairings': 'foreman',
   'DELETE /people/phones/:id': 'foreman',
-};
+} as const satisfies Readonly<Record<string, Rule>>;
 
-type Line = { method: string; parts: string[]; rule: Rule };
-const LINES = Object.entries(RULES).map(([line, rule]): Line => {
-  const [method = '', path = ''] = line.split(' ');
-  return { method, parts: path.split('/'), rule };
+/** An endpoint as it is named here: its method and path. */
+export type EndpointName = keyof typeof RULES;
+const isEndpoint = (name: string): name is EndpointName => name in RULES;
+export const ENDPOINT_NAMES = Object.keys(RULES).filter(isEndpoint);
+
+type Line = { method: string; parts: string[]; name: EndpointName };
+const LINES = ENDPOINT_NAMES.map((name): Line => {
+  const [method = '', path = ''] = name.split(' ');
+  return { method, parts: path.split('/'), name };
 });
 
-/** The rule of a request; undefined where there is none. What is only looked for is read. */
-export function ruleOf(method: string, path: string): Rule | undefined {
+/** The endpoint that is asked; undefined where there is none. What is only looked for is read. */
+export function endpointOf(method: string, path: string): EndpointName | undefined {
   const asked = (path.endsWith('/') ? path.slice(0, -1) : path).split('/');
   const meant = method === 'HEAD' ? 'GET' : method;
   const fits = ({ parts }: Line) =>
@@ -98,7 +104,13 @@ export function ruleOf(method: string, path: string): Rule | undefined {
   const found = LINES.filter((line) => line.method === meant && fits(line));
   // A path that is spelt out stands before one with a place for an id.
   const [first] = found.sort((a, b) => places(a) - places(b));
-  return first?.rule;
+  return first?.name;
+}
+
+/** The rule of a request; undefined where there is none. */
+export function ruleOf(method: string, path: string): Rule | undefined {
+  const name = endpointOf(method, path);
+  return name && RULES[name];
 }
 
 const places = ({ parts }: Line) => parts.filter((part) => part.startsWith(':')).length;

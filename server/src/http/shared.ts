@@ -4,7 +4,7 @@ import { sendRecord } from '../record/recordPdf';
 import type { Database } from '../store/database';
 import { sharedJob } from '../store/shares';
 import { checked } from './errors';
-import { PaperSchema } from './paper';
+import { PaperSchema } from './queries';
 
 /** A record that somebody of the shop shared: read by whoever has the link, until it ends. */
 export function sharedRoutes(db: Database): Router {

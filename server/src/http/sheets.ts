@@ -1,6 +1,5 @@
 import { parseSheet, PublishSchema, SheetPatchSchema } from '@longbar/core';
 import { Router } from 'express';
-import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
 import {
@@ -15,24 +14,18 @@ import {
 import { sheetsFile } from '../store/sheetsFile';
 import { checked } from './errors';
 import { onlyUuid } from './ids';
+import { RetiredSchema, SheetIdsSchema } from './queries';
 import { noteOf } from './session';
-
-const ListSchema = v.object({
-  retired: v.optional(v.picklist(['0', '1'], 'Retired is 1 or 0.'), '0'),
-});
-const FileSchema = v.object({
-  id: v.optional(v.union([v.string(), v.array(v.string())], 'Name sheets by their ids.'), []),
-});
 
 export function sheetRoutes(db: Database): Router {
   const routes = Router();
   routes.param('id', onlyUuid);
   routes.get('/', async (request, response) => {
-    const { retired } = checked(ListSchema, request.query);
+    const { retired } = checked(RetiredSchema, request.query);
     response.json(await listSheets(db, retired === '1'));
   });
   routes.get('/file', async (request, response) => {
-    const { id } = checked(FileSchema, request.query);
+    const { id } = checked(SheetIdsSchema, request.query);
     response.json(await sheetsFile(db, typeof id === 'string' ? [id] : id));
   });
   routes.get('/:id', async (request, response) => {

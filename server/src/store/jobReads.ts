@@ -1,4 +1,5 @@
 import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
+import { BARRING_METHODS } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { checksChanged, jobChanged } from './changes';
@@ -112,7 +113,7 @@ const WORDS = `INSERT INTO job_words
 
 /**
  * The jobs of a machine, newest first; before an instant, where one is given. One that began
- * this very moment and is not worked out yet is not among them.
+ * this very moment and is not worked out yet is not among them. Throws where one cannot be read.
  */
 export async function jobLines(db: Database, machine: string, before = '9'): Promise<JobLine[]> {
   const rows = await db.rows<Omit<JobLine, 'summary'> & { summary: string }>(
@@ -123,6 +124,7 @@ export async function jobLines(db: Database, machine: string, before = '9'): Pro
     [machine, before],
   );
   return rows.map((row) => {
+    if (!BARRING_METHODS.includes(row.method)) throw new Error('One of its jobs is by no method.');
     const summary: JobSummary = JSON.parse(row.summary);
     return { ...row, summary };
   });

@@ -8,7 +8,7 @@ import { keepBlobIn, sha256 } from './blobs';
 import type { Database } from './database';
 import { newestOf, publishIn } from './sheets';
 
-/** Sheets by their newest revision, with their photos, as one file. All of them if none is named. */
+/** Sheets by their newest revision, with their photos, as one file. All of them if none is named. Throws RequestError 404. */
 export async function sheetsFile(db: Database, ids: readonly string[]): Promise<SheetsFile> {
   const rows = await db.tables.sheets.findAll({
     ...(ids.length > 0 ? { where: { id: [...ids] } } : { where: { retiredAt: null } }),
@@ -17,6 +17,7 @@ export async function sheetsFile(db: Database, ids: readonly string[]): Promise<
   const newest = newestOf(rows.map((row) => row.get()));
   const missing = ids.find((asked) => !newest.some(({ id }) => id === asked));
   if (missing !== undefined) throw new RequestError(404, `There is no sheet ${missing}.`);
+  if (newest.length === 0) throw new RequestError(404, 'There are no sheets yet.');
   const hashes = new Set(newest.flatMap(({ document }) => photosOf(document)));
   const blobs = await db.tables.blobs.findAll({ where: { sha256: [...hashes] } });
   return {

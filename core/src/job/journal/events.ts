@@ -351,7 +351,8 @@ export type JobAct = {
   [T in JobEventType]: { type: T } & PayloadOf<T>;
 }[JobEventType];
 
-const byType = new Map(
+/** Each type of event that this version knows, by its name. */
+export const EVENT_SCHEMAS: ReadonlyMap<string, v.GenericSchema> = new Map(
   Object.entries(payloads).map(([type, entries]) => [
     type,
     v.looseObject({ ...envelope, type: v.literal(type), ...entries }),
@@ -371,7 +372,7 @@ export const JobEventSchema = v.lazy((input: unknown) => {
   const type = typeof input === 'object' && input !== null && 'type' in input ? input.type : '';
   // A map forgets which type has which payload: what it holds was made of them above.
   // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
-  return (byType.get(String(type)) ?? anyEvent) as unknown as v.GenericSchema<JobEvent>;
+  return (EVENT_SCHEMAS.get(String(type)) ?? anyEvent) as unknown as v.GenericSchema<JobEvent>;
 });
 
 export const MOST_EVENTS = 500;
@@ -395,5 +396,5 @@ export type ToldBy<G> = G extends Guard<infer T> ? EventOf<T> : never;
 
 /** Whether this version knows the event's type. */
 export function isKnown(event: JobEvent): event is KnownEvent {
-  return byType.has(event.type);
+  return EVENT_SCHEMAS.has(event.type);
 }

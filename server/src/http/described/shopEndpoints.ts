@@ -1,0 +1,82 @@
+import {
+  AuditSchema,
+  BackupsSchema,
+  CalendarSchema,
+  EnterDemoSchema,
+  HealthSchema,
+  MeSchema,
+  RebuildSchema,
+  ShopHereSchema,
+  ShopSchema,
+} from '@longbar/core';
+import * as v from 'valibot';
+import { PreviewSchema } from '../queries';
+import type { EndpointName } from '../rules';
+import type { Endpoint } from './endpoint';
+
+const LINES = { media: 'application/x-ndjson' };
+
+/** The shop as a whole: its rules, what is kept of it, and the demo. */
+export const SHOP_ENDPOINTS = {
+  'GET /health': {
+    does: 'Tells whether the server works.',
+    answers: { 200: HealthSchema },
+  },
+  'GET /openapi.json': {
+    does: 'Sends this description.',
+    answers: { 200: { media: 'application/json' } },
+  },
+  'GET /shop': {
+    does: 'Reads the rules, blades and shims of the shop.',
+    answers: { 200: ShopHereSchema },
+  },
+  'PUT /shop': {
+    does: 'Writes the rules of the shop. A job keeps those it began with.',
+    takes: ShopSchema,
+    answers: { 200: ShopHereSchema },
+  },
+  'POST /shop/rebuild': {
+    does: 'Makes an empty server the shop that a phone keeps.',
+    takes: RebuildSchema,
+    answers: { 200: ShopHereSchema },
+  },
+  'GET /backups': {
+    does: 'Tells when the shop was backed up last; null where nobody keeps backups.',
+    answers: { 200: BackupsSchema },
+  },
+  'GET /audit': {
+    does: 'Reads what was noted of who may do what, the newest first.',
+    answers: { 200: AuditSchema },
+  },
+  'GET /archive': {
+    does: 'Sends the whole shop as one file, line by line.',
+    answers: { 200: LINES },
+  },
+  'POST /archive': {
+    does: 'Takes an archive into an empty shop, or looks at it. It answers how many of each kind it holds.',
+    query: PreviewSchema,
+    takes: LINES,
+    answers: { 200: v.record(v.string(), v.number()) },
+  },
+  'GET /calendar': {
+    does: 'Tells the secret in the address of the calendar.',
+    answers: { 200: CalendarSchema },
+  },
+  'POST /calendar': {
+    does: 'Gives the calendar another secret. The old address ends.',
+    answers: { 201: CalendarSchema },
+  },
+  'POST /demo': {
+    does: 'Loads the demo into an empty shop.',
+    answers: { 201: ShopHereSchema },
+  },
+  'POST /demo/enter': {
+    does: 'Lets one look round the demo, on the machine that it runs on.',
+    takes: EnterDemoSchema,
+    answers: { 201: MeSchema },
+  },
+  'DELETE /demo': {
+    does: 'Removes the demo.',
+    answers: { 200: ShopHereSchema },
+  },
+} satisfies Partial<Record<EndpointName, Endpoint>>;

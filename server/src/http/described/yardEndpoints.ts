@@ -1,0 +1,107 @@
+import {
+  ChecksSchema,
+  FleetPostSchema,
+  FleetsSchema,
+  FoundSchema,
+  HoursCorrectionSchema,
+  HoursFileSchema,
+  HoursFoundSchema,
+  HoursPostSchema,
+  MachineDetailSchema,
+  MachineLinesSchema,
+  MachinePatchSchema,
+  MachinePostSchema,
+  SearchSchema,
+  WaitingAnswerSchema,
+} from '@longbar/core';
+import * as v from 'valibot';
+import { RetiredSchema } from '../queries';
+import type { EndpointName } from '../rules';
+import type { Endpoint } from './endpoint';
+
+/** The machines of the yard, their hours and what falls due. */
+export const YARD_ENDPOINTS = {
+  'GET /machines': {
+    does: 'Lists the machines of the yard with their hours and what falls due.',
+    query: RetiredSchema,
+    answers: { 200: MachineLinesSchema },
+  },
+  'POST /machines': {
+    does: 'Brings a machine into the yard. Sent again under the same id it changes nothing.',
+    takes: MachinePostSchema,
+    answers: { 200: MachineDetailSchema, 201: MachineDetailSchema },
+  },
+  'GET /machines/:id': {
+    does: 'Tells all of a machine: its sheet, readings, jobs, findings and what falls due.',
+    answers: { 200: MachineDetailSchema },
+  },
+  'PATCH /machines/:id': {
+    does: 'Changes what is told of a machine. What is left out stays, what is null is taken away.',
+    takes: MachinePatchSchema,
+    answers: { 200: MachineDetailSchema },
+  },
+  'DELETE /machines/:id': {
+    does: 'Deletes a machine that was never worked on.',
+    answers: { 204: null },
+  },
+  'GET /machines/:id/checks': {
+    does: 'Lists the signed checks of a machine, the newest first, each adjuster as found and as left.',
+    answers: { 200: ChecksSchema },
+  },
+  'POST /machines/:id/hours': {
+    does: 'Adds a reading of the hour meter.',
+    takes: HoursPostSchema,
+    answers: { 201: v.object({ date: v.string(), hours: v.number() }) },
+  },
+  'PATCH /machines/:id/hours/:reading': {
+    does: 'Puts a reading of the hour meter right, or takes it back. What stood there is kept.',
+    takes: HoursCorrectionSchema,
+    answers: { 200: MachineDetailSchema },
+  },
+  'POST /hours': {
+    does: 'Looks at a table of hours, or takes it in.',
+    takes: HoursFileSchema,
+    answers: { 200: HoursFoundSchema },
+  },
+  'GET /readings.csv': {
+    does: 'Sends every reading of every signed job as a table.',
+    answers: { 200: { media: 'text/csv' } },
+  },
+  'GET /due.ics': {
+    does: 'Sends what falls due as a calendar. It is asked with its own secret as `key`.',
+    query: v.object({ key: v.optional(v.string()) }),
+    answers: { 200: { media: 'text/calendar' } },
+  },
+  'GET /search': {
+    does: 'Looks for words in machines and jobs.',
+    query: SearchSchema,
+    answers: { 200: FoundSchema },
+  },
+  'GET /fleets': {
+    does: 'Lists the telematics services that are asked for hours, and the readings that wait.',
+    answers: { 200: FleetsSchema },
+  },
+  'POST /fleets': {
+    does: 'Adds a telematics service.',
+    takes: FleetPostSchema,
+    answers: { 201: FleetsSchema },
+  },
+  'PUT /fleets/:id': {
+    does: 'Changes a telematics service.',
+    takes: FleetPostSchema,
+    answers: { 200: FleetsSchema },
+  },
+  'DELETE /fleets/:id': {
+    does: 'Asks a telematics service no more.',
+    answers: { 200: FleetsSchema },
+  },
+  'POST /fleets/:id/ask': {
+    does: 'Asks a telematics service now.',
+    answers: { 200: FleetsSchema },
+  },
+  'POST /fleets/waiting/:reading': {
+    does: 'Settles a reading that waits.',
+    takes: WaitingAnswerSchema,
+    answers: { 200: FleetsSchema },
+  },
+} satisfies Partial<Record<EndpointName, Endpoint>>;
