@@ -125,12 +125,31 @@ test('hours come by telematics: what is doubtful or of nobody waits, and is sett
   await page.getByRole('link', { name: 'Shop' }).click();
 
   // A service that fails says how, and its key is not asked for again.
-  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  await page.getByRole('button', { name: 'Change the service' }).click();
   const address = page.getByLabel('Address of the service');
   await address.fill(`${await address.inputValue()}?fault=cut-off`);
   await page.getByRole('button', { name: 'Save the service' }).click();
   await page.getByRole('button', { name: 'Ask now' }).click();
   await expect(page.getByText('The answer was cut off.', { exact: false })).toBeVisible();
+});
+
+test('other programs are told: a test arrives, and one that cannot be called is said so', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/shop`);
+  await page.getByRole('button', { name: 'Send a test' }).click();
+  await expect(page.getByText(/^It took one message; tried last/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add a program' }).click();
+  await page.getByLabel('Address of the program').fill('http://127.0.0.1:9/told');
+  await page.getByRole('button', { name: 'Save the program' }).click();
+  await expect(page.getByText(/^whsec_/)).toBeVisible();
+  await page.getByRole('button', { name: 'It is copied' }).click();
+  await expect(page.getByText(/^whsec_/)).toHaveCount(0);
+  await expect(page.getByText('The address lies on this machine', { exact: false })).toBeVisible();
+  const second = page.getByRole('button', { name: 'Remove the program' }).last();
+  await second.click();
+  await page.getByRole('button', { name: 'Remove it' }).click();
+  await expect(page.getByText('http://127.0.0.1:9/told')).toHaveCount(0);
 });
 
 test('the shop’s rules are changed, and an archive with a mistake changes nothing', async ({

@@ -9,8 +9,10 @@ import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
 import { demoFleet } from './demo/demoFleet';
+import { demoHook } from './demo/demoHook';
 import { loadDemo } from './demo/loadDemo';
 import { FleetKeeper } from './fleet/fleetKeeper';
+import { HookKeeper } from './hooks/hookKeeper';
 import { createApp } from './http/createApp';
 import { nightWork } from './nights';
 import { keepBackedUp } from './keepBackedUp';
@@ -69,12 +71,13 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const isDemo = db.damage() === null && (await identityOf(db)).demo;
   const reach = {
     anywhere: process.env.LONGBAR_ALLOW_PRIVATE === '1',
-    ...(isDemo && (await demoFleet(db))),
+    ...(isDemo && { origins: new Set([await demoFleet(db), await demoHook(db)]) }),
   };
   const fleets = new FleetKeeper(db, reach, logger);
+  const hooks = new HookKeeper(db, reach, logger);
   const app = createApp({
     ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, backups },
-    ...{ driftDue: nights.look, fleets },
+    ...{ driftDue: nights.look, fleets, hooks },
   });
   const server = secure ? createSecureServer(secure, app) : createServer(app);
   try {
@@ -86,9 +89,10 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const stopBackups = keepBackedUp(db, backups, logger);
   nights.begin();
   fleets.begin();
+  hooks.begin();
   closeOnSignal(server, db, async () => {
     stopBackups();
-    await Promise.all([nights.end(), fleets.end()]);
+    await Promise.all([nights.end(), fleets.end(), hooks.end()]);
     longJobs.close();
   });
   const url = `${secure ? 'https' : 'http'}://${LOOPBACK.has(host) ? host : reachable(host)}:${port}/`;

@@ -11,6 +11,7 @@ const HANGS: Record<string, string> = {
   demo: '/demo',
   door: '',
   fleets: '/fleets',
+  hooks: '/hooks',
   jobs: '/jobs',
   machines: '/machines',
   people: '/people',

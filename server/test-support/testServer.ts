@@ -6,6 +6,7 @@ import type { Role } from '@longbar/core';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { FleetKeeper } from '../src/fleet/fleetKeeper';
+import { HookKeeper } from '../src/hooks/hookKeeper';
 import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/database';
 import { doorOf } from '../src/store/door';
@@ -22,6 +23,8 @@ export type Answer = { status: number; body: any };
 export type TestServer = {
   db: Database;
   folder: string;
+  /** What tells other programs. */
+  hooks: HookKeeper;
   /** Where its API is. */
   url: string;
   /** Asks as the phone of a foreman does; the path begins at the API. */
@@ -49,7 +52,8 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   let signatures = 0;
   const driftDue = () => signatures++;
   const fleets = new FleetKeeper(db, { anywhere: true }, logger);
-  const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets };
+  const hooks = new HookKeeper(db, { anywhere: true }, logger);
+  const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets, hooks };
   const app = createApp(options);
   const described = new DescribedAnswers();
   const server = createServer((request, response) => {
@@ -83,6 +87,7 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
   return {
     db,
     folder,
+    hooks,
     url: `http://127.0.0.1:${port}/api`,
     fetch: asForeman,
     cookie,
@@ -94,6 +99,7 @@ export async function startTestServer({ empty = false } = {}): Promise<TestServe
     patch: (path, body) => send('PATCH', path, body),
     delete: (path) => ask(path, { method: 'DELETE' }),
     async close() {
+      await hooks.end();
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       await db.close();

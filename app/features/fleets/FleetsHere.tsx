@@ -64,7 +64,7 @@ function Service({ fleet }: { fleet: Fleet }) {
           disabled={asking.isLoading}
           onPress={() => void ask(id)}
         />
-        <Act label="Change" style={{ flex: 1 }} onPress={() => setChanging(true)} />
+        <Act label="Change the service" style={{ flex: 1 }} onPress={() => setChanging(true)} />
       </Row>
       <AskFirst
         label="Remove the service"

@@ -20,6 +20,7 @@ const DONE: Record<Audited, string> = {
   'share-ended': 'took back a link to a record',
   'calendar-renewed': 'gave the calendar another address',
   'fleet-changed': 'changed where hours come from',
+  'hook-changed': 'changed which programs are told',
   'archive-saved': 'saved the whole shop as an archive',
   'archive-imported': 'imported an archive',
   'demo-removed': 'removed the demo',

@@ -9,6 +9,7 @@ import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { FleetsHere } from '../fleets/FleetsHere';
+import { HooksHere } from '../hooks/HooksHere';
 import { PeopleHere } from '../people/PeopleHere';
 import { May } from '../people/May';
 import { useMay } from '../people/useMay';
@@ -49,6 +50,7 @@ export function ShopScreen() {
               <HoursFile />
             </May>
             {isForeman && <FleetsHere />}
+            {isForeman && <HooksHere />}
             <ExportImport whole={isForeman} />
             {isForeman && <CalendarHere />}
             <BackupsHere />

@@ -21,6 +21,7 @@ export const AUDITED = [
   'share-ended',
   'calendar-renewed',
   'fleet-changed',
+  'hook-changed',
   'archive-saved',
   'archive-imported',
   'demo-removed',

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
-import { textUpTo, wholeFrom, wordsUpTo } from '../bounds';
+import { textUpTo, wholeFrom } from '../bounds';
 import { UuidSchema } from '../job/journal/fields';
+import { AddressSchema } from './address';
 
 /** What is told of a fleet’s telematics service; the key is never told again. */
 const fleet = v.object({
@@ -36,10 +37,7 @@ export type Fleets = v.InferOutput<typeof FleetsSchema>;
 
 /** A telematics service to ask. An empty key is none; where it is absent, the one kept stays. */
 export const FleetPostSchema = v.object({
-  address: v.pipe(
-    wordsUpTo(500, 'Give the address of the service.'),
-    v.regex(/^https?:\/\/\S+$/i, 'The address begins with https:// or http://.'),
-  ),
+  address: AddressSchema,
   key: v.optional(v.pipe(textUpTo(500), v.trim(), v.regex(/^[\x20-\x7e]*$/, 'A key is one line.'))),
   everyHours: wholeFrom(1, 168, 'It is asked every so many hours, from 1.'),
 });

@@ -18,7 +18,12 @@ export type {
   MachineNote,
   ReadingOnRecord,
 } from './machines';
-export { HoursCorrectionSchema, MachinePatchSchema, MachinePostSchema } from './machineForm';
+export {
+  AboutMachineSchema,
+  HoursCorrectionSchema,
+  MachinePatchSchema,
+  MachinePostSchema,
+} from './machineForm';
 export type { AboutMachine, HoursCorrection, MachinePatch, MachinePost } from './machineForm';
 export {
   NEW_SHOP,
@@ -81,5 +86,7 @@ export type { Backups } from './backups';
 export { BackupsSchema } from './backups';
 export type { PracticeLine, PracticeRound } from './practice';
 export { PracticeRoundSchema, PracticeSchema } from './practice';
+export { HookMessageSchemas, HookPostSchema, HooksSchema, NewHookSchema } from './hooks';
+export type { Hook, HookMessage, HookPost, NewHook } from './hooks';
 export { FleetPostSchema, FleetsSchema, WaitingAnswerSchema } from './fleets';
 export type { Fleet, FleetPost, Fleets, WaitingAnswer, WaitingHours } from './fleets';

@@ -13,7 +13,7 @@ import { ShopSchema } from './shop';
 
 /** What the server says of machines and jobs; one schema for both ends of the wire. */
 
-const hoursReading = v.object({ date: v.string(), hours: v.number() });
+export const hoursReading = v.object({ date: v.string(), hours: v.number() });
 /** `replaced` where it is the first of another meter, or of one that was reset. */
 const replaced = v.optional(v.boolean());
 const readingOnRecord = v.object({
@@ -32,7 +32,7 @@ export type ReadingOnRecord = v.InferOutput<typeof readingOnRecord>;
 
 const span = v.object({ from: v.string(), to: v.string() });
 
-const nextDue = v.object({
+export const nextDue = v.object({
   by: v.picklist(['break-in', 'hours', 'months', 'drift']),
   atHours: v.nullable(v.number()),
   hoursLeft: v.nullable(v.number()),
@@ -84,7 +84,7 @@ const jobCheck = v.object({
 /** What a job measured, each adjuster as found and as left. */
 export type JobCheck = v.InferOutput<typeof jobCheck>;
 
-const jobLine = v.object({
+export const jobLine = v.object({
   id: v.string(),
   at: v.string(),
   by: v.string(),

@@ -1,20 +1,20 @@
 import type { StandInUnit } from '../fleet/standIn';
 import { FleetStandIn } from '../fleet/standIn';
-import type { Reach } from '../outgoing/askOutside';
 import type { Database } from '../store/database';
 import { fleetRows, keepFleet } from '../store/fleets';
 
 /**
  * The demo's telematics service: a stand-in on this machine, which tells of some of its machines
  * what is known, of one that its meter has jumped, and of one that nobody has entered.
+ * Answers where it is.
  */
-export async function demoFleet(db: Database): Promise<Reach> {
+export async function demoFleet(db: Database): Promise<string> {
   const known = await unitsOf(db);
   const standIn = await FleetStandIn.start(() => [...known, NOBODYS]);
   const address = `${standIn.origin}/fleet`;
   const [before] = await fleetRows(db);
   await keepFleet(db, { address, key: standIn.key, everyHours: 24 }, before?.id);
-  return { origins: new Set([standIn.origin]) };
+  return standIn.origin;
 }
 
 /** Nobody has entered this one, and the meter of that one has jumped. */

@@ -41,6 +41,8 @@ const IN_ORDER = [
   'events',
   'jobs',
   'hours_readings',
+  'hook_messages',
+  'hooks',
   'waiting_hours',
   'fleets',
   'machines',

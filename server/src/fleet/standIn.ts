@@ -1,8 +1,6 @@
-import type { Server } from 'node:http';
-import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import type { Request, Response } from 'express';
 import express from 'express';
+import { OnLoopback } from '../outgoing/onLoopback';
 
 /** What the stand-in tells of one machine. */
 export type StandInUnit = { serial: string; model: string; hours: number; at: string };
@@ -30,36 +28,24 @@ const ON_A_PAGE = 3;
  */
 export class FleetStandIn {
   readonly key = KEY;
-  private constructor(
-    private readonly server: Server,
-    /** Where it is, without a path. */
-    readonly origin: string,
-  ) {}
+  private constructor(private readonly place: OnLoopback) {}
+
+  /** Where it is, without a path. */
+  get origin(): string {
+    return this.place.origin;
+  }
 
   static async start(units: () => readonly StandInUnit[]): Promise<FleetStandIn> {
     const app = express();
     app.disable('x-powered-by');
     app.get('/fleet', (request, response) => answer(request, response, units(), inJson));
     app.get('/fleet.xml', (request, response) => answer(request, response, units(), inXml));
-    const server = createServer(app);
-    await new Promise<void>((resolve, reject) => {
-      server.once('error', reject);
-      server.listen(0, '127.0.0.1', resolve);
-    });
-    // Nobody waits for it to stop.
-    server.unref();
-    return new FleetStandIn(server, `http://127.0.0.1:${portOf(server)}`);
+    return new FleetStandIn(await OnLoopback.start(app));
   }
 
-  async stop(): Promise<void> {
-    this.server.closeAllConnections();
-    await new Promise((resolve) => this.server.close(resolve));
+  stop(): Promise<void> {
+    return this.place.stop();
   }
-}
-
-function portOf(server: Server): number {
-  const address: AddressInfo | string | null = server.address();
-  return typeof address === 'object' && address ? address.port : 0;
 }
 
 type Page = { units: StandInUnit[]; links: { rel: string; href: string }[] };

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { pipeline } from 'node:stream/promises';
 import {
   HoursFileSchema,
+  ignore,
   localDay,
   SearchSchema,
   SheetsImportSchema,
@@ -42,7 +43,9 @@ import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
 import { shopRoutes } from './shop';
 import { fleetRoutes } from './fleets';
+import { hookRoutes } from './hooks';
 import { FleetKeeper } from '../fleet/fleetKeeper';
+import { HookKeeper } from '../hooks/hookKeeper';
 import { webApplication } from './webApplication';
 
 export type AppOptions = {
@@ -60,6 +63,8 @@ export type AppOptions = {
   backups?: BackupPlan | undefined;
   /** Asks telematics services for hours; without one they are asked by hand only. */
   fleets?: FleetKeeper | undefined;
+  /** Tells other programs; without one they are told when somebody sends a test. */
+  hooks?: HookKeeper | undefined;
   /** Hears that drift is to be worked out: a check was signed, or the shop takes another risk. */
   driftDue?: (() => void) | undefined;
   /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
@@ -104,6 +109,7 @@ export function createApp(options: AppOptions): Express {
     backups,
     driftDue,
     fleets,
+    hooks,
     hosts = [],
     incoming = tmpdir(),
   } = options;
@@ -114,6 +120,10 @@ export function createApp(options: AppOptions): Express {
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use(onlyKnownHosts(hosts));
   if (devOrigin) app.use(allowOrigin(devOrigin));
+  const signed = () => {
+    driftDue?.();
+    hooks?.look(new Date()).catch(ignore('it is logged where it failed'));
+  };
   const api = express.Router();
   api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits());
   api.use(onlyWhoMay(db), refuseOtherShops(db));
@@ -164,10 +174,11 @@ export function createApp(options: AppOptions): Express {
     response.json(backups ? backupsTold(backups, new Date()) : null);
   });
   api.use('/fleets', fleetRoutes(db, fleets ?? new FleetKeeper(db, {}, logger)));
+  api.use('/hooks', hookRoutes(db, hooks ?? new HookKeeper(db, {}, logger)));
   api.use('/shop', shopRoutes(db, driftDue));
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
-  api.use('/jobs', jobRoutes(db, new JobFeed(), driftDue));
+  api.use('/jobs', jobRoutes(db, new JobFeed(), signed));
   api.use('/shared', sharedRoutes(db));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {

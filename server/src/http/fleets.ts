@@ -1,11 +1,9 @@
-import type { FleetPost } from '@longbar/core';
 import { FleetPostSchema, localDay, WaitingAnswerSchema } from '@longbar/core';
 import { Router } from 'express';
 import type { FleetKeeper } from '../fleet/fleetKeeper';
-import { addressOf } from '../outgoing/askOutside';
-import { wrongField } from '../requestError';
 import type { Database } from '../store/database';
 import { endFleet, keepFleet, listFleets, settleWaiting } from '../store/fleets';
+import { askable } from './askable';
 import { checked } from './errors';
 import { noteOf } from './session';
 
@@ -16,13 +14,13 @@ export function fleetRoutes(db: Database, keeper: FleetKeeper): Router {
     response.json(await listFleets(db));
   });
   routes.post('/', async (request, response) => {
-    const post = fleetIn(request.body);
+    const post = askable(checked(FleetPostSchema, request.body));
     await keepFleet(db, post);
     await noteOf(db, request, 'fleet-changed', post.address);
     response.status(201).json(await listFleets(db));
   });
   routes.put('/:id', async (request, response) => {
-    const post = fleetIn(request.body);
+    const post = askable(checked(FleetPostSchema, request.body));
     await keepFleet(db, post, request.params.id);
     await noteOf(db, request, 'fleet-changed', post.address);
     response.json(await listFleets(db));
@@ -44,15 +42,4 @@ export function fleetRoutes(db: Database, keeper: FleetKeeper): Router {
     response.json(await listFleets(db));
   });
   return routes;
-}
-
-/** A service as it was typed. Throws RequestError 400 where its address cannot be asked. */
-function fleetIn(body: unknown): FleetPost {
-  const post = checked(FleetPostSchema, body);
-  try {
-    addressOf(post.address);
-  } catch (error) {
-    throw wrongField('address', error instanceof Error ? error.message : String(error));
-  }
-  return post;
 }

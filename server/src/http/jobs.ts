@@ -25,7 +25,7 @@ import { beginPairing } from '../store/pairing';
 import { endShare, shareRecord, sharesOf } from '../store/shares';
 import { keepSignature } from '../store/signatures';
 
-export function jobRoutes(db: Database, feed: JobFeed, driftDue?: () => void): Router {
+export function jobRoutes(db: Database, feed: JobFeed, signed?: () => void): Router {
   const routes = Router();
   const believed = new BelievedBeats();
   routes.param('id', onlyUuid);
@@ -50,7 +50,7 @@ export function jobRoutes(db: Database, feed: JobFeed, driftDue?: () => void): R
     if (holderOf(request).role === 'helper') refuseBeyondHelping(events);
     const accepted = await appendEvents(db, id, events, now(), holderOf(request).name);
     feed.changed(id);
-    if (events.some(({ type }) => type === 'job.signed')) driftDue?.();
+    if (events.some(({ type }) => type === 'job.signed')) signed?.();
     response.json({ accepted });
   });
   routes.get('/:id/events', async (request, response) => {

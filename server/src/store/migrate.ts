@@ -22,6 +22,7 @@ import { whosePhone } from './migrations/0018-whose-phone';
 import { practice } from './migrations/0019-practice';
 import { driftRules } from './migrations/0020-drift-rules';
 import { fleets } from './migrations/0021-fleets';
+import { hooks } from './migrations/0022-hooks';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -45,6 +46,7 @@ const MIGRATIONS: Migration[] = [
   practice,
   driftRules,
   fleets,
+  hooks,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -1,6 +1,7 @@
 import {
   ErrorSchema,
   EVENT_SCHEMAS,
+  HookMessageSchemas,
   JobEventSchema,
   JobHeadSchema,
   MachineDetailSchema,
@@ -170,6 +171,24 @@ function operationOf(name: EndpointName, path: string): Json {
   };
 }
 
+/** What a program elsewhere is told, as its own endpoint would be described. */
+const webhookOf = ([type, schema]: [string, v.GenericSchema]) => [
+  type,
+  {
+    post: {
+      summary: `Tells of ${type}. It is signed as docs/api.md says, and sent again until it is taken.`,
+      parameters: ['webhook-id', 'webhook-timestamp', 'webhook-signature'].map((name) => ({
+        name,
+        in: 'header',
+        required: true,
+        schema: { type: 'string' },
+      })),
+      requestBody: { required: true, content: contentOf(schema, 'output') },
+      responses: { '2XX': { description: 'It was taken.' } },
+    },
+  },
+];
+
 /** The path of an endpoint as OpenAPI writes it. */
 const pathOf = (name: string) => name.split(' ')[1]!.replace(/:(\w+)/g, '{$1}');
 
@@ -205,6 +224,7 @@ function describe() {
     },
     servers: [{ url: '/api' }],
     paths,
+    webhooks: Object.fromEntries(Object.entries(HookMessageSchemas).map(webhookOf)),
   };
   return { rest, schemas: { ...namedSchemas(), ...eventSchemas() } };
 }

@@ -3,6 +3,8 @@ import {
   FleetPostSchema,
   FleetsSchema,
   FoundSchema,
+  HookPostSchema,
+  HooksSchema,
   HoursCorrectionSchema,
   HoursFileSchema,
   HoursFoundSchema,
@@ -11,6 +13,7 @@ import {
   MachineLinesSchema,
   MachinePatchSchema,
   MachinePostSchema,
+  NewHookSchema,
   SearchSchema,
   WaitingAnswerSchema,
 } from '@longbar/core';
@@ -103,5 +106,31 @@ export const YARD_ENDPOINTS = {
     does: 'Settles a reading that waits.',
     takes: WaitingAnswerSchema,
     answers: { 200: FleetsSchema },
+  },
+  'GET /hooks': {
+    does: 'Lists the programs that are told of signed records and of what falls due.',
+    answers: { 200: HooksSchema },
+  },
+  'POST /hooks': {
+    does: 'Adds a program and sends it a test. Its secret is told this once.',
+    takes: HookPostSchema,
+    answers: { 201: NewHookSchema },
+  },
+  'PUT /hooks/:id': {
+    does: 'Tells a program at another address.',
+    takes: HookPostSchema,
+    answers: { 200: HooksSchema },
+  },
+  'DELETE /hooks/:id': {
+    does: 'Tells a program no more.',
+    answers: { 200: HooksSchema },
+  },
+  'POST /hooks/:id/secret': {
+    does: 'Gives a program another secret. It is told this once.',
+    answers: { 201: NewHookSchema },
+  },
+  'POST /hooks/:id/send': {
+    does: 'Sends a test, and all that waits or was given up.',
+    answers: { 200: HooksSchema },
   },
 } satisfies Partial<Record<EndpointName, Endpoint>>;
