@@ -71,10 +71,12 @@ test('wide', async ({ page }) => {
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /^Brine pump 2/ })).toBeVisible();
   await picture(page, 'yard-wide');
-  const job = await toStopOne(page);
-  await job.keep('0.30', '0.33');
-  await job.read('0.25', '0.28');
-  await picture(page, 'job-stop-wide');
+  await page.getByRole('radio', { name: 'By week' }).click();
+  await page.getByRole('button', { name: 'Offer weeks for these' }).click();
+  await page.getByRole('button', { name: 'Plan it so' }).click();
+  await expect(page.getByText('What has to be there')).toBeVisible();
+  await page.mouse.wheel(0, 230);
+  await picture(page, 'weeks-wide');
 });
 
 test('drift, and the one who turns', async ({ page, browser }) => {

@@ -30,8 +30,10 @@ test('the yard by pressing and by week, and a calendar of it', async ({ page }) 
   await expect(row('Launch')).toContainText('Overdue');
   await expect(row('Welder')).toContainText('Soon, too few readings to say when');
   await page.getByRole('radio', { name: 'By week' }).click();
-  await expect(page.getByRole('list', { name: /^Week of/ }).first()).toContainText('Launch');
-  await expect(page.getByRole('list', { name: 'No date can be said' })).toContainText('Welder');
+  const open = page.getByRole('list', { name: 'In no week yet' });
+  await expect(open.getByRole('listitem').first()).toContainText('Launch');
+  await page.getByRole('button', { name: /^Later, or without a date/ }).click();
+  await expect(page.getByRole('button', { name: 'Welder: no date can be said' })).toBeVisible();
   await page.getByRole('radio', { name: 'Most urgent' }).click();
   // On a phone it is a board of what is overdue, soon and later.
   await page.setViewportSize({ width: 390, height: 844 });
@@ -219,4 +221,57 @@ test('drift decides on the board: what it asks for is due then, and says so', as
   await expect(
     page.getByText(/By its drift over 4 checks: No\. 4 exhaust may have left its limits by then\./),
   ).toBeVisible();
+});
+
+test('weeks are offered, taken, and moved by keys, by dragging and by buttons', async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.getByRole('radio', { name: 'By week' }).click();
+  const weeks = page.getByRole('list', { name: /^Week of/ });
+  const open = page.getByRole('list', { name: 'In no week yet' });
+  const inWeek = (n: number) => weeks.nth(n).getByRole('listitem');
+  await expect(open.getByRole('listitem').first()).toContainText('Launch');
+  await page.getByRole('button', { name: 'Offer weeks for these' }).click();
+  await expect(page.getByText(/^Launch: week of/)).toBeVisible();
+  // What is offered is not planned.
+  await expect(inWeek(0)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Plan it so' }).click();
+  await expect(inWeek(0).filter({ hasText: 'Launch' })).toHaveCount(1);
+  await expect(open.getByRole('listitem')).toHaveCount(0);
+
+  // By keys: lifted, on by two weeks, set down.
+  const grip = page.getByRole('button', { name: 'Move Launch' });
+  await grip.focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^Launch is over the week of/)).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  const third = (await weeks.nth(2).getAttribute('aria-label'))!;
+  await expect(
+    page.getByText(`Launch is over the ${third.replace('Week', 'week')}.`),
+  ).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(inWeek(2).filter({ hasText: 'Launch' })).toHaveCount(1);
+
+  // By the mouse: into the second week.
+  const from = (await grip.boundingBox())!;
+  const to = (await weeks.nth(1).boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x, from.y + 20, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + 10, { steps: 8 });
+  await page.mouse.up();
+  await expect(inWeek(1).filter({ hasText: 'Launch' })).toHaveCount(1);
+
+  // By its buttons, and whose it is.
+  await page.getByRole('button', { name: /^Launch: overdue/ }).click();
+  await page.getByRole('button', { name: 'Launch: a week earlier' }).click();
+  await expect(inWeek(0).filter({ hasText: 'Launch' })).toHaveCount(1);
+  await page.getByLabel('Who does Launch').selectOption({ index: 1 });
+  await expect(page.getByText(/· (?!nobody)\w+ 0\.6 h/)).toBeVisible();
+  const pdf = await page.request.get(`${server.url}/api/weeks/plan.pdf`);
+  expect(pdf.headers()['content-type']).toBe('application/pdf');
+  await page.getByRole('button', { name: 'Launch: out of the plan' }).click();
+  await expect(open.getByRole('listitem')).toHaveCount(1);
 });

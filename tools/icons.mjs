@@ -22,6 +22,7 @@ const ICONS = {
   help: 'mdiHelp',
   add: 'mdiPlus',
   print: 'mdiPrinterOutline',
+  grip: 'mdiDragVertical',
   change: 'mdiPencilOutline',
   revisions: 'mdiHistory',
   drift: 'mdiChartLine',

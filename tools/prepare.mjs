@@ -70,6 +70,7 @@ export function build() {
     'server/src/dataFolder.ts',
     'server/src/nightly.ts',
     'server/src/longJob.ts',
+    'server/src/offerWeeks.ts',
     '--bundle',
     '--platform=node',
     '--format=esm',

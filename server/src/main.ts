@@ -8,6 +8,7 @@ import type { Logger } from 'pino';
 import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
+import { findApart } from './weeks/findApart';
 import { demoFleet } from './demo/demoFleet';
 import { demoHook } from './demo/demoHook';
 import { loadDemo } from './demo/loadDemo';
@@ -77,7 +78,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const hooks = new HookKeeper(db, reach, logger);
   const app = createApp({
     ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, backups },
-    ...{ driftDue: nights.look, fleets, hooks },
+    ...{ driftDue: nights.look, fleets, hooks, find: findApart },
   });
   const server = secure ? createSecureServer(secure, app) : createServer(app);
   try {

@@ -3,7 +3,10 @@ import { fork } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
 /** Begins a script of this folder in a process of its own; what it logs comes here. */
-export function inOwnProcess(name: 'nightly' | 'longJob', args: string[] = []): ChildProcess {
+export function inOwnProcess(
+  name: 'nightly' | 'longJob' | 'offerWeeks',
+  args: string[] = [],
+): ChildProcess {
   // Built, it stands beside this under another ending than in the sources.
   const ending = import.meta.url.endsWith('.mjs') ? 'mjs' : 'ts';
   const script = fileURLToPath(new URL(`./${name}.${ending}`, import.meta.url));

@@ -12,6 +12,7 @@ const HANGS: Record<string, string> = {
   door: '',
   fleets: '/fleets',
   hooks: '/hooks',
+  weeks: '/weeks',
   jobs: '/jobs',
   machines: '/machines',
   people: '/people',

@@ -211,6 +211,7 @@ export const SECTIONS: readonly Section[] = [
           service?.breakInHours && `break-in at ${service.breakInHours} h`,
           service?.everyHours && `every ${service.everyHours} h`,
           service?.everyMonths && `every ${service.everyMonths} months`,
+          service?.takesMinutes && `${service.takesMinutes} min, as a guess`,
         ],
         'Not said: nothing falls due',
       ),

@@ -27,6 +27,7 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
       `Set ${temperature.state}${temperature.soakMinutes ? `, ${temperature.soakMinutes} min ${temperature.state === 'cold' ? 'at rest' : 'run'} before` : ''}.`,
     service &&
       `Checked ${[service.breakInHours && `at ${service.breakInHours} h`, service.everyHours && `every ${service.everyHours} h`, service.everyMonths && `every ${service.everyMonths} months`].filter(Boolean).join(', ')}.`,
+    service?.takesMinutes && `A check takes ${service.takesMinutes} min, as a guess.`,
   ];
   return (
     <Stack gap={6}>

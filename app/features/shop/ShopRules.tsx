@@ -80,6 +80,15 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
           onChange={(soonDays) => change({ soonDays })}
         />
       </Stack>
+      <Stack>
+        <Words as="heading">How much work does a week take?</Words>
+        <Field
+          label="Hours a week for checks (empty: no limit)"
+          inputMode="decimal"
+          value={draft.weekHours}
+          onChange={(weekHours) => change({ weekHours })}
+        />
+      </Stack>
       <DriftRules draft={draft} onChange={change} />
       <BladeSets sets={draft.bladeSets} onChange={(bladeSets) => change({ bladeSets })} />
       <Shims draft={draft} onChange={change} />

@@ -30,6 +30,8 @@ export type ShopDraft = ShopBasics & {
   round: RoundRule;
   soonHours: string;
   soonDays: string;
+  /** Empty where weeks are planned without a limit. */
+  weekHours: string;
   driftRisk: string;
   aim: AimRule;
   bladeSets: SetDraft[];
@@ -49,6 +51,7 @@ export function draftOf(shop: Shop): ShopDraft {
     round: shop.round ?? 'first',
     soonHours: String(shop.soon?.hours ?? 50),
     soonDays: String(shop.soon?.days ?? 30),
+    weekHours: shop.weekHours === undefined ? '' : String(shop.weekHours),
     driftRisk: String(shop.driftRisk ?? USUAL_RISK),
     aim: shop.aim ?? 'off',
     bladeSets: shop.bladeSets.map((set) => ({
@@ -88,6 +91,7 @@ export function shopFrom(draft: ShopDraft): Made {
   if (!(soon.hours >= 0 && soon.days >= 0)) {
     return { ok: false, message: 'Soon is a number of hours and a number of days.' };
   }
+  const weekHours = draft.weekHours.trim() === '' ? undefined : figureOf(draft.weekHours);
   const driftRisk = figureOf(draft.driftRisk);
   if (!(Number.isInteger(driftRisk) && driftRisk >= 1 && driftRisk <= 50)) {
     return { ok: false, message: 'The risk is a whole number of per cent, from 1 to 50.' };
@@ -101,6 +105,7 @@ export function shopFrom(draft: ShopDraft): Made {
     round: draft.round,
     bladeSets: sets,
     soon,
+    ...(weekHours !== undefined && { weekHours }),
     driftRisk,
     aim: draft.aim,
     ...(buys && { shims: { stock: stock.value, buy: { from, to, step } } }),

@@ -20,11 +20,11 @@ import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
 import { useMay } from '../people/useMay';
 import { calendarAddress } from '../shared/calendarAddress';
+import { WeeksHere } from '../weeks/WeeksHere';
 import { HoursWaiting } from './HoursWaiting';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
 import { openJobs } from './openJobs';
-import { PlannedWeeks } from './PlannedWeeks';
 import { PressingBoard } from './PressingBoard';
 import { Search } from './Search';
 import { useSeenMachines } from './useSeenMachines';
@@ -124,7 +124,7 @@ function Board({ machines, today, soon }: BoardProps) {
         <Choice label="By week" chosen={planned} onPress={() => setPlanned(true)} />
       </Row>
       {planned ? (
-        <PlannedWeeks machines={machines} today={today} />
+        <WeeksHere />
       ) : wide ? (
         <YardTable machines={machines} today={today} soon={soon} />
       ) : (

@@ -272,6 +272,8 @@ export const SheetSchema = v.looseObject(
         breakInHours: v.optional(positive(MOST_HOURS, 'Break-in is in hours.')),
         everyHours: v.optional(positive(MOST_HOURS, 'The interval is in hours.')),
         everyMonths: v.optional(positive(600, 'The interval is in months.')),
+        /** How long a check takes, as a guess until some were made. */
+        takesMinutes: v.optional(positive(10_000, 'A check takes so many minutes.')),
       }),
     ),
     chart: v.optional(listUpTo(chartStop, 100, 'The chart is a list of stops.')),

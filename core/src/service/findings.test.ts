@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { inlineSix } from '../../test-support/engines';
 import type { DriftHistory } from '..';
-import { adjustersOf, findingsOf, planWeeks, questionHours, urgencyOf } from '..';
+import { adjustersOf, findingsOf, questionHours, urgencyOf } from '..';
 
 const sheet = inlineSix();
 const EVERY = 600;
@@ -88,31 +88,13 @@ describe('a new reading of the meter', () => {
   });
 });
 
-describe('the weeks of work', () => {
+describe('a check that falls due', () => {
   const due = (from: string, hoursLeft = 100) => ({
     due: { by: 'hours' as const, atHours: 0, hoursLeft, date: { from, to: from }, why: '' },
   });
   const today = '2026-05-06';
 
-  it('take together what falls due within three weeks, the most pressing first', () => {
-    const weeks = planWeeks(
-      [
-        due('2026-07-01'),
-        due('2026-05-10'),
-        due('2026-05-28'),
-        due('2026-04-01', -5),
-        { due: null },
-      ],
-      today,
-    );
-    expect(weeks.map(({ week, machines }) => [week, machines.length])).toEqual([
-      ['2026-05-04', 2],
-      ['2026-05-25', 1],
-      ['2026-06-29', 1],
-    ]);
-  });
-
-  it('say how pressing each is, by the shop’s own word for soon', () => {
+  it('says how pressing it is, by the shop’s own word for soon', () => {
     expect(urgencyOf(due('2026-04-01', -5).due, today)).toBe('overdue');
     expect(urgencyOf(due('2026-06-01').due, today)).toBe('soon');
     expect(urgencyOf(due('2026-06-01').due, today, { hours: 10, days: 7 })).toBe('later');

@@ -89,4 +89,6 @@ export { PracticeRoundSchema, PracticeSchema } from './practice';
 export { HookMessageSchemas, HookPostSchema, HooksSchema, NewHookSchema } from './hooks';
 export type { Hook, HookMessage, HookPost, NewHook } from './hooks';
 export { FleetPostSchema, FleetsSchema, WaitingAnswerSchema } from './fleets';
+export { OfferSchema, PlanPutSchema, PlansPostSchema, WeeksSchema } from './weeks';
+export type { Offer, PlannedMachine, PlanPut, PlansPost, Weeks } from './weeks';
 export type { Fleet, FleetPost, Fleets, WaitingAnswer, WaitingHours } from './fleets';

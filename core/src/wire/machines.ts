@@ -80,6 +80,8 @@ const jobCheck = v.object({
   shims: v.record(v.string(), v.number()),
   /** What locking did, by person. */
   lockPairs: v.array(lockPair),
+  /** How long the work took, pauses left out; of a job that was about all of the engine. */
+  minutes: v.optional(v.number()),
 });
 /** What a job measured, each adjuster as found and as left. */
 export type JobCheck = v.InferOutput<typeof jobCheck>;

@@ -55,6 +55,8 @@ export const ShopSchema = v.object({
   ),
   /** The chance, per cent, of any adjuster outside its limits at which a check is due by drift. */
   driftRisk: v.optional(wholeFrom(1, 50, 'The chance is a whole number of per cent, from 1.')),
+  /** So many hours a week go into checks; where absent, weeks are planned without a limit. */
+  weekHours: v.optional(numberFrom(0.5, 1000, 'Hours a week are a number from 0.5.')),
   /** Whether an adjuster that drifts one way is set off its target, so that it stays inside longer. */
   aim: v.optional(v.picklist(AIM_RULES)),
   /** From when on a check counts as soon: so many hours or days before it is due. */

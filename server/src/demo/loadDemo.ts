@@ -41,6 +41,7 @@ const IN_ORDER = [
   'events',
   'jobs',
   'hours_readings',
+  'planned',
   'hook_messages',
   'hooks',
   'waiting_hours',

@@ -57,6 +57,7 @@ export const SHOP = {
   round: 'first' as const,
   soon: { hours: 60, days: 30 },
   aim: 'offered' as const,
+  weekHours: 6,
   shims: {
     stock: [
       { size: 2400, count: 2 },

@@ -1,19 +1,27 @@
-import { formatHours, isOverdue } from '@longbar/core';
+import { formatHours, isOverdue, takesWords } from '@longbar/core';
 import type { Response } from 'express';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Database } from '../store/database';
 import { listMachines } from '../store/machines';
 import { readShop } from '../store/shop';
+import { readWeeks } from '../store/weeks';
 
 /** Subscribed calendars ask again after so long, s. */
 const REFRESH = 6 * 3600;
+/** From Monday on: a planned check stands on the days of its week that are worked. */
+const WORKING_DAYS = 5;
 
 /**
  * The due dates of the yard as an iCalendar (RFC 5545): an all-day event over the days between
- * which each check falls due. An overdue one stands on today.
+ * which each check falls due, and one over the week that each is planned in. An overdue one stands on
+ * today.
  */
 export async function sendCalendar(db: Database, today: string, response: Response): Promise<void> {
-  const [machines, shop] = await Promise.all([listMachines(db, today), readShop(db)]);
+  const [machines, shop, { machines: planned }] = await Promise.all([
+    listMachines(db, today),
+    readShop(db),
+    readWeeks(db, today),
+  ]);
   const calendar = ical({
     name: `${shop.name}: checks due`,
     prodId: { company: 'Long Bar', product: 'Long Bar', language: 'EN' },
@@ -34,6 +42,18 @@ export async function sendCalendar(db: Database, today: string, response: Respon
       allDay: true,
       start: midnight(from),
       end: midnight(to, 1),
+      stamp: midnight(today),
+    });
+  }
+  for (const { id, name, engine, takes, planned: plan } of planned) {
+    if (!plan) continue;
+    calendar.createEvent({
+      id: `${id}-planned@longbar`,
+      summary: `${name}: check planned${plan.who === null ? '' : `, ${plan.who}`}`,
+      description: `${engine}. ${takesWords(takes)}`,
+      allDay: true,
+      start: midnight(plan.week),
+      end: midnight(plan.week, WORKING_DAYS),
       stamp: midnight(today),
     });
   }

@@ -46,6 +46,9 @@ import { fleetRoutes } from './fleets';
 import { hookRoutes } from './hooks';
 import { FleetKeeper } from '../fleet/fleetKeeper';
 import { HookKeeper } from '../hooks/hookKeeper';
+import { weekRoutes } from './weeks';
+import type { FindWeeks } from '../weeks/findWeeks';
+import { findWeeks } from '../weeks/findWeeks';
 import { webApplication } from './webApplication';
 
 export type AppOptions = {
@@ -65,6 +68,8 @@ export type AppOptions = {
   fleets?: FleetKeeper | undefined;
   /** Tells other programs; without one they are told when somebody sends a test. */
   hooks?: HookKeeper | undefined;
+  /** How weeks of work are found; in this process unless said. */
+  find?: FindWeeks | undefined;
   /** Hears that drift is to be worked out: a check was signed, or the shop takes another risk. */
   driftDue?: (() => void) | undefined;
   /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
@@ -110,6 +115,7 @@ export function createApp(options: AppOptions): Express {
     driftDue,
     fleets,
     hooks,
+    find = findWeeks,
     hosts = [],
     incoming = tmpdir(),
   } = options;
@@ -179,6 +185,7 @@ export function createApp(options: AppOptions): Express {
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db, new JobFeed(), signed));
+  api.use('/weeks', weekRoutes(db, find));
   api.use('/shared', sharedRoutes(db));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {

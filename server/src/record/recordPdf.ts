@@ -6,10 +6,11 @@ import { create } from 'qrcode';
 import type { Database } from '../store/database';
 import { checkSeal } from '../store/jobs';
 import type { Pdf } from './pdf';
-import { heightOf, write } from './paragraph';
+import { write } from './paragraph';
 import { PAPER } from './pdf';
 import { drawHeads } from './recordHeads';
 import { recordOfJob } from './recordOfJob';
+import { tableRow, widthOf } from './tableRow';
 
 export type Paper = 'a4' | 'letter';
 
@@ -40,10 +41,6 @@ export async function sendRecord(
   pdf.end();
 }
 
-function widthOf(pdf: Pdf): number {
-  return pdf.page.width - 2 * MARGIN;
-}
-
 function heading(pdf: Pdf, machine: string, { about, facts }: RecordPage): void {
   write(pdf, machine, { size: 18, colour: PAPER.ink, strong: true });
   write(pdf, about, { size: 9, colour: PAPER.secondInk });
@@ -57,37 +54,17 @@ function heading(pdf: Pdf, machine: string, { about, facts }: RecordPage): void 
 }
 
 const COLUMNS = [0.115, 0.235, 0.162, 0.28, 0.208];
-const LEAST = 12;
-const GUTTER = 4;
 
 function readings(pdf: Pdf, { columns, rows, legend }: RecordPage): void {
   const { adjuster, limits, found, left, done } = columns;
-  row(pdf, [adjuster, limits, found, left, done], true);
-  for (const each of rows) row(pdf, [each.name, each.limits, each.found, each.left, each.done]);
+  const how = { shares: COLUMNS, size: 7.6 };
+  tableRow(pdf, [adjuster, limits, found, left, done], { ...how, strong: true });
+  for (const each of rows) {
+    tableRow(pdf, [each.name, each.limits, each.found, each.left, each.done], how);
+  }
   pdf.y += 3;
   write(pdf, legend, { size: 7.5, colour: PAPER.secondInk });
   pdf.y += 6;
-}
-
-/** A line of the table, as high as its longest cell: nothing of a record is cut off. */
-function row(pdf: Pdf, cells: readonly string[], strong = false): void {
-  const width = widthOf(pdf);
-  const how = { size: 7.6, colour: PAPER.ink, strong };
-  const columns = cells.map((text, i) => ({ text, width: width * (COLUMNS[i] ?? 0.2) - GUTTER }));
-  const heights = columns.map((each) => heightOf(pdf, each.text, how, each.width));
-  const height = Math.max(LEAST, ...heights.map((each) => each + 3));
-  if (pdf.y + height > pdf.page.height - MARGIN) pdf.addPage();
-  const { y } = pdf;
-  let x = MARGIN;
-  for (const column of columns) {
-    write(pdf, column.text, how, { x, y: y + 2, width: column.width });
-    x += column.width + GUTTER;
-  }
-  const under = y + height;
-  pdf.moveTo(MARGIN, under).lineTo(MARGIN + width, under);
-  pdf.lineWidth(0.5).strokeColor(PAPER.line).stroke();
-  pdf.x = MARGIN;
-  pdf.y = under;
 }
 
 function sections(pdf: Pdf, page: RecordPage): void {

@@ -12,6 +12,7 @@ import { headOf } from './jobHead';
 import { ratesOn } from './drift';
 import { lastLeftOf, notesOf } from './history';
 import { attachedTo, lackingBlobs } from './blobs';
+import { afterSigning } from './afterSigning';
 import { settle } from './readTables';
 import { sealOf } from './seal';
 import { signatureOn } from './signatures';
@@ -99,6 +100,7 @@ export async function keepEvents(
   await journalGrew(db, job, transaction);
   if (seal === job.seal) return;
   await db.run('UPDATE jobs SET seal = $1 WHERE id = $2', [seal, job.id], transaction);
+  if (job.seal === null && seal !== null) await afterSigning(db, job, transaction);
 }
 
 /** All events of a batch in one statement: each of its own costs more than the writing. */

@@ -23,6 +23,7 @@ import { practice } from './migrations/0019-practice';
 import { driftRules } from './migrations/0020-drift-rules';
 import { fleets } from './migrations/0021-fleets';
 import { hooks } from './migrations/0022-hooks';
+import { weeks } from './migrations/0023-weeks';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -47,6 +48,7 @@ const MIGRATIONS: Migration[] = [
   driftRules,
   fleets,
   hooks,
+  weeks,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -115,6 +115,7 @@ export async function writeShop(db: Database, shop: Shop, transaction: Transacti
     soon: shop.soon ?? null,
     driftRisk: shop.driftRisk ?? null,
     aim: shop.aim ?? null,
+    weekHours: shop.weekHours ?? null,
   };
   const known = await db.tables.shops.findOne({ transaction });
   const risk = known?.get().driftRisk ?? USUAL_RISK;

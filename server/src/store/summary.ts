@@ -17,6 +17,7 @@ import {
   instructionOf,
   jobSteps,
   lockPairsOf,
+  phaseTimes,
   presentStep,
   settingOf,
   standingReading,
@@ -26,6 +27,10 @@ import { wordsOf } from './words';
 
 /** What is read of a job without its journal: what it is, measured, and what was written. */
 export type JobRead = { summary: JobSummary; check: JobCheck; words: WrittenWords[] };
+
+/** The minutes of work at a job, pauses left out. */
+const minutesOf = (state: Parameters<typeof phaseTimes>[0]) =>
+  Math.round(phaseTimes(state).reduce((sum, { ms }) => sum + ms, 0) / 60_000);
 
 /** How a job is read: here, or in a process of its own. */
 export type Summarise = (...job: Parameters<typeof summarise>) => JobRead | Promise<JobRead>;
@@ -80,6 +85,7 @@ export function summarise(
       disturbed: state.why?.reason === 'head-work',
       shims: Object.fromEntries(shims),
       lockPairs: lockPairsOf(state),
+      ...(state.signed && isWhole(state.scope) && { minutes: minutesOf(state) }),
     },
     words: wordsOf(sheet, state),
   };

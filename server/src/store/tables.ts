@@ -22,6 +22,7 @@ export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
   shims: Shop['shims'] | null;
   soon: Shop['soon'] | null;
   driftRisk: number | null;
+  weekHours: number | null;
   aim: Shop['aim'] | null;
 };
 /** Which shop this is: one row, made with the database. */
@@ -124,6 +125,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       shims: json,
       soon: json,
       driftRisk: DataTypes.INTEGER,
+      weekHours: DataTypes.DOUBLE,
       aim: text,
     }),
     sheets: define<SheetRow>('sheets', {

@@ -7,9 +7,10 @@ const FIELDS = [
   { key: 'breakInHours', label: 'Break-in check at, hours' },
   { key: 'everyHours', label: 'Then every so many hours' },
   { key: 'everyMonths', label: 'Or every so many months, whichever first' },
+  { key: 'takesMinutes', label: 'How long a check takes, as a guess, minutes' },
 ] as const;
 
-/** When it is checked. */
+/** When it is checked, and how long that takes. */
 export function ServiceQuestion({ draft }: QuestionProps) {
   const { sheet, edit } = draft;
   return (

@@ -14,11 +14,15 @@ import {
   MachinePatchSchema,
   MachinePostSchema,
   NewHookSchema,
+  OfferSchema,
+  PlanPutSchema,
+  PlansPostSchema,
   SearchSchema,
   WaitingAnswerSchema,
+  WeeksSchema,
 } from '@longbar/core';
 import * as v from 'valibot';
-import { RetiredSchema } from '../queries';
+import { PaperSchema, RetiredSchema } from '../queries';
 import type { EndpointName } from '../rules';
 import type { Endpoint } from './endpoint';
 
@@ -74,6 +78,29 @@ export const YARD_ENDPOINTS = {
     does: 'Sends what falls due as a calendar. It is asked with its own secret as `key`.',
     query: v.object({ key: v.optional(v.string()) }),
     answers: { 200: { media: 'text/calendar' } },
+  },
+  'GET /weeks': {
+    does: 'Tells the coming twelve weeks: what is due and planned, and what has to be there for it.',
+    answers: { 200: WeeksSchema },
+  },
+  'GET /weeks/plan.pdf': {
+    does: 'Sends the plan of the coming weeks on one page.',
+    query: PaperSchema,
+    answers: { 200: { media: 'application/pdf' } },
+  },
+  'POST /weeks/offer': {
+    does: 'Works out the best weeks for what nobody has planned. It plans nothing.',
+    answers: { 200: OfferSchema },
+  },
+  'POST /weeks': {
+    does: 'Puts machines into weeks, all of them or none.',
+    takes: PlansPostSchema,
+    answers: { 200: WeeksSchema },
+  },
+  'PUT /weeks/:id': {
+    does: 'Puts a machine into a week, or takes it out of the plan.',
+    takes: PlanPutSchema,
+    answers: { 200: WeeksSchema },
   },
   'GET /search': {
     does: 'Looks for words in machines and jobs.',

@@ -1,0 +1,92 @@
+import type { PlannedMachine, Weeks } from '@longbar/core';
+import { formatDay, shimsAheadWords, whenDue, workHours } from '@longbar/core';
+import type { Response } from 'express';
+import PdfDocument from 'pdfkit';
+import type { Database } from '../store/database';
+import { readShop } from '../store/shop';
+import { readWeeks } from '../store/weeks';
+import { heightOf, write } from './paragraph';
+import type { Pdf } from './pdf';
+import { PAPER } from './pdf';
+import type { Paper } from './recordPdf';
+import { rowHeight, tableRow, widthOf } from './tableRow';
+
+const MARGIN = 36;
+/** Of week, work, machines and what has to be there. */
+const SHARES = [0.13, 0.1, 0.45, 0.32];
+/** The largest lettering in which all of it stands on one page is taken. */
+const SIZES = [12, 11, 10, 9, 8, 7, 6, 5, 4];
+
+/** Sends the plan of the coming weeks as a PDF of one page. */
+export async function sendWeeks(
+  db: Database,
+  today: string,
+  paper: Paper,
+  response: Response,
+): Promise<void> {
+  const [weeks, { name }] = await Promise.all([readWeeks(db, today), readShop(db)]);
+  const pdf = new PdfDocument({
+    size: paper === 'a4' ? 'A4' : 'LETTER',
+    layout: 'landscape',
+    margin: MARGIN,
+    info: { Title: `${name}: the coming weeks`, Author: 'Long Bar' },
+  });
+  response.type('application/pdf');
+  response.set('Content-Disposition', 'inline; filename="long-bar-weeks.pdf"');
+  pdf.pipe(response);
+  write(pdf, `${name}: the coming weeks`, { size: 15, colour: PAPER.ink, strong: true });
+  const about = `From ${formatDay(weeks.weeks[0] ?? today)}, as planned on ${formatDay(today)}.`;
+  write(pdf, about, { size: 9, colour: PAPER.secondInk });
+  pdf.y += 4;
+  const head = ['Week of', 'Work', 'Machines', 'Has to be there'];
+  const rows = weeks.weeks.map((week) => rowOf(weeks, week, today));
+  const size = fitting(pdf, [head, ...rows]);
+  tableRow(pdf, head, { shares: SHARES, size, strong: true });
+  for (const row of rows) tableRow(pdf, row, { shares: SHARES, size });
+  pdf.y += 3;
+  write(pdf, NOTE, { size: 7, colour: PAPER.secondInk });
+  pdf.end();
+}
+
+const NOTE =
+  'Work is what past checks took in the median. Shims are what drift leads to expect: measure before anything is ordered for good.';
+
+function fitting(pdf: Pdf, rows: readonly string[][]): number {
+  const note = heightOf(pdf, NOTE, { size: 7, colour: PAPER.ink }, widthOf(pdf)) + 3;
+  const room = pdf.page.height - MARGIN - pdf.y - note;
+  const fits = SIZES.find((size) => {
+    const style = { shares: SHARES, size };
+    return rows.reduce((sum, row) => sum + rowHeight(pdf, row, style), 0) <= room;
+  });
+  return fits ?? SIZES.at(-1) ?? 4;
+}
+
+function rowOf(
+  { machines, hoursAWeek, parts, shims }: Weeks,
+  week: string,
+  today: string,
+): string[] {
+  const own = machines.filter(({ planned }) => planned?.week === week);
+  const minutes = own.reduce((sum, { takes }) => sum + (takes?.median ?? 0), 0);
+  const of = hoursAWeek === null ? '' : ` of ${workHours(hoursAWeek * 60)}`;
+  const needed = [
+    ...parts
+      .filter(({ by }) => by === week)
+      .map(({ part, machines: all }) => `${all.length} × ${part}`),
+    ...shims
+      .filter(({ by }) => by === week)
+      .map((each) => `${each.machine}: shims, ${shimsAheadWords(each)}`),
+  ];
+  return [
+    formatDay(week),
+    own.length === 0 ? '' : `${workHours(minutes)}${of}`,
+    own.map((machine) => machineWords(machine, today)).join('\n'),
+    needed.join('\n'),
+  ];
+}
+
+function machineWords({ name, engine, place, due, planned }: PlannedMachine, today: string) {
+  return [`${name} (${engine})`, place, planned?.who, whenDue(due, today)]
+    .filter((each) => each !== undefined && each !== null)
+    .join(', ');
+}

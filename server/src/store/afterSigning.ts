@@ -1,0 +1,28 @@
+import { drawerWithout, foldJob, isWhole, shimsFromDrawer } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import { standingOf } from './arrival';
+import type { Database } from './database';
+import type { JobRow } from './tables';
+
+/**
+ * What a signed job changes besides its machine: the shims it took are no longer in the drawer, and
+ * a machine that was planned for a check has had it. Done once, with the signature.
+ */
+export async function afterSigning(
+  db: Database,
+  { id, machine }: JobRow,
+  transaction: Transaction,
+): Promise<void> {
+  const state = foldJob(await standingOf(db, id, transaction));
+  if (state.abandoned) return;
+  if (isWhole(state.scope)) {
+    await db.run('DELETE FROM planned WHERE machine = $1', [machine], transaction);
+  }
+  const taken = shimsFromDrawer(state);
+  if (taken.length === 0) return;
+  const shop = await db.tables.shops.findOne({ transaction });
+  const shims = shop?.get().shims;
+  if (!shop || !shims) return;
+  const stock = drawerWithout(shims.stock, taken);
+  await shop.update({ shims: { ...shims, stock } }, { transaction });
+}
