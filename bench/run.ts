@@ -7,6 +7,7 @@ import { jobLines } from './jobs';
 import type { Line } from './line';
 import { practiceLines } from './practice';
 import { shimLines } from './shims';
+import { appendLines } from './append';
 import { yardLines } from './yard';
 import { yardPaintLines } from './yardPaint';
 
@@ -20,6 +21,7 @@ const parts = {
   shims: shimLines,
   drift: driftLines,
   practice: practiceLines,
+  append: appendLines,
   yard: yardLines,
   'yard-paint': yardPaintLines,
   'first-visit': firstVisitLines,

@@ -3,15 +3,12 @@ import { Agent, request } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
-import type { JobEvent } from '@longbar/core';
 import { localDay, SeededRandom } from '@longbar/core';
-import sqlite from 'sqlite3';
 import { root } from '../e2e/support/server';
 import { openDatabase } from '../server/src/store/database';
 import { doorOf } from '../server/src/store/door';
-import { appendEvents } from '../server/src/store/jobs';
 import { beginPairing, pair } from '../server/src/store/pairing';
-import { bigYard } from './bigYard';
+import { bigYard, READINGS } from './bigYard';
 import type { Line } from './line';
 import { quantile } from './line';
 
@@ -19,26 +16,25 @@ const PORT = 8699;
 const CLIENTS = 20;
 const PAUSE = 50;
 const LASTS = 15_000;
-const BATCH = 20;
-const ROUNDS = 200;
 
-/** A big yard: how soon its pages answer, its drift by night, and what an append costs. */
+/** A big yard: how soon its pages answer, and its drift by night. */
 export async function yardLines(): Promise<Line[]> {
-  const folder = join(root, '.cache/big-yard');
+  const folder = join(root, `.cache/big-yard-${READINGS}`);
   const { jobs, events, readings } = await bigYard(folder, localDay(new Date()));
   const whole = (n: number) => new Intl.NumberFormat('en').format(n);
   console.log(
     `500 machines, ${whole(jobs)} jobs, ${whole(events)} events, ${whole(readings)} readings`,
   );
-  const append = await appendLine(folder);
   await pairIn(folder);
   const server = await serve(folder);
   try {
     const ids = (JSON.parse(await text('/machines')) as { id: string }[]).map(({ id }) => id);
+    const first = await firstAnswers(ids);
     const alone = await load(ids, pause(LASTS));
     const { took, done } = await nightly(folder);
     const beside = await load(ids, done);
     return [
+      ...answerLines(', first answer of each machine', first, 30),
       ...answerLines('', alone, 50),
       {
         what: 'drift of 500 machines by night, beside the 20 clients',
@@ -47,7 +43,6 @@ export async function yardLines(): Promise<Line[]> {
         held: (await took) <= 60_000,
       },
       ...answerLines(' while the drift is worked out', beside, 100),
-      append,
     ];
   } finally {
     server.kill();
@@ -122,6 +117,28 @@ async function text(path: string): Promise<string> {
   return String(await ask(path, 'identity'));
 }
 
+/** Each machine's page and drift once, by so many clients: nothing of it was asked for before. */
+async function firstAnswers(ids: readonly string[]): Promise<Answers> {
+  const answers: Answers = { 'machine page': [], 'drift of one machine': [] };
+  const agent = new Agent({ keepAlive: true });
+  const waiting = ids.flatMap((id) => [
+    ['machine page', `/machines/${id}`] as const,
+    ['drift of one machine', `/machines/${id}/checks`] as const,
+  ]);
+  const client = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [page, path] = next;
+      const begun = performance.now();
+      await ask(path, 'gzip', agent);
+      answers[page]?.push(performance.now() - begun);
+      await pause(PAUSE);
+    }
+  };
+  await Promise.all(Array.from({ length: CLIENTS }, client));
+  agent.destroy();
+  return answers;
+}
+
 /** So many clients, each asking for a page, waiting, and asking again, until `done`. */
 async function load(ids: readonly string[], done: Promise<unknown>): Promise<Answers> {
   const answers: Answers = { 'yard board': [], 'machine page': [], 'drift of one machine': [] };
@@ -167,76 +184,4 @@ async function nightly(folder: string): Promise<{ took: Promise<number>; done: P
     });
   });
   return { took, done: took.then(() => undefined) };
-}
-
-/** Appending a phone's events beside the same rows by bare statements, turn and turn about. */
-async function appendLine(folder: string): Promise<Line> {
-  const db = await openDatabase(folder);
-  const bare = await openBare(join(folder, 'longbar.sqlite'));
-  const [{ id: job }, { id: other }] = (await db.rows<{ id: string }>(
-    'SELECT id FROM jobs ORDER BY at DESC LIMIT 2',
-  )) as [{ id: string }, { id: string }];
-  const stamp = Date.now();
-  let made = 0;
-  const batchOf = (of: string): JobEvent[] =>
-    Array.from({ length: BATCH }, () => ({
-      type: 'reading.taken',
-      adjuster: 'intake.1',
-      phase: 'again',
-      reading: { go: 250, noGo: 300, how: 'go-no-go' },
-      id: `${(++made).toString(16).padStart(8, '0')}-0000-4000-9000-${stamp.toString(16).padStart(12, '0')}`,
-      job: of,
-      n: 1000 + made,
-      at: new Date().toISOString(),
-      by: 'Ina',
-    }));
-  const spent = { ours: 0, bare: 0 };
-  for (let round = 0; round < ROUNDS; round++) {
-    const [mine, theirs] = [batchOf(job), batchOf(other)];
-    let begun = performance.now();
-    await appendEvents(db, job, mine, new Date().toISOString());
-    spent.ours += performance.now() - begun;
-    begun = performance.now();
-    await bare.append(theirs);
-    spent.bare += performance.now() - begun;
-  }
-  await bare.all(`DELETE FROM events WHERE id LIKE '%${stamp.toString(16).padStart(12, '0')}'`);
-  await bare.close();
-  await db.close();
-  const rate = (ms: number) => Math.round((1000 * ROUNDS * BATCH) / ms);
-  return {
-    what: `appending events, ${BATCH} at a time, against bare statements as durable`,
-    figure: `${(spent.bare / spent.ours).toFixed(2)} (${rate(spent.ours)} a second, bare ${rate(spent.bare)})`,
-    wanted: 'at least 0.5',
-    held: spent.bare / spent.ours >= 0.5,
-  };
-}
-
-/** The database by the driver alone, with the same durability. */
-async function openBare(file: string) {
-  const db = new sqlite.Database(file);
-  const all = (sql: string) =>
-    new Promise<void>((resolve, reject) =>
-      db.exec(sql, (error) => (error ? reject(error) : resolve())),
-    );
-  await all('PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON');
-  const insert = db.prepare(
-    'INSERT INTO events (id, job, n, body, receivedAt) VALUES (?, ?, ?, ?, ?)',
-  );
-  return {
-    all,
-    async append(events: readonly JobEvent[]) {
-      await all('BEGIN IMMEDIATE');
-      for (const { id, job, n, at, ...rest } of events) {
-        const body = JSON.stringify({ id, job, n, at, ...rest });
-        await new Promise<void>((resolve, reject) =>
-          insert.run(id, job, n, body, at, (error: Error | null) =>
-            error ? reject(error) : resolve(),
-          ),
-        );
-      }
-      await all('COMMIT');
-    },
-    close: () => new Promise<void>((resolve) => insert.finalize(() => db.close(() => resolve()))),
-  };
 }

@@ -68,6 +68,11 @@ describe('the coming weeks', () => {
     await put({ week: MONDAYS[5] });
     expect((await put({ week: null })).body).toEqual(await read());
     expect(await planned()).toBeNull();
+    // Out of the yard it is out of the plan, and comes back in no week.
+    await put({ week: MONDAYS[5] });
+    await server.patch(`/machines/${barge.id}`, { retired: true });
+    await server.patch(`/machines/${barge.id}`, { retired: false });
+    expect(await planned()).toBeNull();
   });
 
   it('take the shims that a signed job fitted out of the drawer, once', async () => {

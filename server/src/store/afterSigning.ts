@@ -2,6 +2,7 @@ import { drawerWithout, foldJob, isWhole, shimsFromDrawer } from '@longbar/core'
 import type { Transaction } from 'sequelize';
 import { standingOf } from './arrival';
 import type { Database } from './database';
+import { unplan } from './planned';
 import type { JobRow } from './tables';
 
 /**
@@ -15,9 +16,7 @@ export async function afterSigning(
 ): Promise<void> {
   const state = foldJob(await standingOf(db, id, transaction));
   if (state.abandoned) return;
-  if (isWhole(state.scope)) {
-    await db.run('DELETE FROM planned WHERE machine = $1', [machine], transaction);
-  }
+  if (isWhole(state.scope)) await unplan(db, machine, transaction);
   const taken = shimsFromDrawer(state);
   if (taken.length === 0) return;
   const shop = await db.tables.shops.findOne({ transaction });

@@ -28,16 +28,16 @@ const MOST_OF_JOB = 10_000;
 const MOST_SIGNATURES = 3;
 
 /**
- * Checks what arrives against its job and what is kept of it. Answers the ids that are kept
+ * Checks what arrives against its job, which holds so many events, and what is kept of it. Answers the ids that are kept
  * already. Throws RequestError with the place of each event that does not fit; nothing is kept.
  */
 export async function refuseMisfits(
   db: Database,
-  job: Pick<JobRow, 'id' | 'sheet'>,
+  job: Receiving,
   events: readonly JobEvent[],
   transaction: Transaction,
 ): Promise<Set<string>> {
-  const kept = await keptAmong(db, events, transaction);
+  const kept: Kept = new Map(job.kept.map((row) => [row.id, row]));
   const fresh = events
     .map((event, place) => ({ event, place }))
     .filter(({ event }) => !kept.has(event.id));
@@ -48,44 +48,43 @@ export async function refuseMisfits(
   ];
   const [first] = issues;
   if (first) throw new RequestError(409, first.message, issues);
-  await refuseTooMuch(db, job.id, fresh, transaction);
+  refuseTooMuch(job.held, fresh);
   return new Set(kept.keys());
 }
 
 /** What is too much waits on its phone: nothing of it is wrong. */
-async function refuseTooMuch(
-  db: Database,
-  job: string,
-  fresh: readonly Placed[],
-  transaction: Transaction,
-): Promise<void> {
+function refuseTooMuch(held: number, fresh: readonly Placed[]): void {
   if (fresh.filter(({ event }) => isSigning(event)).length > MOST_SIGNATURES) {
     throw new RequestError(413, `Send at most ${MOST_SIGNATURES} signatures at a time.`);
   }
-  const [held] = await db.rows<{ count: number }>(
-    'SELECT count(*) AS count FROM events WHERE job = $1',
-    [job],
-    transaction,
-  );
-  if (fresh.length > 0 && (held?.count ?? 0) + fresh.length > MOST_OF_JOB) {
+  if (fresh.length > 0 && held + fresh.length > MOST_OF_JOB) {
     throw new RequestError(403, 'A job holds 10,000 entries at most. Begin another job.');
   }
 }
 
-type Kept = Map<string, { job: string; body: string }>;
+type KeptEvent = { id: string; job: string; body: string };
+type Kept = Map<string, KeptEvent>;
 
-async function keptAmong(
+/** A job as it stands when events come to it: how many it holds, and which of these are kept. */
+export type Receiving = JobRow & { held: number; kept: readonly KeptEvent[] };
+
+/** In one question: each costs as much as a row that is kept. Undefined where there is no job. */
+export async function receiving(
   db: Database,
+  job: string,
   events: readonly JobEvent[],
   transaction: Transaction,
-): Promise<Kept> {
-  const rows = await db.rows<{ id: string; job: string; body: string }>(
-    `SELECT id, job, CAST(body AS TEXT) AS body FROM events
-     WHERE id IN (SELECT value FROM json_each($1))`,
-    [JSON.stringify(events.map(({ id }) => id))],
+): Promise<Receiving | undefined> {
+  const ids = JSON.stringify(events.map(({ id }) => id));
+  const [row] = await db.rows<JobRow & { held: number; kept: string }>(
+    `SELECT jobs.*, (SELECT count(*) FROM events WHERE job = jobs.id) AS held,
+       (SELECT json_group_array(json_object('id', id, 'job', job, 'body', CAST(body AS TEXT)))
+        FROM events WHERE id IN (SELECT value FROM json_each($1))) AS kept
+     FROM jobs WHERE id = $2`,
+    [ids, job],
     transaction,
   );
-  return new Map(rows.map((row) => [row.id, row]));
+  return row && { ...row, kept: JSON.parse(row.kept) };
 }
 
 /** An event that comes again is the same again, within the batch too. */

@@ -14,7 +14,7 @@ export async function journalGrew(
 ): Promise<void> {
   await db.run(
     `INSERT INTO job_reads VALUES ($1, $2, $3, 1, '{}', '{}')
-     ON CONFLICT (job) DO UPDATE SET stale = 1`,
+     ON CONFLICT (job) DO UPDATE SET stale = 1 WHERE stale <> 1`,
     [id, machine, at],
     transaction,
   );

@@ -2,7 +2,7 @@ import type { JobContext, JobEvent, JobHead, Seal } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../requestError';
-import { judgeArrival, refuseMisfits, standingOf } from './arrival';
+import { judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from './changes';
 import type { Database } from './database';
 import { readSheet, tellable } from './sheets';
@@ -69,7 +69,7 @@ export async function appendEvents(
   person: string | null = null,
 ): Promise<string[]> {
   await db.write(async (transaction) => {
-    const [row] = await db.rows<JobRow>('SELECT * FROM jobs WHERE id = $1', [job], transaction);
+    const row = await receiving(db, job, events, transaction);
     if (!row) throw new RequestError(404, 'There is no such job.');
     const known = await refuseMisfits(db, row, events, transaction);
     const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));

@@ -6,6 +6,7 @@ import { checksChanged, forgetMachine, machineChanged } from './changes';
 import type { Database } from './database';
 import { machineRow } from './machines';
 import { unpack } from './packedAnswers';
+import { unplan } from './planned';
 import { bringBack, readSheet } from './sheets';
 import type { MachineRow } from './tables';
 
@@ -72,6 +73,7 @@ export async function changeMachine(
     if (sheet !== undefined || retired === false) {
       await bringBack(db, sheet ?? row.sheet, transaction);
     }
+    if (retired) await unplan(db, id, transaction);
     // Drift goes by the sheet's limits.
     if (sheet !== undefined) await checksChanged(db, id, transaction);
     await machineChanged(db, id, transaction);
@@ -87,6 +89,7 @@ export async function deleteMachine(db: Database, id: string): Promise<string> {
       throw new RequestError(409, 'There are jobs on record of this machine. Retire it instead.');
     }
     await forgetMachine(db, id, transaction);
+    await unplan(db, id, transaction);
     await db.tables.hours.destroy({ where: { machine: id }, transaction });
     await db.tables.machines.destroy({ where: { id }, transaction });
   });

@@ -1,20 +1,18 @@
 import type { PlannedMachine, PlanPut, PlansPost, ToPlan, Weeks } from '@longbar/core';
 import { dueSpan, howLong, PLANNED_WEEKS, weeksFrom } from '@longbar/core';
-import type { Transaction } from 'sequelize';
 import { wrongField } from '../requestError';
 import type { Database } from './database';
 import { listMachines, machineRow } from './machines';
+import { plannedRows, putIntoWeek, unplan } from './planned';
 import { readShop } from './shop';
 import { neededFor } from './weekNeeds';
-
-type PlannedRow = { machine: string; week: string; who: string | null };
 
 /** The coming weeks as they stand on `today`. */
 export async function readWeeks(db: Database, today: string): Promise<Weeks> {
   const [lines, shop, rows] = await Promise.all([
     listMachines(db, today),
     readShop(db),
-    db.rows<PlannedRow>('SELECT machine, week, who FROM planned'),
+    plannedRows(db),
   ]);
   const past = await minutesBySheet(db);
   const guesses = await guessedMinutes(db);
@@ -78,8 +76,8 @@ export async function planMachine(
   await machineRow(db, id);
   if (week !== null) refuseOtherWeek(week, today);
   await db.write(async (transaction) => {
-    if (week === null) await db.run('DELETE FROM planned WHERE machine = $1', [id], transaction);
-    else await put(db, { machine: id, week, who }, transaction);
+    if (week === null) await unplan(db, id, transaction);
+    else await putIntoWeek(db, { machine: id, week, who }, transaction);
   });
 }
 
@@ -90,22 +88,8 @@ export async function planAll(db: Database, { moves }: PlansPost, today: string)
     refuseOtherWeek(week, today);
   }
   await db.write(async (transaction) => {
-    for (const move of moves) await put(db, move, transaction);
+    for (const move of moves) await putIntoWeek(db, move, transaction);
   });
-}
-
-function put(
-  db: Database,
-  { machine, week, who }: { machine: string; week: string; who?: string | null | undefined },
-  transaction: Transaction,
-): Promise<void> {
-  const sameWho = who === undefined ? 'who' : '$3';
-  return db.run(
-    `INSERT INTO planned (machine, week, who) VALUES ($1, $2, $3)
-     ON CONFLICT (machine) DO UPDATE SET week = $2, who = ${sameWho}`,
-    [machine, week, who ?? null],
-    transaction,
-  );
 }
 
 function refuseOtherWeek(week: string, today: string): void {
