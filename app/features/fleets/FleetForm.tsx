@@ -1,12 +1,11 @@
 import type { Fleet } from '@longbar/core';
 import { readNumber } from '@longbar/core';
 import { useState } from 'react';
-import { refusalOf } from '../../state/refusal';
 import { space } from '../../theme/tokens';
-import { Act } from '../../ui/Act';
 import { Field } from '../../ui/Field';
-import { Row, Stack } from '../../ui/Panel';
+import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { FormEnd } from '../shared/FormEnd';
 import { useKeepFleetMutation } from './fleetsApi';
 
 type Props = { fleet?: Fleet; onDone: () => void };
@@ -42,21 +41,14 @@ export function FleetForm({ fleet, onDone }: Props) {
         The key is kept on the server and goes to this address alone: as a bearer token, or as it
         stands where it names its kind itself (Basic …).
       </Words>
-      {error && (
-        <Words color="stop" role="alert">
-          {refusalOf(error).message}
-        </Words>
-      )}
-      <Row>
-        <Act label="Cancel" style={{ flex: 1 }} onPress={onDone} />
-        <Act
-          weight="primary"
-          label={isLoading ? 'Saving …' : 'Save the service'}
-          style={{ flex: 1 }}
-          disabled={isLoading || address.trim() === '' || !(everyHours >= 1)}
-          onPress={() => void save()}
-        />
-      </Row>
+      <FormEnd
+        label="Save the service"
+        busy={isLoading}
+        incomplete={address.trim() === '' || !(everyHours >= 1)}
+        error={error}
+        onCancel={onDone}
+        onSave={() => void save()}
+      />
     </Stack>
   );
 }

@@ -1,11 +1,9 @@
 import type { Hook } from '@longbar/core';
 import { useState } from 'react';
-import { refusalOf } from '../../state/refusal';
 import { space } from '../../theme/tokens';
-import { Act } from '../../ui/Act';
 import { Field } from '../../ui/Field';
-import { Row, Stack } from '../../ui/Panel';
-import { Words } from '../../ui/Words';
+import { Stack } from '../../ui/Panel';
+import { FormEnd } from '../shared/FormEnd';
 import { useAddHookMutation, useMoveHookMutation } from './hooksApi';
 
 /** The secret of a program, which is told once. */
@@ -34,21 +32,14 @@ export function HookForm({ hook, onDone, onSecret }: Props) {
   return (
     <Stack gap={space.small}>
       <Field label="Address of the program" inputMode="url" value={address} onChange={setAddress} />
-      {error && (
-        <Words color="stop" role="alert">
-          {refusalOf(error).message}
-        </Words>
-      )}
-      <Row>
-        <Act label="Cancel" style={{ flex: 1 }} onPress={onDone} />
-        <Act
-          weight="primary"
-          label={busy ? 'Saving …' : 'Save the program'}
-          style={{ flex: 1 }}
-          disabled={busy || address.trim() === ''}
-          onPress={() => void save()}
-        />
-      </Row>
+      <FormEnd
+        label="Save the program"
+        busy={busy}
+        incomplete={address.trim() === ''}
+        error={error}
+        onCancel={onDone}
+        onSave={() => void save()}
+      />
     </Stack>
   );
 }

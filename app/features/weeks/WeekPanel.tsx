@@ -58,7 +58,7 @@ export function WeekPanel({ week, title, machines, hoursAWeek = null, isTarget, 
         </View>
         {machines.length === 0 && week === IN_NO_WEEK && (
           <Words as="note" color="secondInk">
-            Everything that falls due in these weeks stands in one of them.
+            Nothing more falls due in these weeks.
           </Words>
         )}
       </Stack>

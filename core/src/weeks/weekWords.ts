@@ -13,7 +13,7 @@ export function workHours(minutes: number): string {
 
 /** How long a check takes, and what that rests on. */
 export function takesWords(takes: HowLong | null): string {
-  if (!takes) return 'How long it takes is not known.';
+  if (!takes) return 'How long it takes is not known; its sheet can guess until a check was made.';
   const often = workHours(takes.median);
   const late = workHours(takes.late);
   if (takes.by === 'sheet') return `${often} as the sheet guesses, ${late} if it goes badly.`;

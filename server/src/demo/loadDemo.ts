@@ -43,6 +43,7 @@ const IN_ORDER = [
   'hours_readings',
   'planned',
   'hook_messages',
+  'hook_signed',
   'hooks',
   'waiting_hours',
   'fleets',

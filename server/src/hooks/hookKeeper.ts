@@ -93,8 +93,8 @@ export class HookKeeper {
   }
 
   private async keepWhatHappened(hook: HookRow, now: Date): Promise<void> {
-    const { looked, messages } = await whatHappened(this.db, hook, now);
-    if (messages.length === 0 && looked === hook.looked) return;
+    const messages = await whatHappened(this.db, hook, now);
+    if (messages.length === 0) return;
     await this.db.write(async (transaction) => {
       const [still] = await this.db.rows(
         'SELECT 1 FROM hooks WHERE id = $1',
@@ -103,11 +103,6 @@ export class HookKeeper {
       );
       if (!still) return;
       await keepMessages(this.db, hook.id, messages, now.toISOString(), transaction);
-      await this.db.run(
-        'UPDATE hooks SET looked = $1 WHERE id = $2',
-        [looked, hook.id],
-        transaction,
-      );
     });
   }
 

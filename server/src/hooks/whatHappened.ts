@@ -1,11 +1,11 @@
-import type { HookMessage, JobSummary, MachineLine } from '@longbar/core';
+import type { HookMessage, JobSummary, MachineLine, Shop } from '@longbar/core';
 import { AboutMachineSchema, localDay, urgencyOf } from '@longbar/core';
 import * as v from 'valibot';
 import type { Database } from '../store/database';
 import type { ToTell } from '../store/hookMessages';
-import { knownAbouts } from '../store/hookMessages';
+import { knownAbouts, untoldJobs } from '../store/hookMessages';
 import type { HookRow } from '../store/hooks';
-import { listMachines } from '../store/machines';
+import { listMachines, machineLines } from '../store/machines';
 import { readShop } from '../store/shop';
 
 type Signed = { id: string; machine: string; seal: string; at: string; summary: string } & Pick<
@@ -14,56 +14,60 @@ type Signed = { id: string; machine: string; seal: string; at: string; summary: 
 >;
 
 /**
- * What a program is to be told and was not: jobs signed since its last look, and checks that became
- * soon or overdue. Answers the serial that was looked up to as well.
+ * What a program is to be told and was not: jobs that were signed, and checks that became soon or
+ * overdue. A signed job that cannot be read yet waits until it can.
  */
-export async function whatHappened(
-  db: Database,
-  hook: HookRow,
-  now: Date,
-): Promise<{ looked: number; messages: ToTell[] }> {
+export async function whatHappened(db: Database, hook: HookRow, now: Date): Promise<ToTell[]> {
   const today = localDay(now);
+  // Asked first: what was signed before the yard is read is worked out with it.
+  const untold = await untoldJobs(db, hook.id);
   const [lines, shop] = await Promise.all([listMachines(db, today), readShop(db)]);
-  const timestamp = now.toISOString();
-  const due = lines.flatMap((line): ToTell[] => {
-    const urgency = urgencyOf(line.due, today, shop.soon);
-    if (!line.due || (urgency !== 'soon' && urgency !== 'overdue')) return [];
-    const data = { machine: briefly(line), urgency, hours: line.hours, due: line.due };
-    // Told once until the next check is signed, and once more when it is overdue.
-    const about = `${urgency} ${line.id} ${line.jobs.signed}`;
-    return [{ about, message: { type: 'machine.due', timestamp, data } }];
-  });
+  const records = await recordsOf(db, untold, lines, now);
+  const due = dueOf(lines, shop, now);
   const known = await knownAbouts(
     db,
     hook.id,
     due.map(({ about }) => about),
   );
-  const { looked, signed } = await signedSince(db, hook.looked);
-  const records = signed.flatMap((job): ToTell[] => {
-    const line = lines.find(({ id }) => id === job.machine);
-    return line ? [{ about: `signed ${job.id}`, message: recordOf(job, line, timestamp) }] : [];
-  });
-  return { looked, messages: [...records, ...due.filter(({ about }) => !known.has(about))] };
+  return [...records, ...due.filter(({ about }) => !known.has(about))];
 }
 
-/** The jobs whose signature came after a serial, and the last serial there is. */
-async function signedSince(
+/** The checks that are soon or overdue: told once until the next is signed, and once more overdue. */
+function dueOf(lines: readonly MachineLine[], { soon }: Shop, now: Date): ToTell[] {
+  const timestamp = now.toISOString();
+  return lines.flatMap((line): ToTell[] => {
+    const urgency = urgencyOf(line.due, localDay(now), soon);
+    if (!line.due || (urgency !== 'soon' && urgency !== 'overdue')) return [];
+    const data = { machine: briefly(line), urgency, hours: line.hours, due: line.due };
+    const about = `${urgency} ${line.id} ${line.jobs.signed}`;
+    return [{ about, message: { type: 'machine.due', timestamp, data } }];
+  });
+}
+
+async function recordsOf(
   db: Database,
-  after: number,
-): Promise<{ looked: number; signed: Signed[] }> {
-  const [last] = await db.rows<{ serial: number | null }>(
-    'SELECT max(serial) AS serial FROM events',
-  );
-  const looked = last?.serial ?? 0;
+  untold: readonly string[],
+  lines: readonly MachineLine[],
+  now: Date,
+): Promise<ToTell[]> {
+  if (untold.length === 0) return [];
   const signed = await db.rows<Signed>(
     `SELECT jobs.id, jobs.machine, jobs.seal, jobs.at, by, method, sheetRevision, summary
-     FROM events JOIN jobs ON jobs.id = events.job JOIN job_reads ON job_reads.job = jobs.id
-     WHERE events.serial > $1 AND events.serial <= $2 AND late = 0 AND seal IS NOT NULL
-       AND json_valid(body) AND json_extract(CAST(body AS TEXT), '$.type') = 'job.signed'
-     ORDER BY events.serial`,
-    [after, looked],
+     FROM jobs JOIN job_reads ON job = jobs.id
+     WHERE jobs.id IN (SELECT value FROM json_each($1)) AND seal IS NOT NULL
+       AND json_extract(summary, '$.signed') IS NOT NULL
+     ORDER BY jobs.at`,
+    [JSON.stringify(untold)],
   );
-  return { looked, signed };
+  // A machine may have left the yard since.
+  const left: MachineLine[] = JSON.parse(await machineLines(db, localDay(now), true));
+  const all = [...lines, ...left];
+  return signed.flatMap((job): ToTell[] => {
+    const line = all.find(({ id }) => id === job.machine);
+    if (!line) return [];
+    const message = recordOf(job, line, now.toISOString());
+    return [{ about: `signed ${job.id}`, message, job: job.id }];
+  });
 }
 
 function recordOf(job: Signed, line: MachineLine, timestamp: string): HookMessage {

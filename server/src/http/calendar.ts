@@ -4,7 +4,7 @@ import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Database } from '../store/database';
 import { listMachines } from '../store/machines';
 import { readShop } from '../store/shop';
-import { readWeeks } from '../store/weeks';
+import { readPlan } from '../store/weeks';
 
 /** Subscribed calendars ask again after so long, s. */
 const REFRESH = 6 * 3600;
@@ -20,7 +20,7 @@ export async function sendCalendar(db: Database, today: string, response: Respon
   const [machines, shop, { machines: planned }] = await Promise.all([
     listMachines(db, today),
     readShop(db),
-    readWeeks(db, today),
+    readPlan(db, today),
   ]);
   const calendar = ical({
     name: `${shop.name}: checks due`,

@@ -9,6 +9,7 @@ import { HookKeeper } from '../hooks/hookKeeper';
 import type { HookFault } from '../hooks/standIn';
 import { HookStandIn } from '../hooks/standIn';
 import type { Reach } from '../outgoing/askOutside';
+import { signedToTell } from '../store/hookMessages';
 
 let server: TestServer;
 let standIn: HookStandIn;
@@ -97,6 +98,38 @@ describe('a program that is told', () => {
       const { type } = body as { type: keyof typeof HookMessageSchemas };
       expect([type, v.is(HookMessageSchemas[type], body)]).toEqual([type, true]);
     }
+  });
+
+  it('hears of a record at a machine that has left the yard, and drops none it cannot read yet', async () => {
+    await add();
+    await send();
+    const { head, events } = signedAnew('Barge', 5000, new Date());
+    await server.post('/jobs', head);
+    await server.post(`/jobs/${head.id}/events`, events.slice(0, -1));
+    await server.patch(`/machines/${head.machine}`, { retired: true });
+    const records = () => types().filter((type) => type === 'record.signed');
+    const readAgain = (stale: number) =>
+      server.db.write((transaction) =>
+        server.db.run(
+          "UPDATE job_reads SET stale = $1, summary = json_remove(summary, '$.signed') WHERE job = $2",
+          [stale, head.id],
+          transaction,
+        ),
+      );
+    await server.post(`/jobs/${head.id}/events`, events.slice(-1));
+    await server.hooks.look(new Date());
+    expect(records()).toHaveLength(1);
+    // As one that was set aside: it waits, and is told once it is read again.
+    await server.db.write(async (transaction) => {
+      await server.db.run('DELETE FROM hook_messages', [], transaction);
+      await signedToTell(server.db, head.id, transaction);
+    });
+    await readAgain(2);
+    await server.hooks.look(new Date());
+    expect(records()).toHaveLength(1);
+    await readAgain(1);
+    await server.hooks.look(new Date());
+    expect(records()).toHaveLength(2);
   });
 
   it('hears again of a check once it is overdue, and of the next one', async () => {

@@ -2,12 +2,14 @@ import { drawerWithout, foldJob, isWhole, shimsFromDrawer } from '@longbar/core'
 import type { Transaction } from 'sequelize';
 import { standingOf } from './arrival';
 import type { Database } from './database';
+import { signedToTell } from './hookMessages';
 import { unplan } from './planned';
 import type { JobRow } from './tables';
 
 /**
- * What a signed job changes besides its machine: the shims it took are no longer in the drawer, and
- * a machine that was planned for a check has had it. Done once, with the signature.
+ * What a signed job changes besides its machine: the shims it took are no longer in the drawer, a
+ * machine that was planned for a check has had it, and other programs are to be told. Done once,
+ * with the signature that counts.
  */
 export async function afterSigning(
   db: Database,
@@ -16,6 +18,7 @@ export async function afterSigning(
 ): Promise<void> {
   const state = foldJob(await standingOf(db, id, transaction));
   if (state.abandoned) return;
+  await signedToTell(db, id, transaction);
   if (isWhole(state.scope)) await unplan(db, machine, transaction);
   const taken = shimsFromDrawer(state);
   if (taken.length === 0) return;

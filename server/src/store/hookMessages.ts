@@ -6,8 +6,25 @@ import type { Database } from './database';
 /** A message that waits for a program. */
 export type Waiting = { id: string; body: string; tries: number };
 
-/** What is about to be told: nothing is told twice of the same. */
-export type ToTell = { about: string; message: HookMessage };
+/** What is about to be told: nothing is told twice of the same. `job` is the signed one it is of. */
+export type ToTell = { about: string; message: HookMessage; job?: string };
+
+/** A job was signed: every program is to be told, once what is read of it is worked out. */
+export function signedToTell(db: Database, job: string, transaction: Transaction): Promise<void> {
+  return db.run(
+    'INSERT OR IGNORE INTO hook_signed (job, hook) SELECT $1, id FROM hooks',
+    [job],
+    transaction,
+  );
+}
+
+/** The signed jobs that a program was not told of yet. */
+export async function untoldJobs(db: Database, hook: string): Promise<string[]> {
+  const rows = await db.rows<{ job: string }>('SELECT job FROM hook_signed WHERE hook = $1', [
+    hook,
+  ]);
+  return rows.map(({ job }) => job);
+}
 
 /** Keeps what a program is to be told; what it was told of before stays as it is. */
 export async function keepMessages(
@@ -17,13 +34,15 @@ export async function keepMessages(
   now: string,
   transaction: Transaction,
 ): Promise<void> {
-  for (const { about, message } of messages) {
+  for (const { about, message, job } of messages) {
     await db.run(
       `INSERT INTO hook_messages (id, hook, about, body, madeAt, nextAt)
        VALUES ($1, $2, $3, $4, $5, $5) ON CONFLICT (hook, about) DO NOTHING`,
       [randomUUID(), hook, about, JSON.stringify(message), now],
       transaction,
     );
+    if (job === undefined) continue;
+    await db.run('DELETE FROM hook_signed WHERE hook = $1 AND job = $2', [hook, job], transaction);
   }
 }
 

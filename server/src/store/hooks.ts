@@ -5,11 +5,11 @@ import { RequestError } from '../requestError';
 import type { Database } from './database';
 
 /** A program with its secret, for whoever tells it. */
-export type HookRow = { id: string; address: string; secret: string; looked: number };
+export type HookRow = { id: string; address: string; secret: string };
 
 /** The programs that are told. */
 export function hookRows(db: Database): Promise<HookRow[]> {
-  return db.rows<HookRow>('SELECT id, address, secret, looked FROM hooks ORDER BY address');
+  return db.rows<HookRow>('SELECT id, address, secret FROM hooks ORDER BY address');
 }
 
 type HookLine = Omit<Hook, 'last'> & { triedAt: string | null; problem: string | null };
@@ -41,8 +41,7 @@ export async function addHook(
   const [id, secret] = [randomUUID(), newSecret()];
   await db.write((transaction) =>
     db.run(
-      `INSERT INTO hooks (id, address, secret, looked)
-       SELECT $1, $2, $3, coalesce(max(serial), 0) FROM events`,
+      'INSERT INTO hooks (id, address, secret) VALUES ($1, $2, $3)',
       [id, address, secret],
       transaction,
     ),
@@ -73,7 +72,9 @@ export async function renewSecret(db: Database, id: string): Promise<string> {
 /** It is told no more. Throws RequestError 404. */
 export async function endHook(db: Database, id: string): Promise<void> {
   await change(db, id, async (transaction) => {
-    await db.run('DELETE FROM hook_messages WHERE hook = $1', [id], transaction);
+    for (const table of ['hook_messages', 'hook_signed']) {
+      await db.run(`DELETE FROM ${table} WHERE hook = $1`, [id], transaction);
+    }
     await db.run('DELETE FROM hooks WHERE id = $1', [id], transaction);
   });
 }

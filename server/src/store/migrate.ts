@@ -24,6 +24,7 @@ import { driftRules } from './migrations/0020-drift-rules';
 import { fleets } from './migrations/0021-fleets';
 import { hooks } from './migrations/0022-hooks';
 import { weeks } from './migrations/0023-weeks';
+import { hookSigned } from './migrations/0024-hook-signed';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -49,6 +50,7 @@ const MIGRATIONS: Migration[] = [
   fleets,
   hooks,
   weeks,
+  hookSigned,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

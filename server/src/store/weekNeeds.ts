@@ -1,5 +1,5 @@
 import type { MachineDetail, PlannedMachine, Shop, ShimmedMachine, Weeks } from '@longbar/core';
-import { partsAhead, shimsAhead } from '@longbar/core';
+import { ignore, partsAhead, shimsAhead } from '@longbar/core';
 import type { Database } from './database';
 import { machineDetail } from './machines';
 
@@ -15,12 +15,17 @@ export async function neededFor(
   const inOrder = planned
     .flatMap((machine) => (machine.planned ? [{ machine, week: machine.planned.week }] : []))
     .sort((a, b) => a.week.localeCompare(b.week));
-  const known = await Promise.all(
+  const read = await Promise.all(
     inOrder.map(async ({ machine, week }) => {
-      const detail: MachineDetail = JSON.parse(await machineDetail(db, machine.id, today));
-      return { name: machine.name, week, detail };
+      // One whose page cannot be worked out is said so elsewhere, and holds up no plan.
+      const unread = ignore('what it needs cannot be told');
+      const text = await machineDetail(db, machine.id, today).catch(unread);
+      if (text === undefined) return [];
+      const detail: MachineDetail = JSON.parse(text);
+      return [{ name: machine.name, week, detail }];
     }),
   );
+  const known = read.flat();
   const parts = partsAhead(
     known.map(({ name, week, detail }) => ({ name, week, parts: detail.document.parts ?? [] })),
   );

@@ -7,8 +7,18 @@ import { plannedRows, putIntoWeek, unplan } from './planned';
 import { readShop } from './shop';
 import { neededFor } from './weekNeeds';
 
-/** The coming weeks as they stand on `today`. */
+/** The coming weeks as they stand on `today`, with what has to be there for what is planned. */
 export async function readWeeks(db: Database, today: string): Promise<Weeks> {
+  const [plan, shop] = await Promise.all([readPlan(db, today), readShop(db)]);
+  const inPlan = plan.machines.filter((machine) => machine.planned !== null);
+  return { ...plan, ...(await neededFor(db, inPlan, shop, today)) };
+}
+
+/** What is due and planned in the coming weeks. */
+type Plan = Omit<Weeks, 'parts' | 'shims'>;
+
+/** The same without what has to be there, which only the planner and its page tell. */
+export async function readPlan(db: Database, today: string): Promise<Plan> {
   const [lines, shop, rows] = await Promise.all([
     listMachines(db, today),
     readShop(db),
@@ -31,9 +41,7 @@ export async function readWeeks(db: Database, today: string): Promise<Weeks> {
       planned: row ? { ...row, week: row.week < weeks[0]! ? weeks[0]! : row.week } : null,
     };
   });
-  const inPlan = machines.filter((machine) => machine.planned !== null);
-  const needs = await neededFor(db, inPlan, shop, today);
-  return { weeks, hoursAWeek: shop.weekHours ?? null, machines, ...needs };
+  return { weeks, hoursAWeek: shop.weekHours ?? null, machines };
 }
 
 /** How long each past check of a sheet's engines took, minutes. */
@@ -100,7 +108,7 @@ function refuseOtherWeek(week: string, today: string): void {
 }
 
 /** What a solver is given: who is due in these weeks, and what somebody has put somewhere. */
-export function toPlan({ machines, weeks }: Weeks): ToPlan[] {
+export function toPlan({ machines, weeks }: Plan): ToPlan[] {
   return machines.flatMap(({ id, place, span, takes, planned }): ToPlan[] => {
     const fixed = planned ? weeks.indexOf(planned.week) : undefined;
     // What falls due beyond the weeks is left for later, unless somebody wants it now.

@@ -1,11 +1,11 @@
 import type { Offer } from '@longbar/core';
 import type { Database } from '../store/database';
-import { readWeeks, toPlan } from '../store/weeks';
+import { readPlan, toPlan } from '../store/weeks';
 import type { FindWeeks } from './findWeeks';
 
 /** The best weeks for what nobody has planned yet. Nothing is moved. */
 export async function offerWeeks(db: Database, today: string, find: FindWeeks): Promise<Offer> {
-  const weeks = await readWeeks(db, today);
+  const weeks = await readPlan(db, today);
   const machines = toPlan(weeks);
   if (machines.every(({ fixed }) => fixed !== undefined)) {
     return { moves: [], exact: true, within: null };
