@@ -1,5 +1,27 @@
+/**
+ * Tests run in a context of their own, where every look at a global costs far more than in a program:
+ * a made-up sound took sixteen times as long. What loops compute with is looked up once a file.
+ */
+const ONCE = ['Math', 'Number', 'Array', 'Map', 'Set', 'Float32Array', 'Float64Array'];
+
+function globalsOnce({ types }) {
+  return {
+    visitor: {
+      Program(path) {
+        for (const name of ONCE) {
+          if (!path.scope.hasGlobal(name)) continue;
+          const own = types.identifier(name);
+          const value = types.memberExpression(types.identifier('globalThis'), own);
+          const declared = types.variableDeclarator(types.cloneNode(own), value);
+          path.unshiftContainer('body', types.variableDeclaration('const', [declared]));
+        }
+      },
+    },
+  };
+}
+
 // How Jest reads the TypeScript of core and server.
 module.exports = {
-  plugins: ['@babel/plugin-transform-modules-commonjs'],
+  plugins: [globalsOnce, '@babel/plugin-transform-modules-commonjs'],
   presets: ['@babel/preset-typescript'],
 };

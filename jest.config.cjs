@@ -1,5 +1,8 @@
 // One Jest for all three parts: core and server run in Node, the app with Expo's preset.
-const longbar = { '^@longbar/core$': '<rootDir>/../core/src/index.ts' };
+const longbar = {
+  '^@longbar/core$': '<rootDir>/../core/src/index.ts',
+  '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',
+};
 const inNode = {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/**/*.test.ts'],

@@ -5,6 +5,7 @@ module.exports = {
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
   moduleNameMapper: {
     '^@longbar/core$': '<rootDir>/../core/src/index.ts',
+    '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',
     '\\.woff2$': '<rootDir>/test-support/font.ts',
   },
   transformIgnorePatterns: [

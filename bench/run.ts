@@ -5,6 +5,7 @@ import { firstVisitLines } from './firstVisit';
 import { interfaceLines } from './interface';
 import { jobLines } from './jobs';
 import type { Line } from './line';
+import { listenLines } from './listen';
 import { practiceLines } from './practice';
 import { shimLines } from './shims';
 import { appendLines } from './append';
@@ -20,6 +21,7 @@ const parts = {
   jobs: jobLines,
   shims: shimLines,
   drift: driftLines,
+  listen: listenLines,
   practice: practiceLines,
   append: appendLines,
   yard: yardLines,

@@ -9,6 +9,9 @@ const chromium = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // The microphone hears the tractor that ticks.
+  '--use-fake-device-for-media-stream',
+  `--use-file-for-fake-audio-capture=${process.env.LONGBAR_E2E_SOUNDS}/before.wav`,
 ];
 
 /** Every phone of a test is paired with the seeded demo, as its foreman's. */

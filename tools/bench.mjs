@@ -14,6 +14,7 @@ must('Bundling the bench', join(root, 'node_modules/.bin/esbuild'), [
   '--target=node20',
   '--packages=external',
   '--alias:@longbar/core=./core/src/index.ts',
+  '--alias:@longbar/core/listen=./core/src/listen/index.ts',
   '--outfile=bench/dist/run.mjs',
   '--log-level=warning',
 ]);

@@ -36,6 +36,7 @@ const ICONS = {
   fold: 'mdiChevronUp',
   label: 'mdiQrcode',
   bench: 'mdiCalculatorVariantOutline',
+  microphone: 'mdiMicrophoneOutline',
 };
 
 const lines = Object.entries(ICONS).map(([name, icon]) => `  ${name}: '${all[icon]}',`);

@@ -77,6 +77,7 @@ export function build() {
     '--target=node20',
     '--packages=external',
     '--alias:@longbar/core=./core/src/index.ts',
+    '--alias:@longbar/core/listen=./core/src/listen/index.ts',
     '--outdir=server/dist',
     '--out-extension:.js=.mjs',
     '--log-level=warning',

@@ -20,6 +20,14 @@ export async function request(path: string, init: Asked = {}): Promise<Answered>
   return { status, ok, body: jsonOf(await response.text()) };
 }
 
+/** The bytes of what the server keeps; throws where it has none or cannot be reached. */
+export async function bytesOf(path: string, signal: AbortSignal): Promise<ArrayBuffer> {
+  const headers = shopHeader();
+  const response = await fetch(`${API}${path}`, { headers, credentials: 'include', signal });
+  if (!response.ok) throw new Error('The server does not have it.');
+  return response.arrayBuffer();
+}
+
 function jsonOf(text: string): unknown {
   try {
     return JSON.parse(text);

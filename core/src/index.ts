@@ -388,11 +388,8 @@ export {
 export { describeOdd, describeSeen } from './job/words/describeSeen';
 export { adjusterId, isTelling, KIND_NAMES, KINDS, readId } from './engine/kinds';
 export type { AdjusterKind } from './engine/kinds';
-export type { Progress, RockerColours, RockerLook, Shape } from './picture/rockerShapes';
-export { ROCKER, rockerShapes } from './picture/rockerShapes';
-export type { HeadGeometry } from './picture/headGeometry';
-export { HEAD_TOP, headGeometry } from './picture/headGeometry';
-export type { RecordedHead } from './picture/recordHead';
-export { recordedLook } from './picture/recordHead';
-
+export * from './picture';
 export * from './wire';
+export type { Heard } from './listen/heard';
+export { CLIP_SECONDS, LONGEST_SECONDS, SOUND_RATE } from './listen/sound';
+export { CANNOT_HEAR, heardWords, noiseWords } from './listen/soundWords';

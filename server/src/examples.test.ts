@@ -1,14 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as core from '@longbar/core';
+import * as listening from '@longbar/core/listen';
 import { inlineSix } from '../../core/test-support/engines';
 import { setting } from '../../core/test-support/journal';
 
 /** Where core lies: it knows no files itself, so that its examples are read here. */
 const CORE = join(__dirname, '../../core/src');
 
-/** What an example may name: all of core, an in-line six, and a job begun on one. */
-const SCOPE: Record<string, unknown> = { ...core, six: inlineSix(), begun: setting };
+/** What an example may name: all of core, an in-line six, a job begun on one, and how one sounds. */
+const six = inlineSix();
+const sound = listening.madeUpSound(six, { speed: 640, engine: 1, clip: 1 });
+const SCOPE: Record<string, unknown> = { ...core, ...listening, six, begun: setting, sound };
 
 type Example = { file: string; code: string; gives: string };
 

@@ -8,6 +8,7 @@ import { Row, Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
+import { Clips } from '../listen/Clips';
 import { Attachments } from '../shared/Attachments';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';
@@ -106,6 +107,7 @@ function Record({ job }: { job: WorkingJob }) {
         </View>
       ))}
       <Attachments attached={record.attachments} />
+      <Clips noise={record.noise} sheet={job.setting.sheet} />
       <Words as="strong">{page.signature}</Words>
       {page.additions.map((text, i) => (
         <Words key={i} as="note">

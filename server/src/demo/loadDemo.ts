@@ -4,6 +4,7 @@ import { goByShop } from '../goByShop';
 import { RequestError } from '../requestError';
 import { emptyDerived, machineChanged } from '../store/changes';
 import type { Database } from '../store/database';
+import { keepBlobIn } from '../store/blobs';
 import { keepEvents, keepJob } from '../store/jobs';
 import { unpack } from '../store/packedAnswers';
 import { keepDemoPeople, removeDemoPeople } from '../store/demoPeople';
@@ -93,7 +94,8 @@ async function keepMachine(
   const readings = readingsOf(machine, now).map((reading) => ({ ...reading, machine: machine.id }));
   await db.tables.hours.bulkCreate(readings, { transaction });
   for (const past of machine.jobs) {
-    const { head, events } = signedJob(machine, past, now);
+    const { head, events, clips } = signedJob(machine, past, now);
+    for (const clip of clips) await keepBlobIn(db, clip, now.toISOString(), transaction);
     await keepJob(db, head, machine.sheet.id, transaction);
     const row = { ...head, sheet: machine.sheet.id, seal: null };
     await keepEvents(db, row, events, now.toISOString(), transaction);

@@ -35,6 +35,8 @@ import {
   wrap,
 } from '@longbar/core';
 import type { DemoMachine } from './yard';
+import type { DemoNoise } from './demoNoise';
+import { demoNoise } from './demoNoise';
 import { BLADE_SETS, SHOP } from './yard';
 
 type PastJob = DemoMachine['jobs'][number];
@@ -50,7 +52,7 @@ export function signedJob(
   machine: DemoMachine,
   past: PastJob,
   now: Date,
-): { head: JobHead; events: JobEvent[] } {
+): { head: JobHead; events: JobEvent[]; clips: DemoNoise['clip'][] } {
   const id = idOf(machine.id, 'job', past.daysAgo);
   const begun = new Date(now.getTime() - past.daysAgo * 86_400_000);
   begun.setUTCHours(7, 40, 0, 0);
@@ -69,8 +71,18 @@ export function signedJob(
     const after = isOfCrank(act.type) ? { after: foldJob(events).crank.last } : {};
     events.push({ ...act, ...after, id: idOf(id, n), job: id, n, at, by: past.by });
   };
-  workThrough(machine, past, head, events, record);
-  return { head, events };
+  const clips: DemoNoise['clip'][] = [];
+  const hear = (when: 'before' | 'after') => {
+    if (past.symptom === undefined) return;
+    const { found, left } = past.worn;
+    const [speed, gaps] = when === 'before' ? [668, found] : [675, left];
+    const { clip, heard } = demoNoise(machine.sheet.document, { speed, gaps, clip: clips.length });
+    clips.push(clip);
+    const { sha256, type } = clip;
+    record({ type: 'noise.heard', when, heard, attachments: [{ sha256, type }] });
+  };
+  workThrough(machine, past, head, events, record, hear);
+  return { head, events, clips };
 }
 
 function workThrough(
@@ -79,10 +91,17 @@ function workThrough(
   head: JobHead,
   events: readonly JobEvent[],
   record: (act: JobAct) => void,
+  hear: (when: 'before' | 'after') => void,
 ): void {
   const sheet = sheetForTag(machine.sheet.document, machine.tag);
   const isolations = isolationsOf(sheet);
-  record({ type: 'why.noted', reason: 'interval' });
+  const { symptom } = past;
+  record({
+    type: 'why.noted',
+    reason: symptom === undefined ? 'interval' : 'symptom',
+    ...(symptom !== undefined && { symptom }),
+  });
+  hear('before');
   if (sheet.variants?.length) {
     const tag = machine.tag ?? '';
     record({ type: 'tag.read', tag, figures: figuresOf(machine.sheet.document, tag) });
@@ -119,7 +138,13 @@ function workThrough(
   record({ type: 'clear.said', person: past.by });
   record({ type: 'tools.counted' });
   isolations.forEach(({ id }) => record({ type: 'isolation.undone', isolation: id }));
-  record({ type: 'run.noted', ran: true, leaks: false });
+  hear('after');
+  record({
+    type: 'run.noted',
+    ran: true,
+    leaks: false,
+    ...(symptom !== undefined && { symptomGone: true }),
+  });
   if (past.note !== undefined) record({ type: 'machine.noted', text: past.note });
   record({ type: 'job.signed', name: past.by });
 

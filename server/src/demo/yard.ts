@@ -23,7 +23,15 @@ export type DemoMachine = {
   /** Hours at each reading, with how many days ago it was taken. */
   readings: { daysAgo: number; hours: number }[];
   /** Signed jobs: when, at what hours, and how far each gap had come by then. */
-  jobs: { daysAgo: number; hours: number; worn: Worn; by: string; note?: string | undefined }[];
+  jobs: {
+    daysAgo: number;
+    hours: number;
+    worn: Worn;
+    by: string;
+    note?: string | undefined;
+    /** What was heard, where it was opened for that: it is recorded before and after. */
+    symptom?: string | undefined;
+  }[];
   last: { daysAgo: number; hours: number } | null;
   /** How many days ago it went into service, where that is known. */
   inServiceDaysAgo: number | undefined;
@@ -96,6 +104,7 @@ type Parts = {
   checks?: Past[];
   wear?: Wear;
   notes?: Record<number, string>;
+  symptoms?: Record<number, string>;
   meter?: { daysAgo: number; offset: number }[];
   tag?: string;
   serial?: string;
@@ -113,6 +122,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
     checks = [],
     wear,
     notes = {},
+    symptoms = {},
     meter = [],
     tag,
     serial,
@@ -130,6 +140,7 @@ function machine(n: number, name: string, of: DemoMachine['sheet'], parts: Parts
       worn: each,
       by: itemAt(PEOPLE, (n + i) % PEOPLE.length),
       note: notes[i],
+      symptom: symptoms[i],
     })),
     last: last ? at(last) : null,
     inServiceDaysAgo,
@@ -162,7 +173,7 @@ export const MACHINES: DemoMachine[] = [
     wear: { rates: { intake: -14, exhaust: -28 } },
     notes: { 2: 'The rear cover bolt is longer than the others' },
   }),
-  // A locknut that slipped.
+  // A locknut that slipped, and was heard.
   machine(2, 'Harvest tractor 1', sheet(2, dunlin), {
     place: 'East pans',
     readings: [
@@ -180,8 +191,9 @@ export const MACHINES: DemoMachine[] = [
     ],
     wear: {
       rates: { intake: -18, exhaust: -26 },
-      mishaps: [{ check: 3, adjuster: 'intake.3', adds: 115 }],
+      mishaps: [{ check: 3, adjuster: 'intake.3', adds: 330 }],
     },
+    symptoms: { 3: 'Ticks at idle, warm or cold' },
   }),
   // Seldom run: too few readings to tell its use, so it is due by months.
   machine(3, 'Standby set', sheet(5, sanderling), {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Caution } from '../../../ui/Caution';
 import { Field } from '../../../ui/Field';
 import { Words } from '../../../ui/Words';
+import { Listen } from '../../listen/Listen';
 import { Reason } from '../frame/Reason';
 import { StepFrame } from '../frame/StepFrame';
 import { YesNo } from '../frame/YesNo';
@@ -79,6 +80,7 @@ function HowItRan({ job, after }: Props) {
         yes="It leaks"
         no="No leaks"
       />
+      {(symptom !== undefined || job.state.noise.before) && <Listen job={job} when="after" />}
       {symptom !== undefined && (
         <YesNo
           question={`“${symptom}”: gone?`}

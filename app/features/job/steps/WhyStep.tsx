@@ -8,6 +8,7 @@ import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
+import { Listen } from '../../listen/Listen';
 import { usePractising } from '../../shared/practising';
 import { Attach } from '../frame/Attach';
 import { ScopeChoice } from '../frame/ScopeChoice';
@@ -64,6 +65,7 @@ export function WhyStep({ job, after }: StepProps) {
             multiline
           />
           <Attach attached={attached} onAttach={setAttached} />
+          <Listen job={job} when="before" />
         </>
       )}
       <ScopeChoice job={job} />

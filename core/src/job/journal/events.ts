@@ -16,6 +16,7 @@ import { AIM_RULES } from '../../gauging/aim';
 import { POLICIES } from '../../gauging/judgeReading';
 import { RatesSchema } from '../../gauging/rates';
 import { ReadingSchema, TrialSchema } from '../../gauging/reading';
+import { HeardSchema } from '../../listen/heard';
 import { HoursSchema } from '../../service/hours';
 import {
   adjuster,
@@ -34,6 +35,7 @@ import {
   UuidSchema,
   words,
 } from './fields';
+import { after, place, RETURNS, TURNS } from './crankFields';
 import { ROUND_RULES } from './roundRule';
 import { scopeFields } from './scope';
 
@@ -51,26 +53,6 @@ export const EXEMPTIBLE = ['temperature', 'hours', 'ready', 'leak', 'run'] as co
 
 /** Whether the engine may be run as it is, where somebody said so. */
 const mayRun = v.optional(v.boolean('It may be run, or it may not.'));
-
-/** How the crank came to be turned. */
-const TURNS = ['barred', 'overshot', 'pressed', 'unknown'] as const;
-
-/** Why an engine goes back to work in the middle of its job. */
-const RETURNS = ['hot-run', 'bump', 'moved'] as const;
-
-/** The last event of the crank that the phone knew; null where it knew of none. */
-const after = v.optional(v.nullable(UuidSchema));
-
-const watch = v.union(
-  [
-    v.object({ cylinder: count, state: v.picklist(['rocking']) }),
-    v.object({ id: adjuster, valve: count, state: v.picklist(['down', 'peak']) }),
-  ],
-  'A stop is told by a cylinder that rocks or a valve that is down.',
-);
-
-/** Where the crank stands, and what tells so. */
-const place = { at: angle, mark: v.optional(textUpTo(200)), watch: v.optional(watch) };
 
 /** What each known type of event carries besides the envelope. */
 const payloads = {
@@ -301,6 +283,13 @@ const payloads = {
     leaks: v.boolean('Say whether anything leaks.'),
     symptomGone: v.optional(v.boolean()),
     note: v.optional(note),
+  },
+  /** Ten seconds at idle, before the work or after it, and what listening told of them. */
+  'noise.heard': {
+    when: v.picklist(['before', 'after'], 'A noise is heard before or after.'),
+    heard: HeardSchema,
+    /** The clip. */
+    attachments: v.pipe(attachments, v.length(1, 'A noise is one clip.')),
   },
   /** What the next one at this machine should know. */
   'machine.noted': { text: words },

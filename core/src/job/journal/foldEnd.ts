@@ -11,6 +11,7 @@ export const isOfEnd = isOneOf(
   'tools.counted',
   'isolation.undone',
   'run.noted',
+  'noise.heard',
   'machine.noted',
   'job.handed',
   'job.abandoned',
@@ -43,6 +44,13 @@ export function applyEnd(state: JobState, event: EndEvent): void {
       // Another run: what was left leaking before says nothing of it.
       delete state.exempted.leak;
       state.runs = [...state.runs, { ran, leaks, symptomGone, note, by }];
+      return;
+    }
+    case 'noise.heard': {
+      const { when, heard, attachments } = event;
+      const [clip] = attachments;
+      // The last one counts: a clip is taken again where it told nothing.
+      if (clip) state.noise = { ...state.noise, [when]: { clip, heard, by, at } };
       return;
     }
     case 'machine.noted':

@@ -7,6 +7,7 @@ import type { ShopPolicy } from '../../gauging/judgeReading';
 import type { Rates } from '../../gauging/rates';
 import type { Reading, Trial } from '../../gauging/reading';
 import type { ShimPlan } from '../../gauging/shims';
+import type { Heard } from '../../listen/heard';
 import type { Attachment } from '../../attachment';
 import type { RoundRule } from './roundRule';
 import { EventLog } from './eventLog';
@@ -103,6 +104,9 @@ export type JobRules = {
   rates?: Rates | undefined;
 };
 
+/** A clip of the engine at idle, and what listening told of it. */
+export type HeardNoise = { clip: Attachment; heard: Heard; by: string; at: string };
+
 /** A job as its journal tells it. */
 export type JobState = {
   why?: {
@@ -181,6 +185,8 @@ export type JobState = {
     note?: string | undefined;
     by: string;
   }[];
+  /** How it sounded at idle before the work and after it. */
+  noise: { before?: HeardNoise; after?: HeardNoise };
   /** Said after the signature, in order. */
   amendments: { text: string; by: string; at: string }[];
   /** Begun by mistake: it is out of the way, and counts for nothing. */
@@ -213,6 +219,7 @@ export function emptyJob(): JobState {
     machineNotes: [],
     handed: [],
     runs: [],
+    noise: {},
     amendments: [],
     late: [],
     standing: EventLog.empty,

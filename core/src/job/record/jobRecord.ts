@@ -122,6 +122,8 @@ export type JobRecord = {
   tools: JobState['toolsCounted'];
   /** Every run in order; the last one counts. */
   runs: JobState['runs'];
+  /** How it sounded at idle before the work and after it. */
+  noise: JobState['noise'];
   notes: { text: string; by: string }[];
   handed: JobState['handed'];
   attachments: Attachment[];

@@ -147,6 +147,40 @@ describe('the record of a job', () => {
   });
 });
 
+describe('how it sounded', () => {
+  const clip = (letter: string) => ({ sha256: letter.repeat(64), type: 'audio/webm' });
+  const short: JobAct = {
+    type: 'noise.heard',
+    when: 'before',
+    heard: { told: false, why: 'short' },
+    attachments: [clip('a')],
+  };
+  const notedOf = (...acts: JobAct[]) => {
+    const { noise } = record(acts);
+    const lines = recordPage(record(acts)).sections.flatMap((section) => section.lines);
+    return { noise, text: lines.map(({ text }) => text).filter((text) => /^Noise/.test(text)) };
+  };
+
+  it('is in the record with what a sound cannot tell; the last clip counts', () => {
+    const again: JobAct = {
+      ...short,
+      heard: { told: false, why: 'beat' },
+      attachments: [clip('b')],
+    };
+    const { noise, text } = notedOf(short, again, { ...short, when: 'after' });
+    expect(noise.before).toMatchObject({ clip: clip('b'), heard: { why: 'beat' }, by: 'Ina' });
+    expect(noise.after).toMatchObject({ clip: clip('a') });
+    expect(text).toHaveLength(1);
+    expect(text[0]).toContain('Before: No engine speed is heard');
+    expect(text[0]).toContain('After: The clip is too short');
+    expect(text[0]).toContain('cannot say which cylinder');
+  });
+
+  it('says nothing where nobody listened', () => {
+    expect(notedOf()).toEqual({ noise: {}, text: [] });
+  });
+});
+
 describe('what somebody wrote in several lines', () => {
   it('stands in one line of the record, so that it can forge none', () => {
     const forged = 'Bolt\nSigned by Orla, 3 May 2026.\u2028Adjusters: all set';

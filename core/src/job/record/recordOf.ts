@@ -89,6 +89,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     clears: clearsIn(state),
     tools: state.toolsCounted,
     runs: state.runs,
+    noise: state.noise,
     notes: state.machineNotes.map(({ text, by }) => ({ text, by })),
     handed: state.handed,
     attachments: [

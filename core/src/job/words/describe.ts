@@ -3,6 +3,7 @@ import type { Observation } from '../../crank/observation';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { formatFigure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
+import { ticksInWords } from '../../listen/soundWords';
 import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatHours, formatInstant, formatLength } from '../../units';
@@ -203,6 +204,8 @@ function describeEnd(event: EndEvent, names: ItemNames): Described {
       };
     case 'run.noted':
       return { what: 'Run', detail: event.ran ? (event.leaks ? 'leaks' : 'ran') : 'not run' };
+    case 'noise.heard':
+      return { what: `Noise ${event.when}`, detail: ticksInWords(event.heard) };
     case 'machine.noted':
       return { what: 'Note', detail: event.text };
     case 'job.handed':

@@ -2,6 +2,7 @@ import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
 import type { Measure } from '../../gauging/measure';
 import { formatFigure, formatInInches, formatSetting, unitOf } from '../../gauging/measure';
+import { CANNOT_HEAR, noiseWords } from '../../listen/soundWords';
 import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
@@ -281,9 +282,18 @@ function lookedInto(record: JobRecord): RecordSection {
       ({ what, from, back }) =>
         `Came off: ${what}${from ? `, from ${from}` : ''}; ${back ? 'back' : 'not ticked as back'}`,
     ),
+    ...noiseLines(record),
     ...notes.map(({ text, by }) => `For the next one: ${text} (${by})`),
   ];
   return { title: 'Looked into, and noted', lines: lines.map((text) => ({ text })) };
+}
+
+/** How it sounded before and after, and what a sound cannot tell. */
+function noiseLines({ noise }: JobRecord): string[] {
+  const { before, after } = noise;
+  if (!before && !after) return [];
+  const told = { ...(before && { before: before.heard }), ...(after && { after: after.heard }) };
+  return [`Noise: ${noiseWords(told)} ${CANNOT_HEAR}`];
 }
 
 function answerWords({ id, says, answer, note, mayRun, by }: JobRecord['answers'][number]): string {
