@@ -1,5 +1,5 @@
 /** The q-quantile of sorted figures, between neighbours by straight line; NaN of none. */
-export function quantile(sorted: readonly number[], q: number): number {
+export function quantile(sorted: ArrayLike<number>, q: number): number {
   const place = (sorted.length - 1) * q;
   const below = sorted[Math.floor(place)] ?? NaN;
   const above = sorted[Math.ceil(place)] ?? NaN;

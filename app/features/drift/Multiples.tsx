@@ -5,7 +5,7 @@ import { Spread, Stack } from '../../ui/Panel';
 import { radius, space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
-import { DriftChart } from './DriftChart';
+import { DriftChartHere } from './DriftChartHere';
 import { leavesWords, rateWords } from './driftWords';
 
 /** The figures of an engine over its checks, and where they lead if that is known. */
@@ -66,7 +66,7 @@ export function OneLarge({ width, ...props }: OneProps & { width: number }) {
           {rateWords(forecast.rate)}. {leavesWords(forecast.leaves)}
         </Words>
       )}
-      <DriftChart
+      <DriftChartHere
         {...{ history, spec, forecast }}
         width={width - 2 * space.large}
         height={180}
@@ -97,7 +97,7 @@ function Small({ chosen, onPress, ...props }: SmallProps) {
       ]}
     >
       <Words as="label">{shortOf(id)}</Words>
-      <DriftChart {...{ history, spec, forecast }} width={SMALL - 10} height={54} />
+      <DriftChartHere {...{ history, spec, forecast }} width={SMALL - 10} height={54} />
     </Pressable>
   );
 }

@@ -10,7 +10,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { useMay } from '../people/useMay';
 import { Abandoned } from './frame/Abandoned';
-import { JobView } from './JobView';
+import { fetchJobView, JobHere } from './JobHere';
 import { useAwake } from './model/useAwake';
 import { useJob } from './model/useJob';
 
@@ -36,6 +36,7 @@ function JobAtWork({ id }: { id: string }) {
   const tokens = useTokens();
   const router = useRouter();
   useEffect(() => holdVersion(), []);
+  useEffect(fetchJobView, []);
   useAwake(job !== undefined && !job.state.signed && !job.state.abandoned);
   if (!job) {
     return (
@@ -52,7 +53,7 @@ function JobAtWork({ id }: { id: string }) {
   return (
     <View style={styles.screen} aria-busy={busy}>
       <StillRecording />
-      <JobView job={job} />
+      <JobHere job={job} />
     </View>
   );
 }

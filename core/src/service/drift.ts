@@ -242,18 +242,19 @@ function within(
 }
 
 function bandOf(rates: Float64Array): AdjusterDrift['band'] {
-  const inOrder = [...rates].sort((a, b) => a - b);
+  // Figures of one kind of number are sorted several times as fast as a list of any.
+  const inOrder = rates.slice().sort();
   return { low: quantile(inOrder, 0.1), high: quantile(inOrder, 0.9) };
 }
 
 /** The 10, 50 and 90 % points of when one leaves. */
 function leavesOf(hours: Float64Array): AdjusterDrift['leaves'] {
-  const inOrder = [...hours].sort((a, b) => a - b);
+  const inOrder = hours.slice().sort();
   return { p10: at(inOrder, 0.1), p50: at(inOrder, 0.5), p90: at(inOrder, 0.9) };
 }
 
 /** Between two hours by a straight line; between an hour and never, never. */
-function at(hours: readonly number[], q: number): number {
+function at(hours: Float64Array, q: number): number {
   const above = hours[Math.ceil((hours.length - 1) * q)] ?? Infinity;
   return Number.isFinite(above) ? quantile(hours, q) : Infinity;
 }
@@ -271,18 +272,22 @@ function firstToLeave(
   draws: number,
   risk: number,
 ): DriftForecast['recheckAt'] {
-  const firsts = Array.from({ length: draws }, (_, draw) => {
-    let first: DriftForecast['recheckAt'] = { hours: Infinity, id: null };
-    for (const [id, { hours }] of lines) {
-      const left = hours?.[draw] ?? Infinity;
-      if (left < first.hours) first = { hours: left, id };
-    }
-    return first;
-  }).sort((a, b) => (a.hours === b.hours ? 0 : a.hours - b.hours));
-  const reached = firsts.slice(0, Math.max(1, Math.ceil(risk * draws)));
-  const hours = reached.at(-1)?.hours ?? Infinity;
-  const counts = new Map<string | null, number>();
-  for (const { id } of reached) counts.set(id, (counts.get(id) ?? 0) + 1);
-  const [most] = [...counts].sort(([, a], [, b]) => b - a);
-  return Number.isFinite(hours) ? { hours, id: most?.[0] ?? null } : { hours, id: null };
+  const firsts = new Float64Array(draws).fill(Infinity);
+  const whose = new Int32Array(draws).fill(-1);
+  lines.forEach(([, { hours }], line) =>
+    hours?.forEach((left, draw) => {
+      if (left >= (firsts[draw] ?? 0)) return;
+      firsts[draw] = left;
+      whose[draw] = line;
+    }),
+  );
+  const reached = Math.max(1, Math.ceil(risk * draws));
+  const hours = firsts.slice().sort()[reached - 1] ?? Infinity;
+  if (!Number.isFinite(hours)) return { hours, id: null };
+  const counts = lines.map(() => 0);
+  whose.forEach((line, draw) => {
+    if ((firsts[draw] ?? Infinity) <= hours) counts[line] = (counts[line] ?? 0) + 1;
+  });
+  const most = counts.indexOf(Math.max(...counts));
+  return { hours, id: lines[most]?.[0] ?? null };
 }

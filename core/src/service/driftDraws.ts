@@ -10,8 +10,14 @@ export type Interval = { change: number; span: number };
  * logarithm).
  */
 const DIFFER = { share: 0.18, within: 0.5 };
-/** The differences that are weighed against the figures, in steps of that deviation. */
-const STEPS = Array.from({ length: 13 }, (_, i) => (i - 6) * 0.4);
+/**
+ * The differences that are weighed against the figures, in steps of that deviation: so many times
+ * the usual one, and how likely by itself (a logarithm).
+ */
+const STEPS = Array.from({ length: 13 }, (_, i) => {
+  const step = (i - 6) * 0.4;
+  return { times: Math.exp(2 * DIFFER.within * step), likely: -(step ** 2) / 2 };
+});
 
 /** One adjuster's own slope through its intervals; its weight is nought where it has none. */
 type Slope = { rate: number; weight: number };
@@ -85,17 +91,15 @@ export class RateDraws {
     const seen = known > 1 ? Math.max(0, about / (known - 1) - noise) : 0;
     const usual = DIFFER.share ** 2 * (mean ** 2 + seen);
     if (usual === 0) return 0;
-    const differences = STEPS.map((step) => usual * Math.exp(2 * DIFFER.within * step));
-    const likely = differences.map((differ, i) => {
-      const all = differ + noise;
-      const fits = ((known - 1) * Math.log(all)) / 2 + about / (2 * all);
-      return -(itemAt(STEPS, i) ** 2) / 2 - fits;
+    const likely = STEPS.map(({ times, likely: byItself }) => {
+      const all = usual * times + noise;
+      return byItself - ((known - 1) * Math.log(all)) / 2 - about / (2 * all);
     });
     const most = Math.max(...likely);
     const weights = likely.map((each) => Math.exp(each - most));
     let drawn = this.chance.next() * weights.reduce((sum, each) => sum + each, 0);
     const place = weights.findIndex((weight) => (drawn -= weight) <= 0);
-    return itemAt(differences, place < 0 ? differences.length - 1 : place);
+    return usual * itemAt(STEPS, place < 0 ? STEPS.length - 1 : place).times;
   }
 }
 

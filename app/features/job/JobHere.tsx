@@ -1,0 +1,28 @@
+import type { ComponentProps } from 'react';
+import { lazy, Suspense } from 'react';
+import { space } from '../../theme/tokens';
+import { Stack } from '../../ui/Panel';
+import { Words } from '../../ui/Words';
+
+// A true job and practice share these screens. As one script of their own nobody fetches them with
+// the yard, as everything is that two pages share.
+const script = () => import('./JobView');
+const View = lazy(async () => ({ default: (await script()).JobView }));
+
+/** Fetches the screens of a job ahead, beside the job itself. */
+export const fetchJobView = () => void script();
+
+/** The screens of a job, once their script is here. */
+export function JobHere(props: ComponentProps<typeof View>) {
+  return (
+    <Suspense
+      fallback={
+        <Stack style={{ padding: space.large, flex: 1 }}>
+          <Words as="heading">Opening the job …</Words>
+        </Stack>
+      }
+    >
+      <View {...props} />
+    </Suspense>
+  );
+}
