@@ -31,10 +31,26 @@ export async function whoHolds(db: Database, token: string): Promise<Holder | un
 /** Writes down that a phone was here, where that was written down an hour ago or earlier. */
 export async function noteSeen(db: Database, { phone, seenAt }: Holder, now: Date): Promise<void> {
   if (seenAt !== null && now.getTime() - Date.parse(seenAt) < SEEN_EVERY) return;
-  await db.write((transaction) =>
-    db.run('UPDATE phones SET seenAt = $1 WHERE id = $2', [now.toISOString(), phone], transaction),
-  );
+  const underWay = noting.get(db) ?? new Set();
+  noting.set(db, underWay);
+  // Of many questions asked at once, as by a phone that opens the yard, one writes it down.
+  if (underWay.has(phone)) return;
+  underWay.add(phone);
+  try {
+    await db.write((transaction) =>
+      db.run(
+        'UPDATE phones SET seenAt = $1 WHERE id = $2',
+        [now.toISOString(), phone],
+        transaction,
+      ),
+    );
+  } finally {
+    underWay.delete(phone);
+  }
 }
+
+/** The phones of which it is being written down. */
+const noting = new WeakMap<Database, Set<string>>();
 
 /** Whose phone it is, and whether the shop has nobody else and no other phone. */
 export async function meOf(
