@@ -1,8 +1,8 @@
-import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import type { Browser } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import { root, TestServer } from '../e2e/support/server';
+import { barePage } from './barePage';
 import type { Line } from './line';
 import { quantile } from './line';
 
@@ -20,7 +20,7 @@ type Visit = { script: number; all: number };
  * stopped.
  */
 export async function firstVisitLines(): Promise<Line[]> {
-  const bare: Page = { web: buildBare(), shows: 'Bare' };
+  const bare: Page = { web: barePage(), shows: 'Bare' };
   const own: Page = { web: join(root, 'app/dist'), shows: 'Brine pump 2' };
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
   try {
@@ -49,20 +49,6 @@ function ratio(what: string, ours: number, theirs: number, most: number): Line {
     wanted: `at most ${most}`,
     held: ours / theirs <= most,
   };
-}
-
-function buildBare(): string {
-  const { status } = spawnSync(
-    join(root, 'node_modules/.bin/expo'),
-    ['export', '--platform', 'web', '--output-dir', 'dist'],
-    {
-      cwd: join(root, 'bench/bare'),
-      env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1' },
-      stdio: ['ignore', 'ignore', 'inherit'],
-    },
-  );
-  if (status !== 0) throw new Error('The bare page could not be built.');
-  return join(root, 'bench/bare/dist');
 }
 
 /** The bytes that came over the wire for the page itself, until it is shown and at rest. */

@@ -1,16 +1,16 @@
 import { MOST_EVENTS } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
-import type { Browser, CDPSession, Page } from '@playwright/test';
+import type { Browser, CDPSession } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import { JobPage } from '../e2e/support/jobPage';
 import { PractisedJob } from '../e2e/support/practisedJob';
 import { TestServer } from '../e2e/support/server';
 import type { Line } from './line';
 import { quantile } from './line';
+import type { Tappable } from './taps';
+import { phone, SLOW_DOWN, slowedAt } from './taps';
 
 const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
-/** A phone, against this machine. */
-const SLOW_DOWN = 4;
 const MOVES = 120;
 /** Between two moves of the pointer, ms: what one sets off is over before the next. */
 const APART = 120;
@@ -18,10 +18,6 @@ const TAPS = 200;
 const FIRST = 5;
 /** A job so long that its end would show what grows with it. */
 const LATE = 2000;
-/** A quick hand still takes this long from blade to blade, ms. */
-const BETWEEN_TAPS = 400;
-/** A finger rests on the glass for this long when it taps, ms. */
-const RESTS = 60;
 
 type TraceEvent = {
   name: string;
@@ -46,19 +42,6 @@ export async function interfaceLines(): Promise<Line[]> {
     await browser.close();
     await Promise.all([server.end(), other.end()]);
   }
-}
-
-async function phone(
-  browser: Browser,
-  server: TestServer,
-): Promise<{ page: Page; cdp: CDPSession }> {
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-  });
-  await server.pairWith(context);
-  const page = await context.newPage();
-  return { page, cdp: await context.newCDPSession(page) };
 }
 
 /** Main-thread work per move of the pointer over the cam map of the vee twelve, from a trace. */
@@ -161,10 +144,54 @@ async function blades(browser: Browser, server: TestServer, other: TestServer): 
   const painted = await young.painted(TAPS);
   return [
     ...lines(`a blade tapped: ${TAPS} taps to paint`, painted, 60, 120),
+    await bareTaps(browser, server, young),
     await lateTaps(browser, other, young),
     await practisedTaps(browser, server, painted),
   ];
 }
+
+/** A tap of a job beside one of a bare page that writes one record as durably, in turn. */
+async function bareTaps(browser: Browser, server: TestServer, young: Tappable): Promise<Line> {
+  const { page, cdp } = await phone(browser, server);
+  const address = `${server.url}/bare-button`;
+  await page.route(address, (route) =>
+    route.fulfill({ contentType: 'text/html', body: BARE_BUTTON }),
+  );
+  await page.goto(address);
+  const bare = await slowedAt({ page, cdp }, /^0\.30 mm/);
+  for (let i = 0; i < FIRST; i++) await bare.tap();
+  for (let i = 0; i < TAPS / 2; i++) {
+    await young.tap();
+    await bare.tap();
+  }
+  const [ours, theirs] = [await young.painted(TAPS / 2), await bare.painted(TAPS / 2)];
+  await page.context().close();
+  const [own, other] = [quantile(ours, 0.5), quantile(theirs, 0.5)];
+  return {
+    what: 'a blade tapped, to paint, median, against a bare page that writes one record as durably',
+    figure: `${(own / other).toFixed(2)} (${own.toFixed(0)} ms, bare ${other.toFixed(0)} ms)`,
+    wanted: 'at most 1.5',
+    held: own / other <= 1.5,
+  };
+}
+
+/** One button: a tap writes a record to disk, strictly, and then says so. */
+const BARE_BUTTON = `<!doctype html><meta name="viewport" content="width=device-width">
+<button aria-label="0.30 mm: 0" style="width:200px;height:80px;touch-action:manipulation">0</button>
+<script>
+  const button = document.querySelector('button');
+  const opening = indexedDB.open('bare', 1);
+  opening.onupgradeneeded = () => opening.result.createObjectStore('taps', { autoIncrement: true });
+  let taps = 0;
+  button.onclick = () => {
+    const done = opening.result.transaction('taps', 'readwrite', { durability: 'strict' });
+    done.objectStore('taps').add({ type: 'reading.taken', at: new Date().toISOString() });
+    done.oncomplete = () => {
+      button.textContent = String(++taps);
+      button.setAttribute('aria-label', '0.30 mm: ' + taps);
+    };
+  };
+</script>`;
 
 /** The same late in a long job, tap by tap in turn with the young one. */
 async function lateTaps(browser: Browser, server: TestServer, young: Tappable): Promise<Line> {
@@ -207,13 +234,6 @@ async function practisedTaps(
   };
 }
 
-type Tappable = {
-  page: Page;
-  tap: () => Promise<void>;
-  /** The times of the last so many taps, ms. */
-  painted: (count: number) => Promise<number[]>;
-};
-
 /** A phone at the first valve of a job with so many events more, its blades laid out. */
 async function tappable(browser: Browser, server: TestServer, more: number): Promise<Tappable> {
   const { page, cdp } = await phone(browser, server);
@@ -225,32 +245,6 @@ async function tappable(browser: Browser, server: TestServer, more: number): Pro
     await job.at('Stop 1 of 2');
   }
   return slowedAt({ page, cdp }, /^0\.30 mm/);
-}
-
-/** A phone slowed down, with a finger at a blade. */
-async function slowedAt(
-  { page, cdp }: { page: Page; cdp: CDPSession },
-  blade: RegExp,
-): Promise<Tappable> {
-  await page.waitForTimeout(2000);
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOW_DOWN });
-  await page.evaluate(watchTaps);
-  const tile = new JobPage(page).button(blade).filter({ visible: true }).first();
-  await tile.scrollIntoViewIfNeeded();
-  const box = await tile.boundingBox();
-  if (!box) throw new Error('No blade is laid out.');
-  return {
-    page,
-    tap: async () => {
-      await tap(page, cdp, box.x + box.width / 2, box.y + box.height / 2);
-      await page.waitForTimeout(BETWEEN_TAPS);
-    },
-    painted: async (count) => {
-      const painted = await page.evaluate(() => window.painted);
-      if (painted.length < count) throw new Error(`Only ${painted.length} taps were answered.`);
-      return painted.slice(-count);
-    },
-  };
 }
 
 /** Readings of another valve, taken again and again by another phone, until the journal is long. */
@@ -273,57 +267,6 @@ async function lengthen(server: TestServer, job: string, more: number): Promise<
     }));
     await server.keep(path, body);
   }
-}
-
-/** A finger comes down, rests as fingers do, and lifts. */
-async function tap(page: Page, cdp: CDPSession, x: number, y: number): Promise<void> {
-  await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
-  await page.waitForTimeout(RESTS);
-  await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
-}
-
-declare global {
-  interface Window {
-    painted: number[];
-  }
-}
-
-/** In the page: notes, for each tap, the time until the frame that shows its answer. */
-function watchTaps(): void {
-  window.painted = [];
-  let tapped: number | undefined;
-  // From the lifting of the finger on: how long it was held is not the application's doing. What
-  // is answered while it still rests on the glass took no time at all.
-  let resting = false;
-  let early = false;
-  document.addEventListener('touchstart', () => ([resting, early] = [true, false]), {
-    capture: true,
-  });
-  document.addEventListener(
-    'touchend',
-    (event) => {
-      resting = false;
-      if (early) window.painted.push(0);
-      else tapped = event.timeStamp;
-    },
-    { capture: true },
-  );
-  new MutationObserver((changes) => {
-    const answered = changes.some(
-      ({ target }) =>
-        target instanceof Element && /mm: /.test(target.getAttribute('aria-label') ?? ''),
-    );
-    early ||= answered && resting;
-    if (!answered || resting || tapped === undefined) return;
-    const begun = tapped;
-    tapped = undefined;
-    // A message sent from inside a frame comes once that frame is painted.
-    requestAnimationFrame(() => {
-      const { port1, port2 } = new MessageChannel();
-      port1.onmessage = () => window.painted.push(performance.now() - begun);
-      port2.postMessage(undefined);
-    });
-  }).observe(document.body, { subtree: true, attributes: true, attributeFilter: ['aria-label'] });
 }
 
 function lines(what: string, figures: readonly number[], middle: number, high: number): Line[] {

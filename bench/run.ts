@@ -6,6 +6,7 @@ import { interfaceLines } from './interface';
 import { jobLines } from './jobs';
 import type { Line } from './line';
 import { listenLines } from './listen';
+import { openJobLines } from './openJob';
 import { practiceLines } from './practice';
 import { shimLines } from './shims';
 import { appendLines } from './append';
@@ -28,6 +29,7 @@ const parts = {
   'yard-paint': yardPaintLines,
   'first-visit': firstVisitLines,
   interface: interfaceLines,
+  'open-job': openJobLines,
 };
 const only = process.argv[2];
 const lines: Line[] = [];
