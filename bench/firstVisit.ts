@@ -27,7 +27,7 @@ export async function firstVisitLines(): Promise<Line[]> {
     const [theirs, ours] = [await firstVisit(browser, bare), await firstVisit(browser, own)];
     const [before, after] = [await again(browser, bare, false), await again(browser, own, true)];
     return [
-      ratio('script of the first screen, gzip', ours.script, theirs.script, 1.3),
+      ratio('script of the first screen, gzip', ours.script, theirs.script, 1.15),
       ratio('all bytes of a first visit', ours.all, theirs.all, 0.8),
       {
         what: 'second visit, server stopped, to visible, against the bare page’s second visit',

@@ -17,7 +17,11 @@ const plain = (text: string) => text.replace(/\s+/g, ' ').trim();
 
 test('screen, PDF and CSV of one job say the same figures, units and words', async ({ page }) => {
   const head = await beginRecorded(server, '00000000-0000-4000-8000-000000000001');
-  const events = journalOf(head);
+  const clip = { sha256: '5'.repeat(64), type: 'audio/webm' };
+  const heard = { told: false, why: 'beat' } as const;
+  const events = journalOf(head, [
+    { type: 'noise.heard', when: 'before', heard, attachments: [clip] },
+  ]);
   await server.keep(`/jobs/${head.id}/events`, events);
   const context = await (await server.fetch(`/jobs/${head.id}`)).json();
   const wanted = recordPage(recordOf(begunOf(context), events));
@@ -52,6 +56,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   ].map(plain);
   expect(said).toContainEqual(expect.stringContaining('Deviation: '));
   expect(said).toContainEqual(expect.stringContaining('Far looser than its limits.'));
+  expect(said).toContainEqual(expect.stringContaining('Noise: Before: No engine speed is heard'));
   expect(said).toContainEqual(expect.stringContaining('The gasket was replaced the day after'));
 
   await page.goto(`${server.url}/jobs/${head.id}/record`);

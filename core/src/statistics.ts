@@ -43,6 +43,11 @@ function selected(figures: Float64Array, k: number): number {
   return figures[k] ?? 0;
 }
 
+/** A figure to one decimal. */
+export function inTenths(figure: number): number {
+  return Math.round(figure * 10) / 10;
+}
+
 /** What turns a median absolute deviation into a standard deviation of a bell curve. */
 const BELL = 1.4826;
 

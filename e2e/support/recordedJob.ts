@@ -54,8 +54,11 @@ export async function beginRecorded(server: TestServer, id: string): Promise<Job
   return head;
 }
 
-/** The journal of a whole job on it, with a deviation, a finding that was looked into, a note. */
-export function journalOf(head: JobHead): JobEvent[] {
+/**
+ * The journal of a whole job on it, with a deviation, a finding that was looked into, a note, and
+ * `also` what else was done before it was closed up.
+ */
+export function journalOf(head: JobHead, also: readonly JobAct[] = []): JobEvent[] {
   const faults = { lockShift: 0 };
   const job = { method: head.method, policy: 'reset-all' as const, start: 100, seed: 3, faults };
   const outcome = simulateJob(sheet, job);
@@ -69,6 +72,7 @@ export function journalOf(head: JobHead): JobEvent[] {
       says: 'Far looser than its limits.',
     },
     { type: 'machine.noted', text: 'Bring a new gasket' },
+    ...also,
   ];
   const events: (JobEvent | JobAct)[] = [...outcome.events];
   events.splice(ends, 0, ...more);

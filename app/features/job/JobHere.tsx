@@ -4,16 +4,16 @@ import { space } from '../../theme/tokens';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
-// A true job and practice share these screens. As one script of their own nobody fetches them with
-// the yard, as everything is that two pages share.
+// A true job and practice share these screens. What two pages share comes with every page, unless it
+// is a script of its own: the yard does without this one.
 const script = () => import('./JobView');
-const View = lazy(async () => ({ default: (await script()).JobView }));
+const Screens = lazy(async () => ({ default: (await script()).JobView }));
 
 /** Fetches the screens of a job ahead, beside the job itself. */
 export const fetchJobView = () => void script();
 
 /** The screens of a job, once their script is here. */
-export function JobHere(props: ComponentProps<typeof View>) {
+export function JobHere(props: ComponentProps<typeof Screens>) {
   return (
     <Suspense
       fallback={
@@ -22,7 +22,7 @@ export function JobHere(props: ComponentProps<typeof View>) {
         </Stack>
       }
     >
-      <View {...props} />
+      <Screens {...props} />
     </Suspense>
   );
 }

@@ -1,5 +1,6 @@
 import { CLIP_SECONDS } from '@longbar/core';
 import { useEffect, useState } from 'react';
+import { StyleSheet } from 'react-native';
 import { Act } from '../../ui/Act';
 import { Caution } from '../../ui/Caution';
 import { Row, Stack } from '../../ui/Panel';
@@ -42,13 +43,19 @@ export function Listen({ job, when }: Props) {
               It runs: keep hands, sleeves and the phone clear of fan, belts and hot pipes.
             </Caution>
           )}
-          <Row style={{ flexWrap: 'wrap' }}>
+          <Row style={styles.wrap}>
             <Act
               label={told ? 'Record it again' : 'Record ten seconds'}
               icon="microphone"
+              style={styles.wide}
               onPress={listening.record}
             />
-            <Act label="Take a sound file" icon="add" onPress={listening.pick} />
+            <Act
+              label="Take a sound file"
+              icon="add"
+              style={styles.wide}
+              onPress={listening.pick}
+            />
           </Row>
         </>
       ) : (
@@ -79,10 +86,17 @@ function UnderWay({ at, onCancel }: { at: 'recording' | 'hearing'; onCancel: () 
   const left = Math.max(0, CLIP_SECONDS - passed);
   return (
     <Row>
-      <Words as="strong" role="status" style={{ flex: 1 }}>
+      <Words as="strong" role="status" style={styles.words}>
         {at === 'recording' ? `Recording: ${left} s still, hold the phone quiet` : 'Listening …'}
       </Words>
       <Act label="Cancel" icon="close" onPress={onCancel} />
     </Row>
   );
 }
+
+const styles = StyleSheet.create({
+  wrap: { flexWrap: 'wrap' },
+  // Side by side or one below the other, as wide as the page.
+  wide: { flexGrow: 1 },
+  words: { flex: 1 },
+});

@@ -2,7 +2,7 @@ import { median, quantile } from '../statistics';
 import { present } from '../present';
 import { LOOKS } from './spectrogram';
 
-/** How an engine went by: its speed in 1/min, how often it fires alike in a cycle of so many turns. */
+/** How an engine ran: its speed in 1/min, and how often it fires alike in a cycle of so many turns. */
 export type Going = { speed: number; steps: number; turns: number };
 
 /**
@@ -10,6 +10,18 @@ export type Going = { speed: number; steps: number; turns: number };
  * how loud in the quietest step, which is what is left where most of the steps tick.
  */
 export type OneCycle = { heard: number[]; usual: number[]; least: number[] };
+
+/** How far two places of a cycle are apart, as a part of it: 0 to 0.5, the shorter way round. */
+export function partsApart(one: number, other: number): number {
+  const way = onTo(one, other);
+  return Math.min(way, 1 - way);
+}
+
+/** From one place of a cycle on to the other, as a part of it: 0 up to, not including, 1. */
+export function onTo(one: number, other: number): number {
+  const way = other - one;
+  return way - Math.floor(way);
+}
 
 /** A bin is at least so long, looks: a tick rings for about two. */
 const BIN = 1.6;
@@ -46,8 +58,9 @@ export function oneCycle(
 }
 
 /**
- * What every step is at each place. Usual is low among the steps, so that half of them may be wrong.
- * A bin either way counts as the same place, for cylinders fire a little early or late.
+ * What the steps have in common at each place. `usual` is a low figure among them: a tick of nearly
+ * half the steps does not raise it. The bins beside a place count as the same place, because
+ * cylinders fire a little early or late.
  */
 function acrossSteps(heard: readonly number[], perStep: number): Pick<OneCycle, 'usual' | 'least'> {
   const steps = heard.length / perStep;

@@ -1,6 +1,8 @@
+import { present } from '../present';
+import { inTenths, quantile } from '../statistics';
 import { LISTENED_BANDS, PROFILE_POINTS } from './bands';
 import type { OneCycle } from './cycleParts';
-import { oneCycle } from './cycleParts';
+import { oneCycle, onTo, partsApart } from './cycleParts';
 import { cyclesPassed } from './cyclesPassed';
 import { engineSpeed } from './engineSpeed';
 import type { Heard } from './heard';
@@ -10,8 +12,6 @@ import { LEAST_SECONDS, SOUND_RATE } from './sound';
 import type { Spectrogram } from './spectrogram';
 import { bandOf, spectrogramOf } from './spectrogram';
 import type { Tick } from './ticks';
-import { quantile } from '../statistics';
-import { present } from '../present';
 import { tickingOf } from './ticks';
 
 /** A beat is told when it stands out by this much, dB, and by this much more than any other. */
@@ -20,10 +20,10 @@ const CLEAR = { beat: 4.5, ahead: 3 };
 const CLIPPED = 0.01;
 /** An idle goes as fast at the end of a clip as at its beginning, within this part of its speed. */
 const STEADY = 0.06;
-/** Fewer steps than this have no usual. */
+/** Fewer steps than this cannot be held against each other. */
 const LEAST_STEPS = 3;
 
-/** A clip looked at as its picture needs it: what it told, and when things ticked, in looks. */
+/** What a clip told, with what its picture is made of: `marks` are the looks at which something ticked. */
 export type Listened = { heard: Heard; spectrogram: Spectrogram; marks: number[] };
 
 /**
@@ -44,11 +44,10 @@ export function listen(sound: Sound, engine: HeardEngine): Listened {
   const rounded = Math.round(speed);
   const passed = cyclesPassed(beat, { ...engine, speed });
   if (!isSteady(beat, engine)) return unheard({ told: false, why: 'unsteady', speed: rounded });
+  if (engine.steps < LEAST_STEPS) return unheard({ told: false, why: 'few', speed: rounded });
   const cycles = bands.map((band) => oneCycle(band, passed, { ...engine, speed }));
   const whole = cycles.filter((cycle) => cycle !== undefined);
-  if (engine.steps < LEAST_STEPS || whole.length < bands.length) {
-    return unheard({ told: false, why: 'few', speed: rounded });
-  }
+  if (whole.length < bands.length) return unheard({ told: false, why: 'short', speed: rounded });
   const [, ...high] = whole;
   const { many, ticks } = tickingOf(high, engine.open);
   const heard: Heard = {
@@ -56,20 +55,22 @@ export function listen(sound: Sound, engine: HeardEngine): Listened {
     turns: engine.turns,
     speed: rounded,
     ticks: many,
-    over: tenths(Math.max(0, ...ticks.map(({ over }) => over))),
+    over: inTenths(Math.max(0, ...ticks.map(({ over }) => over))),
     share: Math.round(shareOf(high, ticks) * 100) / 100,
     usual: bands.map((band) => profileOf(band, passed, engine.steps)),
   };
-  return { heard, spectrogram, marks: marksOf(ticks, passed) };
+  // One thing may be heard at both ends of its lobe: only the louder is marked, as it is told.
+  const marked = many === 'one' ? ticks.slice(0, 1) : ticks;
+  return { heard, spectrogram, marks: marksOf(marked, passed) };
 }
 
-/** A band's loudness as it is beaten by: the thumps stand out, a dropped spanner no more than they. */
+/**
+ * The beat of a band: its loudness with the thumps of the firing made large. What is louder than
+ * they are, as a dropped spanner, counts no more than they do.
+ */
 function beatOf(band: Float64Array): Float64Array {
   const loudness = band.map((level) => 10 ** (level / 40));
-  const most = quantile(
-    [...loudness].sort((a, b) => a - b),
-    0.97,
-  );
+  const most = quantile(loudness.slice().sort(), 0.97);
   return loudness.map((level) => Math.min(level, most));
 }
 
@@ -88,44 +89,34 @@ function isSteady(beat: Float64Array, { steps, turns }: HeardEngine): boolean {
   return Math.abs(Math.log(present(first).speed / present(second).speed)) < STEADY;
 }
 
-/** The part of the power above the firing's band that ticks at cam speed, beside what is usual. */
+/** How much of the power above the firing's band comes from what ticks, 0 to 1. */
 function shareOf(high: readonly OneCycle[], ticks: readonly Tick[]): number {
   let [all, extra] = [0, 0];
   for (const { heard, usual } of high) {
     heard.forEach((level, bin) => {
       const power = 10 ** (level / 10);
       all += power;
-      const near = ticks.some(({ at }) => {
-        const apart = Math.abs(at * heard.length - bin);
-        return Math.min(apart, heard.length - apart) <= 2;
-      });
+      const near = ticks.some(({ at }) => partsApart(at, bin / heard.length) * heard.length < 2.5);
       if (near) extra += Math.max(0, power - 10 ** ((usual[bin] ?? level) / 10));
     });
   }
   return all > 0 ? extra / all : 0;
 }
 
-/** Louder than this part of what was heard: one cylinder of three does not raise it. */
+/** This part of what was heard is quieter: one loud cylinder of three does not raise it. */
 const MOSTLY = 0.35;
 
 /** How loud it mostly is from one firing to the next, at so many points whatever the speed. */
 function profileOf(loudness: Float64Array, passed: Float64Array, steps: number): number[] {
   const points = Array.from({ length: PROFILE_POINTS }, (): number[] => []);
   loudness.forEach((level, look) => {
-    const place = ((((passed[look] ?? 0) * steps) % 1) + 1) % 1;
+    const place = onTo(0, (passed[look] ?? 0) * steps);
     points[Math.floor(place * PROFILE_POINTS)]?.push(level);
   });
-  return points.map((levels) =>
-    tenths(
-      quantile(
-        levels.sort((a, b) => a - b),
-        MOSTLY,
-      ),
-    ),
-  );
+  return points.map((levels) => inTenths(quantile(Float64Array.from(levels).sort(), MOSTLY)));
 }
 
-/** The looks at which what surely ticks is heard, one in each cycle. */
+/** The looks at which the ticks are heard: each once in every cycle. */
 function marksOf(ticks: readonly Tick[], passed: Float64Array): number[] {
   const marks: number[] = [];
   for (let look = 1; look < passed.length; look++) {
@@ -133,8 +124,4 @@ function marksOf(ticks: readonly Tick[], passed: Float64Array): number[] {
     if (ticks.some(({ at }) => Math.floor(now - at) > Math.floor(before - at))) marks.push(look);
   }
   return marks;
-}
-
-function tenths(level: number): number {
-  return Math.round(level * 10) / 10;
 }

@@ -183,9 +183,9 @@ function asPhoneHears(
     bass += (raw - bass) * 0.03;
     const clear = raw - bass;
     low += (clear - low) * 0.4;
-    const duller2 = clear + tilt * (clear - low);
-    gain += (Math.min(1.6, 0.25 / (Math.abs(duller2) + 0.16)) - gain) * 0.00002;
-    const out = Math.tanh(duller2 * gain) + (chance.next() - 0.5) * 0.001;
+    const dulled = clear + tilt * (clear - low);
+    gain += (Math.min(1.6, 0.25 / (Math.abs(dulled) + 0.16)) - gain) * 0.00002;
+    const out = Math.tanh(dulled * gain) + (chance.next() - 0.5) * 0.001;
     heard[i] = Math.round(Math.max(-1, Math.min(1, out)) * 32767) / 32767;
   }
   return heard;

@@ -27,10 +27,10 @@ describe('two clips held against each other', () => {
     const quiet = heard({ speed: 652 });
     expect(compareHeard(loose, quiet)).toEqual({ compared: true, before: 'one', after: 'none' });
     expect(noiseWords({ before: loose, after: quiet })).toBe(
-      'Before, one thing ticked once in two turns, 14 dB above the usual; after, nothing stood out: at like speed, 640 and 652 rpm.',
+      'Before, one thing ticked once in two turns, 14 dB louder than the other cylinders; after, no cylinder ticked louder than the others: at like speed, 640 and 652 rpm.',
     );
     expect(noiseWords({ before: quiet, after: quiet })).toBe(
-      'Before and after, at 652 and 652 rpm, nothing stood out.',
+      'Before and after, at 652 and 652 rpm, no cylinder ticked louder than the others.',
     );
   });
 
@@ -61,18 +61,18 @@ describe('two clips held against each other', () => {
 
 describe('what a clip told', () => {
   it.each([
-    [heard(), 'At 640 rpm nothing stands out of what every cylinder does.'],
+    [heard(), 'At 640 rpm no cylinder ticks louder than the others.'],
     [
       heard({ ticks: 'one', over: 14.2, share: 0.23 }),
-      'At 640 rpm one thing ticks once in two turns, 14 dB above what is usual there; it is 23 % of the sharp sound.',
+      'At 640 rpm one thing ticks once in two turns, 14 dB louder than the other cylinders there; it makes 23 % of the sharp noise.',
     ],
     [
       heard({ ticks: 'one', over: 9, turns: 1 }),
-      'At 640 rpm one thing ticks once a turn, 9 dB above what is usual there.',
+      'At 640 rpm one thing ticks once a turn, 9 dB louder than the other cylinders there.',
     ],
     [
       heard({ ticks: 'several', over: 12, share: 0.3 }),
-      'At 640 rpm several things tick, the loudest 12 dB above what is usual there; it is 30 % of the sharp sound.',
+      'At 640 rpm several things tick, the loudest 12 dB louder than the other cylinders there; it makes 30 % of the sharp noise.',
     ],
     [
       heard({ ticks: 'unsure' }),

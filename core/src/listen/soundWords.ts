@@ -24,14 +24,14 @@ export function heardWords(heard: Heard): string {
   if (!heard.told) return UNHEARD_WORDS[heard.why];
   const { speed, ticks, over, share } = heard;
   const at = `At ${rpm(speed)} rpm`;
-  const part = share > 0 ? `; it is ${whole.format(share * 100)} % of the sharp sound` : '';
+  const part = share > 0 ? `; it makes ${whole.format(share * 100)} % of the sharp noise` : '';
   switch (ticks) {
     case 'none':
-      return `${at} nothing stands out of what every cylinder does.`;
+      return `${at} no cylinder ticks louder than the others.`;
     case 'one':
-      return `${at} one thing ticks ${onceIn(heard)}, ${decibels(over)} above what is usual there${part}.`;
+      return `${at} one thing ticks ${onceIn(heard)}, ${decibels(over)} louder than the other cylinders there${part}.`;
     case 'several':
-      return `${at} several things tick, the loudest ${decibels(over)} above what is usual there${part}.`;
+      return `${at} several things tick, the loudest ${decibels(over)} louder than the other cylinders there${part}.`;
     case 'unsure':
       return `${at} something may tick: it stands out too little to say how many.`;
   }
@@ -68,9 +68,9 @@ export function ticksInWords(heard: Heard): string {
 function phrase(ticks: HowMany, heard: HeardWell): string {
   switch (ticks) {
     case 'none':
-      return 'nothing stood out';
+      return 'no cylinder ticked louder than the others';
     case 'one':
-      return `one thing ticked ${onceIn(heard)}, ${decibels(heard.over)} above the usual`;
+      return `one thing ticked ${onceIn(heard)}, ${decibels(heard.over)} louder than the other cylinders`;
     case 'several':
       return 'several things ticked';
     case 'unsure':

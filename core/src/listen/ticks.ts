@@ -1,4 +1,5 @@
 import type { OneCycle } from './cycleParts';
+import { onTo, partsApart } from './cycleParts';
 import type { HowMany } from './heard';
 
 /** One thing that stands out: where in the cycle, 0 to 1; how far, dB; how loud, dB. */
@@ -11,8 +12,8 @@ const MAY_TICK = 5.6;
 const DIFFER = 7.5;
 /** What stands out of the quietest by this much surely ticks, dB. */
 const CLEARLY = 9.5;
-/** Bins that are one place: what rings on is no second tick. */
-const SAME_PLACE = 3;
+/** Nearer than so many bins is one place: a tick that rings on is no second one. */
+const SAME_PLACE = 3.5;
 
 /** What stands out of the steps in two bands at least, by at least so much, the farthest out first. */
 function standingOut(bands: readonly OneCycle[], of: 'usual' | 'least', atLeast: number): Tick[] {
@@ -24,16 +25,13 @@ function standingOut(bands: readonly OneCycle[], of: 'usual' | 'least', atLeast:
     });
     const [first, second] = overs.sort((a, b) => b.over - a.over);
     const over = ((first?.over ?? 0) + (second?.over ?? 0)) / 2;
-    return { at: bin, over, level: Math.max(first?.level ?? 0, second?.level ?? 0) };
+    return { at: bin / bins, over, level: Math.max(first?.level ?? 0, second?.level ?? 0) };
   });
   const ticks: Tick[] = [];
   for (const tick of out.sort((a, b) => b.over - a.over)) {
     if (tick.over < atLeast) break;
-    const near = ticks.some(({ at }) => {
-      const apart = Math.abs(at * bins - tick.at);
-      return Math.min(apart, bins - apart) <= SAME_PLACE;
-    });
-    if (!near) ticks.push({ ...tick, at: tick.at / bins });
+    const near = ticks.some(({ at }) => partsApart(at, tick.at) * bins < SAME_PLACE);
+    if (!near) ticks.push(tick);
   }
   return ticks;
 }
@@ -59,12 +57,14 @@ export function tickingOf(bands: readonly OneCycle[], open: readonly number[]): 
   const ticks = out.filter(
     ({ over, level }) => over >= TICKS && level > (loudest?.level ?? 0) - ECHO,
   );
-  if (tooMany(beyond)) return { many: 'several', ticks: out.length > 0 ? ticks : beyond };
+  const clear = clearOf(beyond);
+  // One thing is heard at two places at most: as its valve opens and as it closes.
+  if (clear.length > 2) return { many: 'several', ticks: ticks.length > 0 ? ticks : clear };
   if (!loudest) return { many: beyond.length > 0 ? 'unsure' : 'none', ticks };
   if (loudest.over < TICKS) return { many: 'unsure', ticks };
   const own = (tick: Tick) =>
     tick.level <= loudest.level - ECHO ||
-    Math.abs(wayFrom(tick, loudest)) < LOBE_ENDS ||
+    partsApart(tick.at, loudest.at) < LOBE_ENDS ||
     (tick.level <= loudest.level - LOUDER && isLobeBefore(tick, loudest, open));
   const unlike = others.filter((tick) => !own(tick));
   if (unlike.length === 0) return { many: beyond.every(own) ? 'one' : 'unsure', ticks };
@@ -77,20 +77,13 @@ export function tickingOf(bands: readonly OneCycle[], open: readonly number[]): 
   return { many: sure.length > 0 && !couldBeOne ? 'several' : 'unsure', ticks };
 }
 
-/** Whether more stands out of the quietest step than one thing can: its two ends are two ticks. */
-function tooMany(beyond: readonly Tick[]): boolean {
+/** What stands clearly out of the quietest step, and is no echo of the loudest. */
+function clearOf(beyond: readonly Tick[]): Tick[] {
   const loudest = Math.max(...beyond.map(({ level }) => level));
-  const clear = beyond.filter(({ over, level }) => over >= CLEARLY && level > loudest - ECHO);
-  return clear.length > 2;
-}
-
-/** From one tick on to the other, parts of a cycle, -0.5 to 0.5. */
-function wayFrom(one: Tick, other: Tick): number {
-  const way = other.at - one.at;
-  return way - Math.round(way);
+  return beyond.filter(({ over, level }) => over >= CLEARLY && level > loudest - ECHO);
 }
 
 function isLobeBefore(opening: Tick, closing: Tick, open: readonly number[]): boolean {
-  const way = (wayFrom(opening, closing) + 1) % 1;
+  const way = onTo(opening.at, closing.at);
   return open.some((part) => Math.abs(way - part) < LOBE_ENDS);
 }

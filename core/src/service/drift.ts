@@ -7,7 +7,7 @@ import type { Rates } from '../gauging/rates';
 import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
-import { median, quantile } from '../statistics';
+import { median, quantile, inTenths } from '../statistics';
 import type { Interval } from './driftDraws';
 import { RateDraws } from './driftDraws';
 
@@ -131,10 +131,6 @@ export function ratesToAimBy(adjusters: readonly AdjusterDrift[]): Rates {
   );
 }
 
-function inTenths(rate: number): number {
-  return Math.round(rate * 10) / 10;
-}
-
 /**
  * Each kind draws from a beginning of its own: alone or with others its band is the same, and no
  * two kinds are lucky together.
@@ -242,7 +238,7 @@ function within(
 }
 
 function bandOf(rates: Float64Array): AdjusterDrift['band'] {
-  // Figures of one kind of number are sorted several times as fast as a list of any.
+  // A typed array sorts several times as fast as a list.
   const inOrder = rates.slice().sort();
   return { low: quantile(inOrder, 0.1), high: quantile(inOrder, 0.9) };
 }
