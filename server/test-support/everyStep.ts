@@ -65,24 +65,34 @@ async function watching(before: () => Failing, work: () => Promise<unknown>): Pr
 /** What only reads or gives up needs no room. */
 const FREE = /^\s*(SELECT|PRAGMA|ROLLBACK|BEGIN|EXPLAIN)/i;
 
+/** Every statement is one of a `Statement`, whether prepared before or not, or of an `exec`. */
 function statements(before: () => Failing): (() => void)[] {
-  const prototype = sqlite.Database.prototype as unknown as Record<
-    string,
-    (this: unknown, sql: string, ...rest: unknown[]) => unknown
-  >;
-  return ['run', 'all', 'exec'].map((name) => {
-    const real = prototype[name]!;
-    prototype[name] = function stepped(sql, ...rest) {
-      const failing = FREE.test(sql) ? undefined : before();
-      if (!failing) return real.call(this, sql, ...rest);
-      const done = rest.find((each): each is Done => typeof each === 'function');
-      setImmediate(() => done?.(failing));
-      return this;
-    };
-    return () => {
-      prototype[name] = real;
-    };
-  });
+  return [
+    stepped(sqlite.Statement.prototype, 'run', before, (statement) => String(statement.sql)),
+    stepped(sqlite.Statement.prototype, 'all', before, (statement) => String(statement.sql)),
+    stepped(sqlite.Database.prototype, 'exec', before, (_database, [sql]) => String(sql)),
+  ];
+}
+
+function stepped(
+  prototype: object,
+  name: string,
+  before: () => Failing,
+  sqlOf: (self: Record<string, unknown>, rest: readonly unknown[]) => string,
+): () => void {
+  type Method = (this: Record<string, unknown>, ...rest: unknown[]) => unknown;
+  const methods = prototype as Record<string, Method>;
+  const real = methods[name]!;
+  methods[name] = function method(...rest) {
+    const failing = FREE.test(sqlOf(this, rest)) ? undefined : before();
+    if (!failing) return real.apply(this, rest);
+    const done = rest.find((each): each is Done => typeof each === 'function');
+    setImmediate(() => done?.(failing));
+    return this;
+  };
+  return () => {
+    methods[name] = real;
+  };
 }
 
 function moves(before: () => Failing): (() => void)[] {

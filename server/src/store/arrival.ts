@@ -89,17 +89,17 @@ export async function receiving(
 
 /** An event that comes again is the same again, within the batch too. */
 function changedAmong(job: string, events: readonly JobEvent[], kept: Kept): Issue[] {
-  const seen = new Map<string, string>();
+  const seen = new Map<string, JobEvent>();
   return events.flatMap((event, place): Issue[] => {
     const before = kept.get(event.id);
+    const again = seen.get(event.id);
+    seen.set(event.id, event);
     const path = `${place}.id`;
     if (before && before.job !== job) {
       return [{ path, message: 'An event of another job has this id.' }];
     }
-    const text = canonical(event);
-    const known = before ? canonical(JSON.parse(before.body)) : (seen.get(event.id) ?? text);
-    seen.set(event.id, text);
-    if (known === text) return [];
+    const known = before ? JSON.parse(before.body) : again;
+    if (known === undefined || canonical(known) === canonical(event)) return [];
     return [{ path, message: 'An event with this id is kept already, and says something else.' }];
   });
 }

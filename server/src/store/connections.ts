@@ -1,7 +1,9 @@
-import type { Sequelize, Transaction } from 'sequelize';
+import { ignore } from '@longbar/core';
+import sqlite from 'sqlite3';
+import type { Sequelize } from 'sequelize';
 
-/** Every connection gets these; SQLite forgets all but the first between connections. */
-const PRAGMAS = [
+/** SQLite forgets all of these but the first when a connection closes, so each one is told them. */
+export const PRAGMAS = [
   'PRAGMA journal_mode = WAL',
   'PRAGMA synchronous = FULL',
   'PRAGMA foreign_keys = ON',
@@ -10,26 +12,89 @@ const PRAGMAS = [
   'PRAGMA cache_size = -65536',
 ];
 
-/** The driver's own connection. */
+/** How many statements a connection keeps prepared; what is made up as it goes comes and goes. */
+const PREPARED = 200;
+
+/**
+ * A connection that keeps its statements prepared: to prepare one costs as much as a small one
+ * takes. `driver` is the same connection, for Sequelize's models.
+ */
 export type Connection = {
-  uuid?: string;
-  all<Row>(sql: string, bind: unknown[], done: (error: Error | null, rows: Row[]) => void): void;
-  close(done: (error: Error | null) => void): void;
-};
-type ConnectionManager = {
-  connections: Record<string, Connection>;
-  refreshTypeParser(types: object): void;
-  getConnection(options: { uuid?: string }): Promise<Connection>;
-  releaseConnection(connection: Connection): void;
+  driver: sqlite.Database;
+  /** All rows of a plain statement; `$1` is bound. */
+  all<Row>(sql: string, bind: readonly unknown[]): Promise<Row[]>;
   close(): Promise<void>;
 };
 
+/** Opens a connection to a database that is there. */
+export async function openConnection(file: string): Promise<Connection> {
+  const driver = await new Promise<sqlite.Database>((resolve, reject) => {
+    const opened: sqlite.Database = new sqlite.Database(file, sqlite.OPEN_READWRITE, (error) =>
+      error ? reject(error) : resolve(opened),
+    );
+  });
+  const statements = new Map<string, Promise<sqlite.Statement>>();
+  const prepared = (sql: string) => {
+    const known = statements.get(sql);
+    if (known) return known;
+    const made = prepare(driver, sql);
+    statements.set(sql, made);
+    made.catch(() => statements.delete(sql));
+    if (statements.size > PREPARED) void forgetFirst(statements);
+    return made;
+  };
+  const connection: Connection = {
+    driver,
+    async all<Row>(sql: string, bind: readonly unknown[]) {
+      const statement = await prepared(sql);
+      return new Promise<Row[]>((resolve, reject) => {
+        statement.all<Row>(bind, (error, rows) => (error ? reject(error) : resolve(rows)));
+      });
+    },
+    async close() {
+      while (statements.size > 0) await forgetFirst(statements);
+      await new Promise<void>((resolve, reject) => {
+        driver.close((error) => (error ? reject(error) : resolve()));
+      });
+    },
+  };
+  for (const pragma of PRAGMAS) await connection.all(pragma, []);
+  return connection;
+}
+
+function prepare(driver: sqlite.Database, sql: string): Promise<sqlite.Statement> {
+  return new Promise((resolve, reject) => {
+    const statement: sqlite.Statement = driver.prepare(sql, (error: Error | null) =>
+      error ? reject(error) : resolve(statement),
+    );
+  });
+}
+
+/** Lets go of the statement that was prepared first; one under way ends before. */
+async function forgetFirst(statements: Map<string, Promise<sqlite.Statement>>): Promise<void> {
+  const [first] = statements;
+  if (!first) return;
+  const [sql, made] = first;
+  statements.delete(sql);
+  const statement = await made.catch(ignore('who asked for it is told'));
+  await new Promise<void>((resolve) => {
+    if (statement) statement.finalize(() => resolve());
+    else resolve();
+  });
+}
+
 /** A document that is no JSON any more is read as null: one spoiled row stops no other. */
 export function readSpoiledAsNull(sequelize: Sequelize): void {
-  managerOf(sequelize).refreshTypeParser({
+  // Its own types do not tell that how a column is read may be changed.
+  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
+  const manager = (sequelize as unknown as { connectionManager: ConnectionManager })
+    .connectionManager;
+  manager.refreshTypeParser({
     JSON: { key: 'JSON', types: { sqlite: ['JSON'] }, parse: jsonOrNull },
   });
 }
+
+type ConnectionManager = { refreshTypeParser(types: object): void };
 
 function jsonOrNull(text: string): unknown {
   try {
@@ -38,54 +103,4 @@ function jsonOrNull(text: string): unknown {
     // Read again and again: the nightly look names it once.
     return null;
   }
-}
-
-function managerOf(sequelize: Sequelize): ConnectionManager {
-  // Its own types do not tell that it may be held open.
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
-  return (sequelize as unknown as { connectionManager: ConnectionManager }).connectionManager;
-}
-
-/**
- * One connection reads and one writes, both kept open. Sequelize opens one for each transaction
- * and closes it after, which costs more than a small write does, and has no hook for the
- * pragmas of SQLite's. Answers which one a statement goes by.
- */
-export function keepConnections(
-  sequelize: Sequelize,
-): (within?: Transaction) => Promise<Connection> {
-  const manager = managerOf(sequelize);
-  const open = manager.getConnection.bind(manager);
-  const prepared = new WeakSet<object>();
-  manager.getConnection = async ({ uuid, ...options }) => {
-    const connection = await open({ ...options, ...(uuid !== undefined && { uuid: WRITER }) });
-    if (!prepared.has(connection)) {
-      for (const pragma of PRAGMAS) await allOf(connection, pragma, []);
-      prepared.add(connection);
-    }
-    return connection;
-  };
-  manager.releaseConnection = () => undefined;
-  const close = manager.close.bind(manager);
-  manager.close = async () => {
-    // One after the other: two that close at once find each other, and leave the log unfolded.
-    for (const [name, connection] of Object.entries(manager.connections)) {
-      delete manager.connections[name];
-      await new Promise<void>((resolve, reject) => {
-        connection.close((error) => (error ? reject(error) : resolve()));
-      });
-    }
-    await close();
-  };
-  return async (within) => (within ? Reflect.get(within, 'connection') : manager.getConnection({}));
-}
-
-/** Transactions stand in line, so that one connection serves them all. */
-const WRITER = 'writer';
-
-/** All rows of a plain statement. */
-export function allOf<Row>(connection: Connection, sql: string, bind: unknown[]): Promise<Row[]> {
-  return new Promise((resolve, reject) => {
-    connection.all<Row>(sql, bind, (error, rows) => (error ? reject(error) : resolve(rows)));
-  });
 }

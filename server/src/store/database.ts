@@ -1,9 +1,10 @@
 import { ignore } from '@longbar/core';
-import { Transaction } from 'sequelize';
-import { Sequelize } from 'sequelize';
+import type { Database as Driver } from 'sqlite3';
+import { Sequelize, Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
 import { countAcknowledged } from './acknowledged';
-import { allOf, keepConnections, readSpoiledAsNull } from './connections';
+import type { Connection } from './connections';
+import { openConnection, PRAGMAS, readSpoiledAsNull } from './connections';
 import { dataFile, FolderError, wayBack } from './dataFile';
 import type { Summarise } from './summary';
 import { summarise } from './summary';
@@ -46,17 +47,20 @@ export async function openDatabase(
   reading: Summarise = summarise,
 ): Promise<Database> {
   const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
-  const { sequelize, connection } = connect(file);
+  const sequelize = connect(file);
   await upgraded(sequelize, folder);
   const tables = defineTables(sequelize);
-  const rows = async <Row>(sql: string, bind: unknown[] = [], within?: Transaction) =>
-    allOf<Row>(await connection(within), sql, bind);
-  const acknowledged = await countAcknowledged(folder, rows);
+  const [reader, writer] = [await openConnection(file), await openConnection(file)];
   let kept = 0;
   let damage: string | null = null;
-  const { inLine, ended } = queueOn(sequelize, () => {
+  const { inLine, isUnderWay, ended } = queueOn(sequelize, writer, () => {
     if (damage !== null) throw new RequestError(503, damage);
   });
+  const rows: Database['rows'] = async (sql, bind = [], within) => {
+    if (within && !isUnderWay(within)) throw new Error('This transaction has ended.');
+    return (within ? writer : reader).all(sql, bind);
+  };
+  const acknowledged = await countAcknowledged(folder, rows);
   return {
     tables,
     rows,
@@ -74,7 +78,7 @@ export async function openDatabase(
     },
     derive: (work) => inLine(work),
     async copyInto(file) {
-      await sequelize.query('VACUUM INTO ?', { replacements: [file] });
+      await rows('VACUUM INTO $1', [file]);
     },
     lost: acknowledged.lost,
     damage: () => damage,
@@ -84,36 +88,68 @@ export async function openDatabase(
     async close() {
       await ended();
       await acknowledged.close();
-      await sequelize.close();
+      // One after the other: two that close at once find each other, and leave the log unfolded.
+      for (const connection of [writer, reader, sequelize]) await connection.close();
     },
   };
 }
 
-/** One transaction after the other, for parallel ones on SQLite end in SQLITE_BUSY. */
-function queueOn(sequelize: Sequelize, refuse: () => void) {
+/** What Sequelize's models write with: its statements go by the connection that writes. */
+class Writing extends Transaction {
+  constructor(
+    sequelize: Sequelize,
+    readonly connection: Driver,
+  ) {
+    super(sequelize, {});
+  }
+}
+
+/**
+ * One transaction after the other, for parallel ones on SQLite end in SQLITE_BUSY. They are begun
+ * and ended here: Sequelize's own take as long for that as an append for all the rest.
+ */
+function queueOn(sequelize: Sequelize, writer: Connection, refuse: () => void) {
   let last: Promise<unknown> = Promise.resolve();
+  let underWay: Transaction | undefined;
+  const alone = async <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
+    refuse();
+    const transaction = new Writing(sequelize, writer.driver);
+    await writer.all('BEGIN IMMEDIATE', []);
+    underWay = transaction;
+    try {
+      const answer = await work(transaction);
+      await writer.all('COMMIT', []);
+      return answer;
+    } catch (error) {
+      // A full disk has rolled it back already.
+      await writer.all('ROLLBACK', []).catch(ignore('nothing is left to roll back'));
+      throw error;
+    } finally {
+      underWay = undefined;
+    }
+  };
   return {
     inLine<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
-      const mine = last.then(() => {
-        refuse();
-        return sequelize.transaction({ type: IMMEDIATE }, work);
-      });
+      const mine = last.then(() => alone(work));
       last = mine.catch(ignore('who asked for it is told'));
       return mine;
     },
+    isUnderWay: (transaction: Transaction) => transaction === underWay,
     ended: () => last,
   };
 }
 
-function connect(storage: string) {
+function connect(storage: string): Sequelize {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage, logging: false });
   readSpoiledAsNull(sequelize);
-  return { sequelize, connection: keepConnections(sequelize) };
+  return sequelize;
 }
 
 /** Brings it up to date. Throws FolderError, closed again, where it cannot be read or written. */
 async function upgraded(sequelize: Sequelize, folder: string): Promise<void> {
   try {
+    // Its one connection stays open, for what models read.
+    for (const pragma of PRAGMAS) await sequelize.query(pragma);
     await upgrade(sequelize, folder);
   } catch (error) {
     await sequelize.close();
@@ -125,11 +161,9 @@ async function upgraded(sequelize: Sequelize, folder: string): Promise<void> {
 
 /** A new database in a file of its own, closed again. */
 async function makeDatabase(file: string, folder: string): Promise<void> {
-  const { sequelize } = connect(file);
+  const sequelize = connect(file);
   await upgraded(sequelize, folder);
   // All of it in the one file, which gets its name only then.
   await sequelize.query('PRAGMA journal_mode = DELETE');
   await sequelize.close();
 }
-
-const { IMMEDIATE } = Transaction.TYPES;
