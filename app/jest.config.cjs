@@ -3,6 +3,16 @@ module.exports = {
   displayName: 'app',
   rootDir: __dirname,
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+  // As the application is built: started from the root, the preset would not find its configuration.
+  transform: {
+    '\\.[jt]sx?$': [
+      'babel-jest',
+      {
+        configFile: `${__dirname}/babel.config.js`,
+        caller: { name: 'metro', bundler: 'metro', platform: 'ios' },
+      },
+    ],
+  },
   moduleNameMapper: {
     '^@longbar/core$': '<rootDir>/../core/src/index.ts',
     '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',

@@ -4,6 +4,7 @@ import { Slot } from 'expo-router';
 import Head from 'expo-router/head';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Door } from '../features/people/Door';
+import { jobReader } from '../features/screens/screen';
 import { useAppSelector } from '../state/store';
 import { SyncProvider } from '../sync/SyncProvider';
 import { fontFiles } from '../theme/fonts';
@@ -32,7 +33,7 @@ export default function Layout() {
       <Head>
         <title>Long Bar</title>
       </Head>
-      <SyncProvider>
+      <SyncProvider reader={jobReader}>
         <Themed />
       </SyncProvider>
     </SafeAreaProvider>

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MachineLabelsScreen } from '../features/labels/MachineLabelsScreen';
+import { screen } from '../features/screens/screen';
+
+const MachineLabelsScreen = screen((all) => all.MachineLabelsScreen);
 
 export default function Labels() {
   const { machine } = useLocalSearchParams<{ machine?: string }>();

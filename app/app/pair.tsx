@@ -1,1 +1,3 @@
-export { PairScreen as default } from '../features/people/PairScreen';
+import { screen } from '../features/screens/screen';
+
+export default screen((all) => all.PairScreen);

@@ -1,11 +1,6 @@
 import { ignore } from '@longbar/core';
-import { getPublicKey, hashes, sign, utils } from '@noble/ed25519';
-import { sha512 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
+import { hex } from './hex';
 import type { OwnKey, PhoneDatabase } from './phoneDatabase';
-
-// Over plain HTTP the browser has no cryptography of its own.
-hashes.sha512 = (message) => new Uint8Array(sha512(message));
 
 const NAME = 'Ed25519';
 
@@ -15,7 +10,7 @@ export async function ownKey(db: PhoneDatabase): Promise<OwnKey> {
   if (kept) return kept;
   const made =
     (await madeByBrowser().catch(ignore('a browser without Ed25519 keeps the secret itself'))) ??
-    madeHere();
+    (await madeHere());
   await db.keepOwnKey(made);
   return made;
 }
@@ -25,13 +20,21 @@ async function madeByBrowser(): Promise<OwnKey | undefined> {
   if (!globalThis.isSecureContext) return undefined;
   const pair = await crypto.subtle.generateKey({ name: NAME }, false, ['sign', 'verify']);
   if (!('privateKey' in pair)) return undefined;
-  const key = bytesToHex(new Uint8Array(await crypto.subtle.exportKey('raw', pair.publicKey)));
+  const key = hex(new Uint8Array(await crypto.subtle.exportKey('raw', pair.publicKey)));
   return { key, secret: pair.privateKey, registered: null, name: null };
 }
 
-function madeHere(): OwnKey {
+async function madeHere(): Promise<OwnKey> {
+  const { getPublicKey, utils } = await plain();
   const secret = utils.randomSecretKey();
-  return { key: bytesToHex(getPublicKey(secret)), secret, registered: null, name: null };
+  return { key: hex(getPublicKey(secret)), secret, registered: null, name: null };
+}
+
+/** Ed25519 in plain script. */
+async function plain() {
+  const { getPublicKey, hashes, sha512, sign, utils } = await import('./noble');
+  hashes.sha512 = (message) => new Uint8Array(sha512(message));
+  return { getPublicKey, sign, utils };
 }
 
 /** The signature of a key over a text, hex. */
@@ -39,7 +42,7 @@ export async function signWith({ secret }: OwnKey, text: string): Promise<string
   const bytes = new TextEncoder().encode(text);
   const signature =
     secret instanceof Uint8Array
-      ? sign(bytes, secret)
+      ? (await plain()).sign(bytes, secret)
       : new Uint8Array(await crypto.subtle.sign(NAME, secret, bytes));
-  return bytesToHex(signature);
+  return hex(signature);
 }

@@ -1,5 +1,6 @@
 import type { JobContext, JobEvent } from '@longbar/core';
-import { eventsKept, jobKept, jobsReducer, jobsRead, triedSince } from './jobs';
+import { eventsKept, goesOn, jobKept, jobsReducer, jobsRead } from './jobs';
+import { triedSince } from './openJob';
 
 const JOB = '00000000-0000-4000-8000-000000000001';
 const context = { head: { id: JOB } } as JobContext;
@@ -52,6 +53,19 @@ describe('the jobs this phone keeps', () => {
     let state = jobsReducer(undefined, jobKept({ context, events: [one] }));
     state = jobsReducer(state, jobKept({ context, events: [two] }));
     expect(state.byId[JOB]?.events).toEqual([one, two]);
+  });
+
+  it('go on until one is signed or given up, by what counts', () => {
+    const [signed, given] = [event(3, { type: 'job.signed' }), event(4, { type: 'job.abandoned' })];
+    const undone = event(5, { type: 'event.undone', target: given.id });
+    const goes = (events: JobEvent[], late: string[] = []) =>
+      goesOn({ context: { ...context, late }, events });
+    expect(goes([event(1, { type: 'bar.out' })])).toBe(true);
+    expect(goes([signed])).toBe(false);
+    expect(goes([signed], [signed.id])).toBe(true);
+    expect(goes([given])).toBe(false);
+    expect(goes([given, undone])).toBe(true);
+    expect(goes([signed, event(5, { type: 'event.undone', target: signed.id })])).toBe(false);
   });
 
   it('hear nothing of a job they do not keep', () => {

@@ -1,5 +1,7 @@
 import 'fake-indexeddb/auto';
+import { SHOP_HEADER } from '@longbar/core';
 import type { BaseQueryApi } from '@reduxjs/toolkit/query/react';
+import { shopAnswered } from '../phone/shopOfPhone';
 import { keepingAnswers } from './keptAnswers';
 import { phoneChanged } from './phone';
 
@@ -69,6 +71,28 @@ describe('what the server answered last', () => {
     answer = () => json(['a machine']);
     await ask('/machines', api, {});
     expect(said.at(-1)).toEqual(answered);
+  });
+
+  it('is not kept where another shop answers by now than the one that was asked', async () => {
+    const kept = new Map<string, string>();
+    const localStorage = {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, text: string) => void kept.set(key, text),
+    };
+    Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: localStorage });
+    shopAnswered('11111111-0000-4000-8000-000000000000');
+    const from = (shop: string, name: string) =>
+      new Response(JSON.stringify({ name }), {
+        headers: { 'content-type': 'application/json', [SHOP_HEADER]: shop },
+      });
+    answer = () => from('11111111-0000-4000-8000-000000000000', 'Kestrel Works');
+    await ask('/shop', api, {});
+    answer = () => from('22222222-0000-4000-8000-000000000000', 'Workshop');
+    expect(await ask('/shop', api, {})).toMatchObject({ data: { name: 'Workshop' } });
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    answer = gone;
+    expect(await ask('/shop', api, {})).toEqual({ data: { name: 'Kestrel Works' } });
+    kept.clear();
   });
 
   it('is no answer to what was never asked, nor to what the server refuses', async () => {

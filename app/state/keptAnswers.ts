@@ -1,10 +1,10 @@
-import { ErrorSchema, ignore } from '@longbar/core';
+import { ErrorSchema, ignore, SHOP_HEADER } from '@longbar/core';
 import type { BaseQueryFn, FetchArgs, FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import * as v from 'valibot';
 import type { PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
-import { shopHeader } from '../phone/shopOfPhone';
+import { phoneDatabaseName, shopHeader } from '../phone/shopOfPhone';
 import { phoneChanged } from './phone';
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
@@ -25,15 +25,24 @@ export function keepingAnswers(baseUrl: string): Query {
       Object.entries(shopHeader()).forEach(([name, value]) => headers.set(name, value));
     },
   });
-  let opening: Promise<PhoneDatabase> | undefined;
-  const database = () => (opening ??= openPhoneDatabase());
+  const opening = new Map<string, Promise<PhoneDatabase>>();
   return async (args, api, extra) => {
+    // By the time it is answered this may be the phone of another shop.
+    const [name, meant] = [phoneDatabaseName(), shopHeader()[SHOP_HEADER]];
+    const database = () => {
+      const opened = opening.get(name) ?? openPhoneDatabase(name);
+      opening.set(name, opened);
+      return opened;
+    };
     const answer = await ask(args, api, extra);
     if (answer.error?.status === 401) api.dispatch(phoneChanged({ unpaired: true }));
     if (typeof args !== 'string') return answer;
     if (!answer.error) {
       api.dispatch(phoneChanged({ keptSince: null, keptBecause: null, unpaired: false }));
       const kept = { path: args, body: answer.data, at: new Date().toISOString() };
+      const by = answer.meta?.response?.headers.get(SHOP_HEADER);
+      // Kept with the shop that was there before, it would stand for what that one was.
+      if (meant !== undefined && by && by !== meant) return answer;
       // A phone that cannot keep it has shown it all the same.
       void database()
         .then((db) => db.keepAnswer(kept))

@@ -14,11 +14,13 @@ export function useSync(): SyncEngine {
   return engine;
 }
 
+type Props = { reader: ConstructorParameters<typeof SyncEngine>[1]; children: ReactNode };
+
 /** One store and one engine for the running application. */
-export function SyncProvider({ children }: { children: ReactNode }) {
+export function SyncProvider({ reader, children }: Props) {
   const [{ store, engine }] = useState(() => {
     const made = createStore();
-    return { store: made, engine: new SyncEngine(made) };
+    return { store: made, engine: new SyncEngine(made, reader) };
   });
   useEffect(() => {
     void engine.start();

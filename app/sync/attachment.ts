@@ -1,7 +1,6 @@
 import { BlobTypeSchema, ignore, LARGEST_BLOB } from '@longbar/core';
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
 import * as v from 'valibot';
+import { hex } from '../phone/hex';
 import type { KeptBlob } from '../phone/phoneDatabase';
 
 /** The longer side a photo is kept at: enough to read a data tag, small enough to send. */
@@ -20,8 +19,9 @@ export async function attachmentFrom(file: File): Promise<KeptBlob> {
     throw new Error(`${file.name} is too large: ${LARGEST_BLOB / 1_000_000} MB at most.`);
   }
   const body = await smaller.arrayBuffer();
+  const { sha256 } = await import('../phone/noble');
   // The browser's own hashing is there over HTTPS only.
-  return { sha256: bytesToHex(sha256(new Uint8Array(body))), type: smaller.type, body };
+  return { sha256: hex(sha256(new Uint8Array(body))), type: smaller.type, body };
 }
 
 /** The photo at no more than LONGEST; as it is where the browser cannot read it. */

@@ -12,7 +12,6 @@ import {
   EventsPageSchema,
   ignore,
   isAtLeast,
-  isOfCrank,
   JobContextSchema,
   JobBeginSchema,
   JobEventsSchema,
@@ -23,16 +22,15 @@ import * as v from 'valibot';
 import { request } from '../api/request';
 import { api } from '../state/api';
 import {
-  dueOf,
   eventsKept,
   jobKept,
   jobsRead,
   lateKnown,
-  openJob,
   storeFailed,
   unsentCounted,
 } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
+import type * as openJob from '../state/openJob';
 import { phoneChanged } from '../state/phone';
 import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
@@ -75,8 +73,10 @@ export class SyncEngine {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private soon: ReturnType<typeof setTimeout> | undefined;
 
+  /** `reader` brings what reads a job by its journal: the yard's script is without it. */
   constructor(
     private readonly store: AppStore,
+    private readonly reader: () => Promise<typeof openJob>,
     private readonly now: () => string = () => new Date().toISOString(),
   ) {
     this.opening = openPhoneDatabase();
@@ -188,11 +188,10 @@ export class SyncEngine {
   private async recordAll(job: string, by: string, acts: readonly JobAct[]): Promise<void> {
     const fresh: JobEvent[] = [];
     try {
-      for (const act of acts) fresh.push(await this.keepOne(job, by, act, fresh));
+      let due: readonly JobAct[] = [];
+      for (const act of acts) due = await this.keepOne(job, by, act, fresh);
       // What follows by itself, as the plan once the place is told, is written down too.
-      const kept = this.known(job, fresh);
-      const due = kept && this.mayWork() ? dueOf(kept) : [];
-      for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
+      for (const act of due) await this.keepOne(job, by, act, fresh);
       const signed = fresh.find(({ type }) => type === 'job.signed');
       if (signed) await (await this.opening).queueProof(job, signed.at);
       // There is room again.
@@ -218,21 +217,21 @@ export class SyncEngine {
     return kept && (fresh.length > 0 ? { ...kept, events: [...kept.events, ...fresh] } : kept);
   }
 
-  private async keepOne(
-    job: string,
-    by: string,
-    act: JobAct,
-    fresh: readonly JobEvent[],
-  ): Promise<JobEvent> {
+  /** Keeps one more act and answers what follows from it, read while the disk is at work. */
+  private async keepOne(job: string, by: string, act: JobAct, fresh: JobEvent[]) {
+    const { dueOf, sinceTurn } = await this.reader();
     const kept = this.known(job, fresh);
     const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
-    // Another phone's turn that this one did not know of must not be taken for none.
-    const after =
-      kept && isOfCrank(act.type) ? { after: openJob(kept).state.crank.last } : undefined;
+    const after = kept && sinceTurn(kept, act);
     const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
     refuseOutOfBounds(JobEventsSchema, [event], event.at);
-    await (await this.opening).appendOwn(event);
-    return event;
+    const writing = (await this.opening).appendOwn(event).then(() => void fresh.push(event));
+    try {
+      const next = this.known(job, [...fresh, event]);
+      return next && this.mayWork() ? dueOf(next) : [];
+    } finally {
+      await writing;
+    }
   }
 
   /** Counts and sends once the answer to the tap is painted: neither is waited for. */

@@ -1,6 +1,4 @@
 import { ErrorSchema } from '@longbar/core';
-import { scryptAsync } from '@noble/hashes/scrypt.js';
-import { randomBytes } from '@noble/hashes/utils.js';
 import * as v from 'valibot';
 import type { PhoneDatabase } from '../phone/phoneDatabase';
 
@@ -28,6 +26,7 @@ export async function tryPin(
   // A phone that was let go in the middle of a job goes on by what it knows.
   if (!answer || answer.status >= 500 || answer.status === 401) return tryKept(db, name, pin);
   if (answer.status < 300) {
+    const { randomBytes, scryptAsync } = await import('../phone/noble');
     const salt = randomBytes(16);
     await db.keepPin({ name, salt, hash: await scryptAsync(pin, salt, COST), wrong: 0 });
     return { right: true };
@@ -47,6 +46,7 @@ async function tryKept(db: PhoneDatabase, name: string, pin: string): Promise<Pi
   // Counted before it is looked at: closing the page in between wins no try.
   if (wrong >= TRIES) await db.forgetPin(name);
   else await db.keepPin({ ...kept, wrong });
+  const { scryptAsync } = await import('../phone/noble');
   const hash = await scryptAsync(pin, kept.salt, COST);
   if (!isSame(hash, kept.hash)) return { right: false, why: `That is not the PIN of ${name}.` };
   await db.keepPin({ ...kept, wrong: 0 });

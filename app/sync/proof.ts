@@ -1,8 +1,7 @@
 import type { JobContext, JobEvent, Signature } from '@longbar/core';
 import { KeyRegisteredSchema, sealedText, signedText, signedWords } from '@longbar/core';
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import * as v from 'valibot';
+import { hex } from '../phone/hex';
 import type { OwnKey, PhoneDatabase } from '../phone/phoneDatabase';
 import { ownKey, signWith } from '../phone/phoneKey';
 
@@ -21,9 +20,10 @@ export async function proofOf(
   const context = (await db.jobs()).find(({ head }) => head.id === job);
   const text = context && sealedText(standing(context, await db.eventsOf(job)));
   if (!context || text === undefined || text === null) return undefined;
+  const { sha256, utf8ToBytes } = await import('../phone/noble');
   const words = signedWords(context.head, {
     machine: context.machineName,
-    seal: bytesToHex(sha256(utf8ToBytes(text))),
+    seal: hex(sha256(utf8ToBytes(text))),
     name: own.name,
     at,
   });

@@ -62,10 +62,10 @@ export { figuresOfJob } from './bench/figuresOf';
 export type { BenchFigures } from './bench/figuresOf';
 export { whyPlaced } from './bench/whyPlaced';
 export { isLessonDone, LESSON_STEPS } from './practice/lesson';
+export { EXERCISES, LEVELS } from './practice/exercise';
+export type { Exercise, Level } from './practice/exercise';
 export {
   ANSWERS,
-  EXERCISES,
-  LEVELS,
   markReading,
   markSettable,
   markWhere,
@@ -78,7 +78,7 @@ export {
   whereTask,
   wiggle,
 } from './practice/exercises';
-export type { Exercise, Level, Marked, ReadAnswer } from './practice/exercises';
+export type { Marked, ReadAnswer } from './practice/exercises';
 export { lobeOutline, sectionAt } from './picture/section';
 export type { Section } from './picture/section';
 export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';
@@ -99,7 +99,6 @@ export { aimAt, entryAtWork } from './job/instruction/aimAt';
 export { readFleetPage } from './exchange/fleetPage';
 export type { FleetReading } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
-export type { AimRule } from './gauging/aim';
 export { toSet } from './gauging/toSet';
 export type { SettingSpec } from './gauging/toSet';
 export type { RateBand, Rates } from './gauging/rates';
@@ -135,7 +134,8 @@ export { bladeToTry } from './gauging/bladeToTry';
 export { mayBePedalled } from './job/instruction/pedalled';
 export type { TypedFor } from './gauging/typedReading';
 export { judgeReading, verdictOf } from './gauging/judgeReading';
-export type { JobPolicy, Judgement, ShopPolicy, Verdict } from './gauging/judgeReading';
+export type { Judgement, Verdict } from './gauging/judgeReading';
+export type { AimRule, JobPolicy, ShopPolicy } from './gauging/policy';
 export { partOfTurn, turnsForGap } from './gauging/screw';
 export type { Screw } from './gauging/screw';
 export { lockShift } from './gauging/lockShift';
@@ -170,7 +170,8 @@ export type { EventOf, JobAct, JobEvent, KnownEvent } from './job/journal/events
 export { UuidSchema } from './job/journal/fields';
 export type { JobHead } from './job/journal/jobHead';
 export { JobBeginSchema, JobHeadSchema } from './job/journal/jobHead';
-export { foldJob, foldOn, inOrder } from './job/journal/fold';
+export { inOrder, isOver } from './job/journal/counting';
+export { foldJob, foldOn } from './job/journal/fold';
 export type { FoldedJob } from './job/journal/fold';
 export { torqueKey } from './job/journal/foldPhase';
 export type {
@@ -296,7 +297,7 @@ export {
 export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
 
 export { findingsOf } from './service/findings';
-export type { Finding } from './service/findings';
+export type { Finding } from './service/finding';
 export { pastOf } from './service/checks';
 export type { EnginePast } from './service/checks';
 export { HoursQuestions, questionHours } from './service/questionHours';
@@ -316,20 +317,8 @@ export type { SheetInFile, SheetsFile } from './exchange/sheetsFile';
 export { readSheetsFile, SHEETS_FORMAT, SheetsFileSchema } from './exchange/sheetsFile';
 export { ARCHIVE_FORMAT, ARCHIVE_LINES, ArchiveReader, parseArchive } from './exchange/archive';
 export type { ArchiveLine, LineIssue, ParsedArchive } from './exchange/archive';
-export {
-  guessColumns,
-  HoursColumnsSchema,
-  HoursFileSchema,
-  HoursFoundSchema,
-  readHours,
-} from './exchange/hoursFile';
-export type {
-  HoursColumns,
-  HoursFile,
-  HoursFound,
-  KnownHours,
-  TableRow,
-} from './exchange/hoursFile';
+export { guessColumns, readHours } from './exchange/hoursFile';
+export type { KnownHours, TableRow } from './exchange/hoursFile';
 export { SeededRandom } from './seededRandom';
 
 export { sealWords } from './job/words/sealWords';

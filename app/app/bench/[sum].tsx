@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SumScreen } from '../../features/bench/SumScreen';
+import { screen } from '../../features/screens/screen';
+
+const SumScreen = screen((all) => all.SumScreen);
 
 export default function Sum() {
   const { sum } = useLocalSearchParams<{ sum: string }>();

@@ -1,1 +1,3 @@
-export { BlankCards as default } from '../../features/bench/print/BlankCards';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.BlankCards);

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { QuickCardScreen } from '../../features/bench/QuickCardScreen';
+import { screen } from '../../features/screens/screen';
+
+const QuickCardScreen = screen((all) => all.QuickCardScreen);
 
 export default function Card() {
   const query = useLocalSearchParams<{

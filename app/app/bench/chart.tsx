@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ChartScreen } from '../../features/bench/ChartScreen';
+import { screen } from '../../features/screens/screen';
+
+const ChartScreen = screen((all) => all.ChartScreen);
 
 export default function Chart() {
   const { order, form, gaps } = useLocalSearchParams<{

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DiscScreen } from '../../features/bench/print/DiscScreen';
+import { screen } from '../../features/screens/screen';
+
+const DiscScreen = screen((all) => all.DiscScreen);
 
 export default function Page() {
   const query = useLocalSearchParams<{ order?: string; form?: string; gaps?: string }>();

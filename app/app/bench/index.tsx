@@ -1,1 +1,3 @@
-export { BenchScreen as default } from '../../features/bench/BenchScreen';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.BenchScreen);

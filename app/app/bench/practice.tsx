@@ -1,1 +1,3 @@
-export { PracticeScreen as default } from '../../features/practice/PracticeScreen';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.PracticeScreen);

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { StripScreen } from '../../features/bench/print/StripScreen';
+import { screen } from '../../features/screens/screen';
+
+const StripScreen = screen((all) => all.StripScreen);
 
 export default function Page() {
   const query = useLocalSearchParams<{ order?: string; form?: string; gaps?: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { WhyScreen } from '../../features/bench/why/WhyScreen';
+import { screen } from '../../features/screens/screen';
+
+const WhyScreen = screen((all) => all.WhyScreen);
 
 export default function Why() {
   const query = useLocalSearchParams<{ order?: string; job?: string }>();

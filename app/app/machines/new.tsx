@@ -1,4 +1,6 @@
-import { AddMachineScreen } from '../../features/machine/AddMachineScreen';
+import { screen } from '../../features/screens/screen';
+
+const AddMachineScreen = screen((all) => all.AddMachineScreen);
 
 export default function NewMachine() {
   return <AddMachineScreen />;

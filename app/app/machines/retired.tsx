@@ -1,4 +1,6 @@
-import { RetiredScreen } from '../../features/machine/RetiredScreen';
+import { screen } from '../../features/screens/screen';
+
+const RetiredScreen = screen((all) => all.RetiredScreen);
 
 export default function Retired() {
   return <RetiredScreen />;

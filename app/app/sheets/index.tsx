@@ -1,1 +1,3 @@
-export { SheetsScreen as default } from '../../features/sheets/SheetsScreen';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.SheetsScreen);

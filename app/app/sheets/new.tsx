@@ -1,5 +1,7 @@
-import { EditorHere } from '../../features/editor/EditorHere';
+import { screen } from '../../features/screens/screen';
+
+const EditorScreen = screen((all) => all.EditorScreen);
 
 export default function NewSheet() {
-  return <EditorHere id={undefined} />;
+  return <EditorScreen id={undefined} />;
 }

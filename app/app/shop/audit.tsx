@@ -1,1 +1,3 @@
-export { AuditScreen as default } from '../../features/people/AuditScreen';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.AuditScreen);

@@ -1,1 +1,3 @@
-export { ShopScreen as default } from '../../features/shop/ShopScreen';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.ShopScreen);

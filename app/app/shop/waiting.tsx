@@ -1,1 +1,3 @@
-export { WaitingScreen as default } from '../../features/fleets/WaitingScreen';
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.WaitingScreen);

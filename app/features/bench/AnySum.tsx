@@ -24,7 +24,7 @@ const VIEWS: Record<SumId, ComponentType<{ figures: BenchFigures }>> = {
 };
 
 /** Any of the sums, with the figures that it begins with. */
-export default function AnySum({ id, figures }: { id: SumId; figures: BenchFigures }) {
+export function AnySum({ id, figures }: { id: SumId; figures: BenchFigures }) {
   const View = VIEWS[id];
   return <View figures={figures} />;
 }

@@ -1,6 +1,6 @@
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
-import { SumHere } from './SumHere';
+import { AnySum } from './AnySum';
 import { sumOf } from './sums';
 
 /** One sum by itself, with figures to begin from. */
@@ -15,7 +15,7 @@ export function SumScreen({ id }: { id: string }) {
   }
   return (
     <Frame title={sum.title} aside={sum.detail} back="/bench">
-      <SumHere id={sum.id} figures={{}} />
+      <AnySum id={sum.id} figures={{}} />
     </Frame>
   );
 }

@@ -10,7 +10,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { useMay } from '../people/useMay';
 import { Abandoned } from './frame/Abandoned';
-import { fetchJobView, JobHere } from './JobHere';
+import { JobView } from './JobView';
 import { useAwake } from './model/useAwake';
 import { useJob } from './model/useJob';
 
@@ -26,7 +26,6 @@ export function JobScreen({ id }: { id: string }) {
   const mayWork = useMay('technician');
   const mayHelp = useMay('helper');
   if (mayWork) return <JobAtWork id={id} />;
-  // Pages of their own: their script is not part of this one's.
   return <Redirect href={`/jobs/${id}/${mayHelp ? 'helper' : 'record'}`} />;
 }
 
@@ -36,7 +35,6 @@ function JobAtWork({ id }: { id: string }) {
   const tokens = useTokens();
   const router = useRouter();
   useEffect(() => holdVersion(), []);
-  useEffect(fetchJobView, []);
   useAwake(job !== undefined && !job.state.signed && !job.state.abandoned);
   if (!job) {
     return (
@@ -53,7 +51,7 @@ function JobAtWork({ id }: { id: string }) {
   return (
     <View style={styles.screen} aria-busy={busy}>
       <StillRecording />
-      <JobHere job={job} />
+      <JobView job={job} />
     </View>
   );
 }

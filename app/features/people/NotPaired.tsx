@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useEnterDemoMutation, useHealthQuery } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
-import { openJob } from '../../state/jobs';
+import { goesOn } from '../../state/jobs';
 import { useAppSelector } from '../../state/store';
 import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
@@ -45,10 +45,7 @@ function KeptHere() {
   const router = useRouter();
   const count = useAppSelector(({ jobs }) => jobs.unsent.count);
   const open = useAppSelector(({ jobs }) => jobs.byId);
-  const [job] = Object.values(open).filter((kept) => {
-    const { signed, abandoned } = openJob(kept).state;
-    return !signed && !abandoned;
-  });
+  const [job] = Object.values(open).filter(goesOn);
   return (
     <>
       {count > 0 && (

@@ -22,7 +22,7 @@ import { usePlanMutation, useWeeksQuery } from './weeksApi';
  * The coming weeks: what is due, what is opened when and by whom. A machine is moved by dragging it,
  * by keys, or by its own buttons; nothing is moved that nobody asked for.
  */
-export default function Weeks() {
+export function Weeks() {
   const { data, isError, refetch } = useWeeksQuery(undefined, { refetchOnMountOrArgChange: true });
   const [plan, planned] = usePlanMutation();
   const mayPlan = useMay('technician');

@@ -8,30 +8,30 @@ import { Way } from '../../ui/Way';
 /** The job in progress: one tap from where it was left. */
 export function OpenJobCard({ job }: { job: OpenJobLine }) {
   const tokens = useTokens();
-  const next = job.next ? `Next: ${job.next}. ` : '';
+  const { stands } = job;
+  const place = stands?.place ?? 1;
+  const next = stands?.next ? `Next: ${stands.next}. ` : '';
   return (
     <Way
       to={`/jobs/${job.id}`}
-      name={`Continue the job on ${job.machine}, ${job.step}`}
+      name={`Continue the job on ${job.machine}${stands ? `, ${stands.step}` : ''}`}
       style={[styles.card, { backgroundColor: tokens.enamel, borderColor: tokens.enamelInk }]}
     >
       <Words as="heading" color="onEnamel">
         {job.machine}: job open
       </Words>
       <Words color="onEnamel">
-        {job.step}. {next}
-        {job.done} of {job.all} set.
+        {stands
+          ? `${stands.step}. ${next}${stands.done} of ${stands.all} set.`
+          : 'Reading where it stands …'}
       </Words>
       <View style={styles.bar}>
-        {Array.from({ length: job.of }, (_, i) => (
+        {Array.from({ length: stands?.of ?? 1 }, (_, i) => (
           <View
             key={i}
             style={[
               styles.segment,
-              {
-                backgroundColor:
-                  i < job.place ? tokens.dab : i === job.place ? '#F08A3C' : '#5F7E82',
-              },
+              { backgroundColor: i < place ? tokens.dab : i === place ? HERE : TO_COME },
             ]}
           />
         ))}
@@ -39,6 +39,9 @@ export function OpenJobCard({ job }: { job: OpenJobLine }) {
     </Way>
   );
 }
+
+/** The part of the bar one stands in, and those that follow. */
+const [HERE, TO_COME] = ['#F08A3C', '#5F7E82'];
 
 const styles = StyleSheet.create({
   card: { borderRadius: radius, borderWidth: 1, padding: space.large, gap: space.small },

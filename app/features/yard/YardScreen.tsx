@@ -16,20 +16,29 @@ import { Choice } from '../../ui/Choice';
 import { Row, Stack } from '../../ui/Panel';
 import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
-import { FirstRun } from '../first/FirstRun';
 import { Frame } from '../frame/Frame';
 import { useMay } from '../people/useMay';
 import { calendarAddress } from '../shared/calendarAddress';
-import { WeeksHere } from '../weeks/WeeksHere';
+import { screen } from '../screens/screen';
 import { HoursWaiting } from './HoursWaiting';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
-import { openJobs } from './openJobs';
+import { openElsewhere, openHereUnread } from './openJobs';
 import { PressingBoard } from './PressingBoard';
 import { Search } from './Search';
 import { useSeenMachines } from './useSeenMachines';
 import { useYard } from './useYard';
 import { YardTable } from './YardTable';
+
+const FirstRun = screen((all) => all.FirstRun);
+const Weeks = screen((all) => all.Weeks);
+const KeptJobCards = screen((all) => all.KeptJobCards, KeptJobsUnread);
+
+/** The jobs in progress on this phone before their journals are read: their places are kept. */
+function KeptJobsUnread({ machines }: { machines: readonly MachineLine[] }) {
+  const kept = useAppSelector((state) => state.jobs.byId);
+  return openHereUnread(kept, machines).map((job) => <OpenJobCard key={job.id} job={job} />);
+}
 
 /** Every machine, the most pressing first; a job in progress on top. */
 export function YardScreen() {
@@ -45,12 +54,6 @@ export function YardScreen() {
     () => [...(machines ?? [])].sort((a, b) => comparePressing(a.due, b.due, today)),
     [machines, today],
   );
-  const standsAt = useAppSelector((state) => state.preferences.standsAt);
-  const by = useAppSelector(({ preferences }) => preferences.name);
-  const open = useMemo(
-    () => openJobs(kept, machines ?? [], by, standsAt),
-    [kept, machines, by, standsAt],
-  );
   const isEmpty = machines?.length === 0;
   // Of an empty yard only those that are out of it may be left.
   const retired = useRetiredMachinesQuery(undefined, { skip: !isEmpty });
@@ -58,7 +61,8 @@ export function YardScreen() {
     <Frame title="Yard" aside={shop.data?.unnamed ? undefined : shop.data?.name}>
       <ServerTrouble />
       <HoursWaiting />
-      {open.map((job) => (
+      {Object.keys(kept).length > 0 && <KeptJobCards machines={machines ?? []} />}
+      {openElsewhere(kept, machines ?? []).map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}
       {isError && (
@@ -124,7 +128,7 @@ function Board({ machines, today, soon }: BoardProps) {
         <Choice label="By week" chosen={planned} onPress={() => setPlanned(true)} />
       </Row>
       {planned ? (
-        <WeeksHere />
+        <Weeks />
       ) : wide ? (
         <YardTable machines={machines} today={today} soon={soon} />
       ) : (

@@ -1,72 +1,44 @@
-import type { MachineLine, StandsAt } from '@longbar/core';
-import { adjustersOf, isAskedOf } from '@longbar/core';
+import type { MachineLine } from '@longbar/core';
 import type { KeptJob } from '../../state/jobs';
-import { openJob } from '../../state/jobs';
-import { workingJob } from '../job/model/workingJob';
+import { goesOn } from '../../state/jobs';
 
-/** A job in progress as its card shows it. */
+/** A job in progress as its card shows it; `stands` is unknown until its journal is read. */
 export type OpenJobLine = {
   id: string;
   machine: string;
-  step: string;
-  place: number;
-  of: number;
-  done: number;
-  all: number;
-  next?: string;
+  stands?: { step: string; place: number; of: number; done: number; all: number; next?: string };
 };
 
-/** Jobs in progress: as this phone has them, else as the server tells. */
-export function openJobs(
-  kept: Record<string, KeptJob>,
-  machines: readonly MachineLine[],
-  by: string,
-  standsAt: StandsAt | null,
-): OpenJobLine[] {
-  const own = Object.values(kept).flatMap((job) => fromPhone(job, by, standsAt));
-  const others = machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
-    if (!open || kept[open.id]) return [];
-    const { step, set } = open.summary;
-    if (!step) return [];
-    return [
-      {
-        id: open.id,
-        machine: name,
-        step: step.title,
-        place: step.place,
-        of: step.of,
-        done: set.done,
-        all: set.of,
-      },
-    ];
-  });
-  return [...own, ...others];
+type Kept = Record<string, KeptJob>;
+
+/** Jobs in progress that only the server tells of. */
+export function openElsewhere(kept: Kept, machines: readonly MachineLine[]): OpenJobLine[] {
+  return openAtServer(machines).filter(({ id, stands }) => !kept[id] && stands);
 }
 
-function fromPhone(job: KeptJob, by: string, standsAt: StandsAt | null): OpenJobLine[] {
-  const { signed, abandoned } = openJob(job).state;
-  if (signed || abandoned) return [];
-  const {
-    context,
-    setting,
-    state,
-    steps,
-    present: place,
-    says,
-  } = workingJob(job, new Date().toISOString(), by, standsAt);
-  const step = steps[place];
-  const asked = adjustersOf(setting.sheet).filter(({ id, entry }) => isAskedOf(entry, state, id));
-  const done = asked.filter(({ id }) => state.adjusters[id]?.painted).length;
-  return [
-    {
-      id: context.head.id,
-      machine: context.machineName,
-      step: step?.title ?? '',
-      place,
-      of: steps.length,
-      done,
-      all: asked.length,
-      ...(says && { next: says.what }),
-    },
-  ];
+/** Jobs that go on here, as the server told them last: until this phone has read them itself. */
+export function openHereUnread(kept: Kept, machines: readonly MachineLine[]): OpenJobLine[] {
+  const told = new Map(openAtServer(machines).map((line) => [line.id, line]));
+  return Object.values(kept)
+    .filter(goesOn)
+    .map(({ context: { head, machineName } }) => ({
+      ...told.get(head.id),
+      id: head.id,
+      machine: machineName,
+    }));
+}
+
+function openAtServer(machines: readonly MachineLine[]): OpenJobLine[] {
+  return machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
+    if (!open) return [];
+    const { step, set } = open.summary;
+    const stands = step && {
+      step: step.title,
+      place: step.place,
+      of: step.of,
+      done: set.done,
+      all: set.of,
+    };
+    return [{ id: open.id, machine: name, ...(stands && { stands }) }];
+  });
 }

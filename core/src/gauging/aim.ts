@@ -4,10 +4,6 @@ import { verdictOf } from './judgeReading';
 import { formatSetting } from './measure';
 import type { RateBand } from './rates';
 
-/** Whether a shop sets an adjuster that drifts one way off its target: never, if asked, or always. */
-export const AIM_RULES = ['off', 'offered', 'on'] as const;
-export type AimRule = (typeof AIM_RULES)[number];
-
 /** What lasts less than this many times as long as the target is no reason to leave the target. */
 const WORTH_IT = 1.25;
 

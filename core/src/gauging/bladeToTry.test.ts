@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { layOutBlades, readingFromTrials, tapBlade } from './blades';
 import { bladeToTry } from './bladeToTry';
-import { POLICIES, verdictOf, judgeReading } from './judgeReading';
+import { verdictOf, judgeReading } from './judgeReading';
+import { POLICIES } from './policy';
 import type { Trial } from './reading';
 
 const spec = { low: 280, target: 330, high: 380 };

@@ -1,7 +1,7 @@
 import type { Spec } from '../engine/sheet';
 import type { LaidOut } from './blades';
 import { readingFromTrials } from './blades';
-import type { JobPolicy } from './judgeReading';
+import type { JobPolicy } from './policy';
 import { judgeReading } from './judgeReading';
 import type { Trial } from './reading';
 

@@ -4,14 +4,10 @@ import { toSet } from './toSet';
 import { NEAR_ENOUGH } from './blades';
 import type { Measure } from './measure';
 import { formatSetting } from './measure';
+import type { JobPolicy } from './policy';
 import type { Reading } from './reading';
 import { middleOf } from './reading';
 
-/** How a shop decides: leave what is inside, reset all, or aim at the loose side. */
-export const POLICIES = ['leave-inside', 'reset-all', 'loose-side'] as const;
-export type ShopPolicy = (typeof POLICIES)[number];
-/** How one job decides: by the shop's rule, or by none where it only reads. */
-export type JobPolicy = ShopPolicy | 'check-only';
 export type Verdict = 'tight' | 'loose' | 'inside' | 'unsure';
 export type Action = 'leave' | 'adjust' | 'read-again';
 export type Judgement = {

@@ -3,7 +3,7 @@ import type { SettingSpec } from './toSet';
 import { toSet } from './toSet';
 import { formatMillimetres } from '../units';
 import { assignCheapest } from './assign';
-import type { ShopPolicy } from './judgeReading';
+import type { ShopPolicy } from './policy';
 import type { PlannedShim } from './plannedShim';
 import type { ShimAct } from './shimOrder';
 import { shimOrder } from './shimOrder';

@@ -4,12 +4,12 @@ import { holdsAt } from '../barring/assembly';
 import { quickSheet } from '../bench/quickSheet';
 import { adjustersOf } from '../engine/adjusters';
 import { NEW_SHOP } from '../wire/shop';
+import { LEVELS } from './exercise';
 import {
   beliefAfter,
   bestReading,
   bestWiggles,
   enoughWiggles,
-  LEVELS,
   markReading,
   markSettable,
   markWhere,

@@ -17,14 +17,9 @@ import type { Trial } from '../gauging/reading';
 import { itemAt } from '../itemAt';
 import { SeededRandom } from '../seededRandom';
 import { formatLength } from '../units';
+import type { Level } from './exercise';
 import type { Faults, HiddenEngine } from './hiddenEngine';
 import { hiddenEngine } from './hiddenEngine';
-
-/** What can be practised, and how hard it is. */
-export const EXERCISES = ['where', 'set', 'read', 'whole', 'fault'] as const;
-export type Exercise = (typeof EXERCISES)[number];
-export const LEVELS = [1, 2, 3] as const;
-export type Level = (typeof LEVELS)[number];
 
 /** How one round went: points of a hundred, and what was mistaken, each with why. */
 export type Marked = { score: number; mistakes: { id?: string; says: string }[] };

@@ -1,6 +1,6 @@
 import { inlineSix } from '../../test-support/engines';
 import { findingsOf } from '../service/findings';
-import { LEVELS } from './exercises';
+import { LEVELS } from './exercise';
 import { FAULTS_TOLD, faultTask, markFault } from './faultTask';
 
 const six = inlineSix();

@@ -5,9 +5,10 @@ import type { EngineSheet, Spec } from '../engine/sheet';
 import { measureOf } from '../gauging/measure';
 import { SeededRandom } from '../seededRandom';
 import type { DriftHistory } from '../service/drift';
-import type { Finding } from '../service/findings';
+import type { Finding } from '../service/finding';
 import { findingsOf } from '../service/findings';
-import type { Level, Marked } from './exercises';
+import type { Level } from './exercise';
+import type { Marked } from './exercises';
 
 /** What may be wrong with an engine whose figures are told; `none` where it only wears. */
 export const FAULTS_TOLD = [

@@ -4,7 +4,7 @@ import type { Refused } from '../barring/barringPlan';
 import { isRefused } from '../barring/barringPlan';
 import { planWork } from '../crank/planWork';
 import type { EngineSheet } from '../engine/sheet';
-import type { ShopPolicy } from '../gauging/judgeReading';
+import type { ShopPolicy } from '../gauging/policy';
 import type { JobAct, JobEvent } from '../job/journal/events';
 import type { JobHead } from '../job/journal/jobHead';
 import type { JobBegun } from '../job/journal/setting';

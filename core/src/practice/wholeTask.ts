@@ -6,7 +6,7 @@ import { cycleDegrees } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
 import { foldJob } from '../job/journal/fold';
 import { SeededRandom } from '../seededRandom';
-import type { Level } from './exercises';
+import type { Level } from './exercise';
 import type { Faults } from './hiddenEngine';
 import { markJob } from './markJob';
 import { simulateJob } from './simulateJob';

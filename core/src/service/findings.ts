@@ -1,4 +1,3 @@
-import * as v from 'valibot';
 import { adjusterName } from '../engine/adjusterEntry';
 import { adjustersOf } from '../engine/adjusters';
 import type { EngineSheet, Spec } from '../engine/sheet';
@@ -9,18 +8,7 @@ import { middleOf } from '../gauging/reading';
 import { slipOf } from '../gauging/slips';
 import { median, robustDeviation } from '../statistics';
 import type { DriftHistory } from './drift';
-
-/** What the last check of an engine tells, to be looked at before anything is adjusted. */
-export const FindingSchema = v.object({
-  finding: v.picklist(['drift-apart', 'both-tight', 'all-loose', 'swap', 'locknut']),
-  /** The adjusters it is about. */
-  ids: v.array(v.string()),
-  /** What is seen, in a sentence. */
-  says: v.string(),
-  /** What to look at first. */
-  look: v.string(),
-});
-export type Finding = v.InferOutput<typeof FindingSchema>;
+import type { Finding } from './finding';
 
 /** Drift this many robust deviations from its kind's is told from ordinary scatter. */
 const FAR = 3.5;

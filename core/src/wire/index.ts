@@ -1,5 +1,7 @@
 /* What crosses the wire between phone and server: one schema each, parsed on both sides. */
 
+export { HoursColumnsSchema, HoursFileSchema, HoursFoundSchema } from './hoursFile';
+export type { HoursColumns, HoursFile, HoursFound } from './hoursFile';
 export { NewShareSchema, SHARE_DAYS, SharePostSchema, SharesSchema } from './shares';
 export type { NewShare, Share, SharePost } from './shares';
 export {

@@ -6,7 +6,7 @@ import { RatesSchema } from '../gauging/rates';
 import { ReadingSchema } from '../gauging/reading';
 import { JobHeadSchema } from '../job/journal/jobHead';
 import { scopeFields } from '../job/journal/scope';
-import { FindingSchema } from '../service/findings';
+import { FindingSchema } from '../service/finding';
 import { BaselineSchema } from '../service/baseline';
 import { aboutMachine } from './machineForm';
 import { ShopSchema } from './shop';

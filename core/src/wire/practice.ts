@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { instantFrom, wholeFrom, wordsUpTo } from '../bounds';
 import { UuidSchema } from '../job/journal/fields';
-import { EXERCISES, LEVELS } from '../practice/exercises';
+import { EXERCISES, LEVELS } from '../practice/exercise';
 
 const what = {
   exercise: v.picklist(EXERCISES, `An exercise is one of ${EXERCISES.join(', ')}.`),

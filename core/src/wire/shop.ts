@@ -8,8 +8,7 @@ import {
   wholeFrom,
   wordsUpTo,
 } from '../bounds';
-import { AIM_RULES } from '../gauging/aim';
-import { POLICIES } from '../gauging/judgeReading';
+import { AIM_RULES, POLICIES } from '../gauging/policy';
 import { count, UuidSchema } from '../job/journal/fields';
 import { ROUND_RULES } from '../job/journal/roundRule';
 import { fromThou } from '../units';

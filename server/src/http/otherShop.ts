@@ -1,4 +1,4 @@
-import { SHOP_HEADER } from '@longbar/core';
+import { ignore, SHOP_HEADER } from '@longbar/core';
 import type { RequestHandler } from 'express';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
@@ -12,17 +12,25 @@ const ENTERS = new Set(['/pair', '/demo/enter']);
 
 /**
  * Refuses a phone that speaks to another shop, as to the demo that stood here before: what it
- * kept of that one must not land in this. Whoever names no shop, as a calendar, is let through.
+ * kept of that one must not land in this. Whoever names no shop, as a calendar, is let through; who
+ * names one is told which this is, so that no answer is kept with another.
  */
 export function refuseOtherShops(db: Database): RequestHandler {
-  return async (request, _response, next) => {
+  return async (request, response, next) => {
     const meant = request.get(SHOP_HEADER);
+    if (meant === undefined) return next();
     const asks = OPEN.has(request.path) && request.method === 'GET';
     const enters = ENTERS.has(request.path) && request.method === 'POST';
-    if (meant === undefined || asks || enters) return next();
-    if (meant !== (await identityOf(db)).id) {
+    if (asks || enters) {
+      const here = await identityOf(db).catch(ignore('what is asked says itself what is wrong'));
+      if (here) response.set(SHOP_HEADER, here.id);
+      return next();
+    }
+    const { id } = await identityOf(db);
+    if (meant !== id) {
       throw new RequestError(421, 'Another shop is kept here now. Open the application anew.');
     }
+    response.set(SHOP_HEADER, id);
     next();
   };
 }

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HelperScreen } from '../../../features/job/helper/HelperScreen';
+import { screen } from '../../../features/screens/screen';
+
+const HelperScreen = screen((all) => all.HelperScreen);
 
 export default function Helper() {
   const { id } = useLocalSearchParams<{ id: string }>();

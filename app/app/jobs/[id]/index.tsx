@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { JobScreen } from '../../../features/job/JobScreen';
+import { screen } from '../../../features/screens/screen';
+
+const JobScreen = screen((all) => all.JobScreen);
 
 export default function Job() {
   const { id } = useLocalSearchParams<{ id: string }>();

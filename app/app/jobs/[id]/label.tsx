@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EngineLabelScreen } from '../../../features/labels/EngineLabelScreen';
+import { screen } from '../../../features/screens/screen';
+
+const EngineLabelScreen = screen((all) => all.EngineLabelScreen);
 
 export default function Label() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PaperScreen } from '../../../features/paper/PaperScreen';
+import { screen } from '../../../features/screens/screen';
+
+const PaperScreen = screen((all) => all.PaperScreen);
 
 export default function Paper() {
   const { id } = useLocalSearchParams<{ id: string }>();

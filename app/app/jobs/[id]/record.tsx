@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RecordScreen } from '../../../features/record/RecordScreen';
+import { screen } from '../../../features/screens/screen';
+
+const RecordScreen = screen((all) => all.RecordScreen);
 
 export default function Record() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SheetAtHand } from '../../../features/job/frame/SheetAtHand';
+import { screen } from '../../../features/screens/screen';
+
+const SheetAtHand = screen((all) => all.SheetAtHand);
 
 export default function Sheet() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { JobSums } from '../../../features/job/frame/JobSums';
+import { screen } from '../../../features/screens/screen';
+
+const JobSums = screen((all) => all.JobSums);
 
 export default function Sums() {
   const { id } = useLocalSearchParams<{ id: string }>();

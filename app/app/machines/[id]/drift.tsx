@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DriftScreen } from '../../../features/drift/DriftScreen';
+import { screen } from '../../../features/screens/screen';
+
+const DriftScreen = screen((all) => all.DriftScreen);
 
 export default function Drift() {
   const { id } = useLocalSearchParams<{ id: string }>();

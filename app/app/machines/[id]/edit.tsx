@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ChangeMachineScreen } from '../../../features/machine/ChangeMachineScreen';
+import { screen } from '../../../features/screens/screen';
+
+const ChangeMachineScreen = screen((all) => all.ChangeMachineScreen);
 
 export default function ChangeMachine() {
   const { id } = useLocalSearchParams<{ id: string }>();

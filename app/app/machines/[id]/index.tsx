@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MachineScreen } from '../../../features/machine/MachineScreen';
+import { screen } from '../../../features/screens/screen';
+
+const MachineScreen = screen((all) => all.MachineScreen);
 
 export default function Machine() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CardScreen } from '../../../features/sheets/CardScreen';
+import { screen } from '../../../features/screens/screen';
+
+const CardScreen = screen((all) => all.CardScreen);
 
 export default function Card() {
   const { id, method } = useLocalSearchParams<{ id: string; method?: string }>();

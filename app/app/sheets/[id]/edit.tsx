@@ -1,7 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EditorHere } from '../../../features/editor/EditorHere';
+import { screen } from '../../../features/screens/screen';
+
+const EditorScreen = screen((all) => all.EditorScreen);
 
 export default function EditSheet() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <EditorHere key={id} id={id} />;
+  return <EditorScreen key={id} id={id} />;
 }

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FindScreen } from '../../../features/find/FindScreen';
+import { screen } from '../../../features/screens/screen';
+
+const FindScreen = screen((all) => all.FindScreen);
 
 export default function Find() {
   const { id } = useLocalSearchParams<{ id: string }>();

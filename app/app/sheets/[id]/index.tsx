@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SheetScreen } from '../../../features/sheets/SheetScreen';
+import { screen } from '../../../features/screens/screen';
+
+const SheetScreen = screen((all) => all.SheetScreen);
 
 export default function Sheet() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RevisionsScreen } from '../../../features/sheets/RevisionsScreen';
+import { screen } from '../../../features/screens/screen';
+
+const RevisionsScreen = screen((all) => all.RevisionsScreen);
 
 export default function Revisions() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -9,7 +9,7 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
-import { SumHere } from '../../bench/SumHere';
+import { AnySum } from '../../bench/AnySum';
 import type { SumId } from '../../bench/sums';
 import { sumOf, SUMS } from '../../bench/sums';
 import { useJob } from '../model/useJob';
@@ -52,7 +52,7 @@ function Sums({ job: { setting, state, instruction } }: { job: WorkingJob }) {
       <Words color="secondInk">
         It begins with the figures of this job; nothing here is written down.
       </Words>
-      <SumHere key={chosen} id={chosen} figures={figures} />
+      <AnySum key={chosen} id={chosen} figures={figures} />
     </>
   );
 }

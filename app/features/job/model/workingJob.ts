@@ -27,7 +27,7 @@ import {
   wantedOf,
 } from '@longbar/core';
 import type { KeptJob } from '../../../state/jobs';
-import { openJob } from '../../../state/jobs';
+import { openJob } from '../../../state/openJob';
 import { lastTapped } from './lastTapped';
 
 /** A job as the screen works with it. */

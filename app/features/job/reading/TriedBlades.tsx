@@ -1,7 +1,7 @@
 import type { BladeSet, SettingSpec, SteppedBlade, Trial } from '@longbar/core';
 import { tapBlade, tapStepped } from '@longbar/core';
 import { useCallback, useEffect, useRef } from 'react';
-import { triedSince } from '../../../state/jobs';
+import { triedSince } from '../../../state/openJob';
 import { useAppSelector } from '../../../state/store';
 import { usePractisedJournal } from '../../shared/practising';
 import { BladeRow } from './BladeRow';

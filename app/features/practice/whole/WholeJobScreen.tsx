@@ -13,7 +13,7 @@ import { Row } from '../../../ui/Panel';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { JobMap } from '../../job/engine/JobMap';
-import { JobHere } from '../../job/JobHere';
+import { JobView } from '../../job/JobView';
 import { PractisedJournal, PractisingProvider } from '../../shared/practising';
 import { Mark } from '../Mark';
 import { usePracticeWorker } from '../usePracticeWorker';
@@ -95,7 +95,7 @@ function Practised({
 }
 
 /** The screens of the job, drawn anew where it changes. */
-const Screens = memo(JobHere);
+const Screens = memo(JobView);
 
 type WhereProps = {
   atEngine: boolean;

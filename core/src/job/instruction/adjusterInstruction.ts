@@ -1,6 +1,6 @@
 import type { AdjusterEntry } from '../../engine/sheet';
 import { readId } from '../../engine/kinds';
-import type { JobPolicy } from '../../gauging/judgeReading';
+import type { JobPolicy } from '../../gauging/policy';
 import { measureOf } from '../../gauging/measure';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';

@@ -1,7 +1,8 @@
 import { entryOf } from '../../engine/adjusterEntry';
 import type { AdjusterEntry, EngineSheet } from '../../engine/sheet';
 import type { SettingSpec } from '../../gauging/toSet';
-import type { Judgement, JobPolicy } from '../../gauging/judgeReading';
+import type { Judgement } from '../../gauging/judgeReading';
+import type { JobPolicy } from '../../gauging/policy';
 import { judgeReading, verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import { middleOf } from '../../gauging/reading';

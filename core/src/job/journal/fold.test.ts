@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { EVERY_ACT, JOB, journal, uuid, wholeJob } from '../../../test-support/journal';
 import type { JobAct, JobEvent } from '../..';
 import { inlineSix } from '../../../test-support/engines';
-import { describeEvent, foldJob, itemNames, JobEventSchema } from '../..';
+import { describeEvent, foldJob, isOver, itemNames, JobEventSchema } from '../..';
 
 const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
 const NOW = '2026-05-02T18:00:00.000Z';
@@ -47,6 +47,31 @@ describe('the fold', () => {
     const keys = (acts: JobAct[]) => Object.keys(foldJob(journal(acts)).torqued);
     expect(keys(through)).toEqual(keys(each));
     expect(keys([...through, { type: 'event.undone', target: uuid(100) }])).toEqual([]);
+  });
+
+  it('says like `isOver` whether the job is signed or given up, whatever is late or taken back', () => {
+    const ends: JobAct[] = [
+      { type: 'bar.out' },
+      { type: 'job.signed', name: 'Ina' },
+      { type: 'job.abandoned', reason: 'No parts' },
+      { type: 'event.undone', target: uuid(100) },
+      { type: 'event.undone', target: uuid(101) },
+      { type: 'event.undone', target: uuid(102) },
+    ];
+    const told = new Set<boolean>();
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom(...ends), { maxLength: 6 }),
+        fc.subarray([100, 101, 102, 103].map(uuid)),
+        (acts, late) => {
+          const { signed, abandoned } = foldJob(journal(acts), late);
+          const over = signed !== undefined || abandoned !== undefined;
+          told.add(over);
+          expect(isOver(journal(acts), late)).toBe(over);
+        },
+      ),
+    );
+    expect(told).toEqual(new Set([true, false]));
   });
 
   it('goes by the last thousand things that were said of the crank', () => {

@@ -2,6 +2,7 @@ import { applyAdjuster, isOfAdjuster } from './foldAdjuster';
 import { applyEnd, isOfEnd } from './foldEnd';
 import { applyPosition, isOfPosition } from './foldPosition';
 import { applyPhase } from './foldPhase';
+import { countingOf, inOrder, undoneIds } from './counting';
 import type { JobEvent, KnownEvent } from './events';
 import { isKnown } from './events';
 import type { JobState } from './state';
@@ -15,8 +16,7 @@ import { emptyJob } from './state';
  */
 export function foldJob(events: Iterable<JobEvent>, late: readonly string[] = []): JobState {
   const journal = inOrder(events);
-  const tooLate = new Set(late);
-  const counting = upToSignature(journal.filter(({ id }) => !tooLate.has(id)));
+  const counting = countingOf(journal, late);
   const counted = new Set(counting.map(({ id }) => id));
   const undone = undoneIds(counting);
   const state: JobState = {
@@ -99,35 +99,6 @@ function copyLists(state: JobState): void {
     handed: [...state.handed],
     amendments: [...state.amendments],
   });
-}
-
-/** The journal without repeats, in the order that counts. */
-export function inOrder(events: Iterable<JobEvent>): JobEvent[] {
-  const byId = new Map<string, JobEvent>();
-  for (const event of events) if (!byId.has(event.id)) byId.set(event.id, event);
-  return [...byId.values()].sort((a, b) => a.n - b.n || (a.id < b.id ? -1 : 1));
-}
-
-/**
- * A signed record is closed: what stands after is kept in the journal but not counted, save
- * what is said of it as an addition.
- */
-function upToSignature(journal: readonly JobEvent[]): readonly JobEvent[] {
-  const signature = journal.findIndex(({ type }) => type === 'job.signed');
-  if (signature < 0) return journal;
-  const added = journal.slice(signature + 1).filter(({ type }) => type === 'record.amended');
-  return [...journal.slice(0, signature + 1), ...added];
-}
-
-/** The ids taken back. An undoing that was itself undone takes nothing back; no signature is. */
-function undoneIds(journal: readonly JobEvent[]): Set<string> {
-  const undone = new Set<string>();
-  for (const event of [...journal].reverse()) {
-    if (!isKnown(event) || event.type !== 'event.undone' || undone.has(event.id)) continue;
-    undone.add(event.target);
-  }
-  for (const { id, type } of journal) if (type === 'job.signed') undone.delete(id);
-  return undone;
 }
 
 function apply(state: JobState, event: KnownEvent): void {

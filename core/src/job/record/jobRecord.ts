@@ -4,7 +4,7 @@ import type { EngineSheet, Spec } from '../../engine/sheet';
 import type { Verdict } from '../../gauging/judgeReading';
 import type { Measure } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
-import type { Finding } from '../../service/findings';
+import type { Finding } from '../../service/finding';
 import type { TorqueStage } from '../../torque/sequence';
 import type { Attachment } from '../../attachment';
 import type { JobScope } from '../journal/scope';

@@ -1,7 +1,7 @@
 import type { EngineSheet } from '../../engine/sheet';
 import type { Reading } from '../../gauging/reading';
 import { pastOf } from '../../service/checks';
-import type { Finding } from '../../service/findings';
+import type { Finding } from '../../service/finding';
 import { findingsOf } from '../../service/findings';
 import { adjusterAsked } from '../instruction/questions';
 import { standingReading } from '../instruction/adjusterStep';

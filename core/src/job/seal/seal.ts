@@ -1,6 +1,6 @@
 import { canonical } from '../../canonical';
+import { inOrder } from '../journal/counting';
 import type { JobEvent } from '../journal/events';
-import { inOrder } from '../journal/fold';
 
 /**
  * What the seal of a signed job is the SHA-256 of: the events that stood when it was signed, in the
