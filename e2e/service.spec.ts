@@ -48,6 +48,20 @@ test('the yard by pressing and by week, and a calendar of it', async ({ page }) 
   expect(readFileSync(await file.path(), 'utf8')).toContain('SUMMARY:Launch: check overdue');
 });
 
+test('a page whose script did not come says so, and comes once the server can be reached', async ({
+  page,
+}) => {
+  const rest = '**/all-*.js';
+  await page.route(rest, (route) => route.abort('connectionreset'));
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Opening …' })).toBeVisible();
+  await expect(page.getByRole('status')).toContainText('is not here yet');
+  await expect(page.getByRole('button', { name: 'Load the page again' })).toBeVisible();
+  await page.unroute(rest);
+  await expect(page.getByRole('link', { name: 'Practice' })).toBeVisible();
+});
+
 test('a machine whose exhaust valve recedes: the finding, and its drift on charts', async ({
   page,
 }) => {

@@ -225,13 +225,10 @@ export class SyncEngine {
     const after = kept && sinceTurn(kept, act);
     const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
     refuseOutOfBounds(JobEventsSchema, [event], event.at);
-    const writing = (await this.opening).appendOwn(event).then(() => void fresh.push(event));
-    try {
-      const next = this.known(job, [...fresh, event]);
-      return next && this.mayWork() ? dueOf(next) : [];
-    } finally {
-      await writing;
-    }
+    await (await this.opening).appendOwn(event);
+    fresh.push(event);
+    const next = this.known(job, fresh);
+    return next && this.mayWork() ? dueOf(next) : [];
   }
 
   /** Counts and sends once the answer to the tap is painted: neither is waited for. */

@@ -1,11 +1,28 @@
-import type { ComponentType, LazyExoticComponent } from 'react';
-import { lazy, Suspense } from 'react';
+import { ignore } from '@longbar/core';
+import type { ComponentType } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { space } from '../../theme/tokens';
+import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
-const script = () => import('./all');
-type All = Awaited<ReturnType<typeof script>>;
+/** Asked for again after so long, where the signal went before it was here, ms. */
+const AGAIN_AFTER = 2000;
+/** A page that has not come after so long says so, ms. */
+const SAID_AFTER = 5000;
+
+async function fetched() {
+  for (;;) {
+    const here = await import('./all').catch(ignore('the script is asked for again'));
+    if (here) return here;
+    await new Promise((resolve) => setTimeout(resolve, AGAIN_AFTER));
+  }
+}
+type All = Awaited<ReturnType<typeof fetched>>;
+
+let fetching: Promise<All> | undefined;
+/** The script of all screens but the yard, fetched once. */
+const script = () => (fetching ??= fetched());
 
 /** What reads a job by its journal, with the screens of a job. */
 export const jobReader = async () => (await script()).reader;
@@ -21,9 +38,7 @@ export function screen<Props extends object>(
   pick: (all: All) => ComponentType<Props>,
   Meanwhile: ComponentType<Props> = Opening,
 ): ComponentType<Props> {
-  const Lazy: LazyExoticComponent<ComponentType<Props>> = lazy(async () => ({
-    default: pick(await script()),
-  }));
+  const Lazy: ComponentType<Props> = lazy(async () => ({ default: pick(await script()) }));
   return function Behind(props: Props) {
     return (
       <Suspense fallback={<Meanwhile {...props} />}>
@@ -34,9 +49,23 @@ export function screen<Props extends object>(
 }
 
 function Opening() {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setLate(true), SAID_AFTER);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <Stack style={{ padding: space.large, flex: 1 }}>
       <Words as="heading">Opening …</Words>
+      {late && (
+        <>
+          <Words role="status">
+            The rest of the application is not here yet. It is fetched as soon as the server can be
+            reached.
+          </Words>
+          <Act label="Load the page again" onPress={() => globalThis.location.reload()} />
+        </>
+      )}
     </Stack>
   );
 }

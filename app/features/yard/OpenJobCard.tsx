@@ -1,5 +1,5 @@
-import { StyleSheet, View } from 'react-native';
-import { radius, space } from '../../theme/tokens';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { radius, space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
 import type { OpenJobLine } from './openJobs';
@@ -8,6 +8,7 @@ import { Way } from '../../ui/Way';
 /** The job in progress: one tap from where it was left. */
 export function OpenJobCard({ job }: { job: OpenJobLine }) {
   const tokens = useTokens();
+  const { width } = useWindowDimensions();
   const { stands } = job;
   const place = stands?.place ?? 1;
   const next = stands?.next ? `Next: ${stands.next}. ` : '';
@@ -20,7 +21,7 @@ export function OpenJobCard({ job }: { job: OpenJobLine }) {
       <Words as="heading" color="onEnamel">
         {job.machine}: job open
       </Words>
-      <Words color="onEnamel">
+      <Words color="onEnamel" style={width < WIDE && styles.twoLines}>
         {stands
           ? `${stands.step}. ${next}${stands.done} of ${stands.all} set.`
           : 'Reading where it stands …'}
@@ -45,6 +46,8 @@ const [HERE, TO_COME] = ['#F08A3C', '#5F7E82'];
 
 const styles = StyleSheet.create({
   card: { borderRadius: radius, borderWidth: 1, padding: space.large, gap: space.small },
+  // What comes next is read a moment later: nothing below moves by it under a finger.
+  twoLines: { minHeight: 44 },
   bar: { flexDirection: 'row', gap: 4, marginTop: 4 },
   segment: { flex: 1, height: 6, borderRadius: 3 },
 });
