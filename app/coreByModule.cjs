@@ -56,8 +56,9 @@ const plugin = () => ({
 });
 
 function directly({ imported, local }, path, filename) {
-  const module = modules.get(imported.name);
-  if (!module) throw path.buildCodeFrameError(`@longbar/core has no ${imported.name}.`);
+  const module = modules.get(imported?.name);
+  if (!module)
+    throw path.buildCodeFrameError(`@longbar/core has no ${imported?.name ?? '* to import'}.`);
   const from = relative(dirname(filename), module.place);
   return t.importDeclaration(
     [t.importSpecifier(local, t.identifier(module.name))],

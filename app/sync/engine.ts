@@ -188,10 +188,11 @@ export class SyncEngine {
   private async recordAll(job: string, by: string, acts: readonly JobAct[]): Promise<void> {
     const fresh: JobEvent[] = [];
     try {
-      let due: readonly JobAct[] = [];
-      for (const act of acts) due = await this.keepOne(job, by, act, fresh);
+      for (const act of acts) fresh.push(await this.keepOne(job, by, act, fresh));
       // What follows by itself, as the plan once the place is told, is written down too.
-      for (const act of due) await this.keepOne(job, by, act, fresh);
+      const kept = this.known(job, fresh);
+      const due = kept && this.mayWork() ? (await this.reader()).dueOf(kept) : [];
+      for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
       const signed = fresh.find(({ type }) => type === 'job.signed');
       if (signed) await (await this.opening).queueProof(job, signed.at);
       // There is room again.
@@ -217,18 +218,20 @@ export class SyncEngine {
     return kept && (fresh.length > 0 ? { ...kept, events: [...kept.events, ...fresh] } : kept);
   }
 
-  /** Keeps one more act and answers what follows from it, read while the disk is at work. */
-  private async keepOne(job: string, by: string, act: JobAct, fresh: JobEvent[]) {
-    const { dueOf, sinceTurn } = await this.reader();
+  private async keepOne(
+    job: string,
+    by: string,
+    act: JobAct,
+    fresh: readonly JobEvent[],
+  ): Promise<JobEvent> {
+    const { sinceTurn } = await this.reader();
     const kept = this.known(job, fresh);
     const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
     const after = kept && sinceTurn(kept, act);
     const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
     refuseOutOfBounds(JobEventsSchema, [event], event.at);
     await (await this.opening).appendOwn(event);
-    fresh.push(event);
-    const next = this.known(job, fresh);
-    return next && this.mayWork() ? dueOf(next) : [];
+    return event;
   }
 
   /** Counts and sends once the answer to the tap is painted: neither is waited for. */

@@ -1,4 +1,5 @@
 import { ignore } from '@longbar/core';
+import { useRouter } from 'expo-router';
 import type { ComponentType } from 'react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { space } from '../../theme/tokens';
@@ -50,6 +51,7 @@ export function screen<Props extends object>(
 
 function Opening() {
   const [late, setLate] = useState(false);
+  const router = useRouter();
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), SAID_AFTER);
     return () => clearTimeout(timer);
@@ -64,6 +66,7 @@ function Opening() {
             reached.
           </Words>
           <Act label="Load the page again" onPress={() => globalThis.location.reload()} />
+          <Act label="Back to the yard" onPress={() => router.replace('/')} />
         </>
       )}
     </Stack>

@@ -1,4 +1,4 @@
-import type { MachineLine, StandsAt } from '@longbar/core';
+import type { StandsAt } from '@longbar/core';
 import { adjustersOf, isAskedOf } from '@longbar/core';
 import { useMemo } from 'react';
 import type { KeptJob } from '../../state/jobs';
@@ -9,7 +9,7 @@ import { OpenJobCard } from './OpenJobCard';
 import type { OpenJobLine } from './openJobs';
 
 /** The jobs in progress on this phone, as their journals stand. */
-export function KeptJobCards(_: { machines: readonly MachineLine[] }) {
+export function KeptJobCards() {
   const kept = useAppSelector((state) => state.jobs.byId);
   const standsAt = useAppSelector((state) => state.preferences.standsAt);
   const by = useAppSelector(({ preferences }) => preferences.name);

@@ -35,9 +35,9 @@ const Weeks = screen((all) => all.Weeks);
 const KeptJobCards = screen((all) => all.KeptJobCards, KeptJobsUnread);
 
 /** The jobs in progress on this phone before their journals are read: their places are kept. */
-function KeptJobsUnread({ machines }: { machines: readonly MachineLine[] }) {
+function KeptJobsUnread() {
   const kept = useAppSelector((state) => state.jobs.byId);
-  return openHereUnread(kept, machines).map((job) => <OpenJobCard key={job.id} job={job} />);
+  return openHereUnread(kept).map((job) => <OpenJobCard key={job.id} job={job} />);
 }
 
 /** Every machine, the most pressing first; a job in progress on top. */
@@ -61,7 +61,7 @@ export function YardScreen() {
     <Frame title="Yard" aside={shop.data?.unnamed ? undefined : shop.data?.name}>
       <ServerTrouble />
       <HoursWaiting />
-      {Object.keys(kept).length > 0 && <KeptJobCards machines={machines ?? []} />}
+      {Object.keys(kept).length > 0 && <KeptJobCards />}
       {openElsewhere(kept, machines ?? []).map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}

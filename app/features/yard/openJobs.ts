@@ -13,32 +13,22 @@ type Kept = Record<string, KeptJob>;
 
 /** Jobs in progress that only the server tells of. */
 export function openElsewhere(kept: Kept, machines: readonly MachineLine[]): OpenJobLine[] {
-  return openAtServer(machines).filter(({ id, stands }) => !kept[id] && stands);
+  return machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
+    if (!open || kept[open.id]) return [];
+    const { step, set } = open.summary;
+    if (!step) return [];
+    const { title, place, of } = step;
+    const stands = { step: title, place, of, done: set.done, all: set.of };
+    return [{ id: open.id, machine: name, stands }];
+  });
 }
 
-/** Jobs that go on here, as the server told them last: until this phone has read them itself. */
-export function openHereUnread(kept: Kept, machines: readonly MachineLine[]): OpenJobLine[] {
-  const told = new Map(openAtServer(machines).map((line) => [line.id, line]));
+/**
+ * Jobs that go on here, until their journals are read. What the server told last is not shown: this
+ * phone may be further.
+ */
+export function openHereUnread(kept: Kept): OpenJobLine[] {
   return Object.values(kept)
     .filter(goesOn)
-    .map(({ context: { head, machineName } }) => ({
-      ...told.get(head.id),
-      id: head.id,
-      machine: machineName,
-    }));
-}
-
-function openAtServer(machines: readonly MachineLine[]): OpenJobLine[] {
-  return machines.flatMap(({ name, jobs: { open } }): OpenJobLine[] => {
-    if (!open) return [];
-    const { step, set } = open.summary;
-    const stands = step && {
-      step: step.title,
-      place: step.place,
-      of: step.of,
-      done: set.done,
-      all: set.of,
-    };
-    return [{ id: open.id, machine: name, ...(stands && { stands }) }];
-  });
+    .map(({ context: { head, machineName } }) => ({ id: head.id, machine: machineName }));
 }

@@ -36,7 +36,7 @@ export function undoneIds(journal: readonly JobEvent[]): Set<string> {
 }
 
 /**
- * Whether a job is signed or given up: what its fold says as well, and far quicker.
+ * Whether a job is signed or given up: the same that its fold says, without folding it.
  *
  * @param late - the ids of events that do not count
  */
