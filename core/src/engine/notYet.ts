@@ -23,7 +23,7 @@ export function notYet(sheet: EngineSheet): string[] {
     ...says(!marks?.length, 'No marks: the position is found by the rockers.'),
     ...says(
       locked.some(({ locknut }) => locknut?.torque === undefined),
-      'No torque for every locknut: those nuts are tightened by feel, and recorded as tightened.',
+      'Not every locknut has a torque: those without are tightened by feel, and recorded as tightened.',
     ),
     ...says(
       figureless.length > 0,
