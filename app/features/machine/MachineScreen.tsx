@@ -92,13 +92,15 @@ function Machine({ machine }: { machine: MachineDetail }) {
 
 function Due({ machine }: { machine: MachineDetail }) {
   const due = dueWords(machine.due, machine.interval, localDay(new Date()));
+  // Then the reason below says so.
+  const dayUnknown = machine.due?.date === null;
   return (
     <Stack gap={space.hair}>
       <Spread>
         <Words as="heading" color={due.overdue ? 'stop' : 'ink'}>
           {due.figure}
         </Words>
-        <Words color="secondInk">{due.when}</Words>
+        {!dayUnknown && <Words color="secondInk">{due.when}</Words>}
       </Spread>
       <DueBar due={due} />
       {machine.due && (
