@@ -32,7 +32,7 @@ type Props = {
   observations: readonly Observation[];
   /** What all that is known tells together. */
   belief: CrankBelief | Refused;
-  /** The cylinders whose rockers are asked for now, the first of them shown. */
+  /** The cylinders that are asked for now, to be felt or watched. */
   asked?: readonly number[];
   width: number;
   /** Takes an observation, or takes one that stands already back. */
@@ -59,6 +59,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
     <Stack gap={space.large}>
       <Answer
         {...{ sheet, belief }}
+        isAsked={asked.length > 0}
         rotation={props.rotation}
         size={observations.length > 0 ? SMALL : LARGE}
       />
@@ -97,9 +98,13 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
 const LARGE = 196;
 const SMALL = 128;
 
-type AnswerProps = Pick<Props, 'sheet' | 'rotation'> & { belief: CrankBelief; size: number };
+type AnswerProps = Pick<Props, 'sheet' | 'rotation'> & {
+  belief: CrankBelief;
+  isAsked: boolean;
+  size: number;
+};
 
-function Answer({ sheet, rotation, belief, size }: AnswerProps) {
+function Answer({ sheet, rotation, belief, isAsked, size }: AnswerProps) {
   const { plausible, clash, odd } = belief;
   const cycle = cycleDegrees(sheet);
   const span = ({ from, to }: { from: number; to: number }) => wrap(to - from, cycle);
@@ -110,7 +115,7 @@ function Answer({ sheet, rotation, belief, size }: AnswerProps) {
     <View style={styles.answer}>
       <EngineDial {...{ sheet, rotation, at, size }} spans={known ? plausible : []} />
       <Words as="heading" style={styles.centred} role="status">
-        {clash ? 'This cannot all be true.' : placesWords(plausible, sheet)}
+        {clash ? 'This cannot all be true.' : placesWords(plausible, sheet, isAsked)}
       </Words>
       {clash && (
         <Words color="stop" style={styles.centred}>

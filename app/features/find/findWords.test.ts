@@ -36,6 +36,11 @@ describe('where the crank is, in words', () => {
     expect(placesWords([arc(0, 719)], { cycle: 4, marks: [] })).toBe(words);
   });
 
+  it('does not say what to begin with where one thing is asked for', () => {
+    expect(placesWords([arc(0, 719)], sheet, true)).toBe('It may stand anywhere.');
+    expect(placesWords([arc(0, 34)], sheet, true)).toBe('One place, 35° wide.');
+  });
+
   it('names each odd one, and what was seen', () => {
     expect(describeOdd(['exhaust.4'])).toEqual([
       'No. 4 exhaust is the odd one: tight, slack or misread.',

@@ -1,16 +1,18 @@
 import type { BarringPlan, CrankArc, CrankBelief, EngineSheet, Rotation } from '@longbar/core';
 import { cycleDegrees, describeFeel, rockersToFeel, wayTo } from '@longbar/core';
 
-/** How many places remain on this engine, and how wide. */
+/** How many places remain on this engine, and how wide; what to begin with where nothing is asked. */
 export function placesWords(
   arcs: readonly CrankArc[],
   sheet: Pick<EngineSheet, 'cycle' | 'marks'>,
+  isAsked = false,
 ): string {
   const cycle = cycleDegrees(sheet);
   const widths = arcs.map(({ from, to }) => ((to - from + cycle) % cycle) + 1);
   const total = widths.reduce((a, b) => a + b, 0);
   if (arcs.length === 0) return 'Nothing fits.';
   if (total >= cycle) {
+    if (isAsked) return 'It may stand anywhere.';
     const first = sheet.marks?.length ? 'a mark or a rocker' : 'a rocker';
     return `It may stand anywhere. Begin with ${first}.`;
   }

@@ -85,8 +85,12 @@ function seenHere({ state }: Pick<WorkingJob, 'state'>): Observation[] {
   return history.slice(turned + 1).flatMap((entry) => ('seen' in entry ? [entry.seen] : []));
 }
 
-/** The cylinders of the rockers that are asked for. */
+/** The cylinders of the rockers that are to be felt, or of the valve that is to be watched. */
 function askedCylinders(instruction: Instruction | undefined): number[] {
+  if (instruction?.do === 'bar') {
+    const { sight } = instruction;
+    return typeof sight === 'object' && 'id' in sight ? [readId(sight.id).cylinder] : [];
+  }
   if (instruction?.do !== 'feel') return [];
   const { loose, firm } = instruction.feel;
   return [...new Set([...loose, ...firm].map((id) => readId(id).cylinder))];
