@@ -97,20 +97,23 @@ test('after an older backup was put back, each phone sends what it holds and the
 }) => {
   const server = await TestServer.start();
   const phones = await Promise.all(
-    ['Brine pump 2', 'Harvest tractor 1'].map(async (machine) => {
+    [
+      { machine: 'Brine pump 2', hours: '6601' },
+      { machine: 'Harvest tractor 1', hours: '2540' },
+    ].map(async ({ machine, hours }) => {
       const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
       const job = new JobPage(await context.newPage());
       await job.start(server.url, machine);
       const events = `${new URL(job.page.url()).pathname}/events?after=0`;
       const held = async () => (await (await server.fetch(events)).json()).events?.length ?? 0;
-      return { context, job, held, begun: await held() };
+      return { context, job, hours, held, begun: await held() };
     }),
   );
   const backedUp = await command(['tools/data.mjs', 'backup'], server.data);
   const file = /Backed up to (.*)$/m.exec(backedUp.said)?.[1] ?? '';
   const before: number[] = [];
-  for (const { job, held, begun } of phones) {
-    await job.prepare('6601');
+  for (const { job, hours, held, begun } of phones) {
+    await job.prepare(hours);
     await expect.poll(held).toBeGreaterThan(begun + 2);
     before.push(await held());
   }

@@ -152,7 +152,7 @@ test('the barge: hot, against its window', async ({ page }) => {
   await page.getByRole('radio', { name: 'Ran 45 min' }).click();
   await page.getByRole('radio', { name: 'Shut down 5 min ago' }).click();
   await expect(page.getByText('Hot figures hold for 40 min yet.')).toBeVisible();
-  await page.getByLabel('What the hour meter shows').fill('3330');
+  await page.getByLabel('What the hour meter shows').fill('3380');
   await job.tap(/^Record .* h$/);
   await job.openUp();
   await job.found('OT 1-6', 1, 6);

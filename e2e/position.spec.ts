@@ -107,7 +107,7 @@ test('a hot engine is run again: isolated, opened and found anew', async ({ page
   await job.isDue();
   await page.getByRole('radio', { name: 'Ran 45 min' }).click();
   await page.getByRole('radio', { name: 'Shut down 5 min ago' }).click();
-  await page.getByLabel('What the hour meter shows').fill('3330');
+  await page.getByLabel('What the hour meter shows').fill('3380');
   await job.tap(/^Record .* h$/);
   await job.openUp();
   await job.found('OT 1-6', 1, 6);
@@ -127,13 +127,35 @@ test('a hot engine is run again: isolated, opened and found anew', async ({ page
   await expect(page.getByText('It may stand anywhere.', { exact: false })).toBeVisible();
 });
 
+test('hours of a job are held against what the meter showed since the last check', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.start(server.url, 'Brine pump 2');
+  await job.isDue();
+  await page.getByRole('radio', { name: 'Overnight' }).click();
+  const shows = page.getByLabel('What the hour meter shows');
+  // Above the last check's 6,021 h, and below what was read last week.
+  await shows.fill('6550');
+  await expect(page.getByText(/^The meter showed 6,583 h on .* already/)).toBeVisible();
+  await expect(job.button('Record 6,550 h, it is so')).toBeVisible();
+  await shows.fill('66010');
+  await expect(page.getByText(/is more than there are/)).toBeVisible();
+  await shows.fill('6601');
+  await expect(page.getByRole('radio', { name: 'It was replaced or reset' })).toHaveCount(0);
+  await job.tap('Record 6,601 h');
+  await job.at('Make unable to start');
+});
+
 test('a meter that was replaced is no dead end', async ({ page }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Brine pump 2');
   await job.isDue();
   await page.getByRole('radio', { name: 'Overnight' }).click();
   await page.getByLabel('What the hour meter shows').fill('12');
-  await expect(page.getByText(/was the meter replaced or reset since/)).toBeVisible();
+  await expect(page.getByText(/^The meter showed 6,583 h on .* already/)).toContainText(
+    'the meter was replaced or reset',
+  );
   await page.getByRole('radio', { name: 'It was replaced or reset' }).click();
   await job.tap('Record 12 h');
   await job.at('Make unable to start');

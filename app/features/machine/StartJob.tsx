@@ -1,5 +1,13 @@
 import type { BarringMethod, EngineSheet, MachineDetail } from '@longbar/core';
-import { isRefused, openConflicts, planBarring, METHOD_WORDS } from '@longbar/core';
+import {
+  counted,
+  inMeterOrder,
+  isRefused,
+  meterForJob,
+  METHOD_WORDS,
+  openConflicts,
+  planBarring,
+} from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -46,9 +54,12 @@ export function StartJob({ machine }: { machine: MachineDetail }) {
     };
     dispatch(preferencesChanged({ name: by }));
     try {
+      const known = inMeterOrder(counted(machine.readings), machine.meter);
+      const hourMeter = meterForJob(known, machine.meter);
       const context = { head, machineName: machine.name, sheet, shop: shop.data, lastLeft };
       await sync.beginJob({
         ...context,
+        hourMeter,
         ...(notes && { notes }),
         ...(rates && { rates }),
         ...(lockPairs && { lockPairs }),

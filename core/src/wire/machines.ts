@@ -141,6 +141,12 @@ const lastLeft = v.nullable(
 /** What locking did on engines of this type before, by person. */
 const lockPairs = v.optional(v.array(lockPair));
 
+const meterChange = v.object({
+  date: v.string(),
+  offset: v.number(),
+  first: v.optional(v.number()),
+});
+
 export const MachineLinesSchema = v.array(v.object(machineLine));
 /** A machine as the yard shows it. */
 export type MachineLine = v.InferOutput<typeof MachineLinesSchema>[number];
@@ -149,7 +155,7 @@ export const MachineDetailSchema = v.object({
   ...machineLine,
   document: SheetSchema,
   /** From each date on, what is added to the meter for the engine's hours. */
-  meter: v.array(v.object({ date: v.string(), offset: v.number(), first: v.optional(v.number()) })),
+  meter: v.array(meterChange),
   /** What was known when it came into the yard. */
   baseline: BaselineSchema,
   /** Newest first. */
@@ -178,6 +184,13 @@ export const JobContextSchema = v.object({
   shop: ShopSchema,
   /** What each adjuster was left at last time, and the hours then. */
   lastLeft,
+  /** What the hour meter showed before, earliest first, and its changes. */
+  hourMeter: v.optional(
+    v.object({
+      readings: v.array(v.object({ ...hoursReading.entries, replaced })),
+      meter: v.array(meterChange),
+    }),
+  ),
   /** What earlier jobs at this machine left for the next one, newest first. */
   notes: v.optional(v.array(machineNote)),
   /** How fast each adjuster drifts, where that is known. */

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type {
+  JobContext,
   MachineDetail,
   MachineLine,
   MachinePatch,
@@ -270,6 +271,21 @@ describe('a reading of the hour meter that was wrong', () => {
     expect((await server.patch(path, { hours: null })).status).toBe(400);
     await server.patch(path, { hours: shown });
     expect(await reading(PUMP, shown)).toMatchObject({ was: [shown, shown - 2] });
+  });
+
+  it('is told to a job on it, with the meter’s changes and without what was taken back', async () => {
+    const id = await add();
+    await post(id, '2026-05-01', 20);
+    await post(id, '2026-05-10', 45);
+    await post(id, '2026-05-11', 60);
+    await correct(id, 60, null);
+    await post(id, '2026-05-20', 3, { replaced: true });
+    const job = { id: randomUUID(), machine: id, method: 'each', sheetRevision: 1 };
+    const of = { ...job, at: '2026-05-21T08:00:00.000Z', by: 'Ina' };
+    expect((await server.post('/jobs', of)).status).toBe(201);
+    const { hourMeter } = (await server.get(`/jobs/${of.id}`)).body as JobContext;
+    expect(hourMeter?.readings.map(({ hours }) => hours)).toEqual([20, 45, 3]);
+    expect(hourMeter?.meter).toEqual([{ date: '2026-05-20', offset: 42, first: 3 }]);
   });
 
   it('is not found where there is none', async () => {

@@ -1,4 +1,5 @@
 import type { JobContext, JobEvent, JobHead, Seal } from '@longbar/core';
+import { meterForJob } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../requestError';
@@ -9,6 +10,7 @@ import { readSheet, tellable } from './sheets';
 import { readShop } from './shop';
 import { jobLines, lockPairsOn } from './jobReads';
 import { headOf } from './jobHead';
+import { hourMeterOf } from './hourMeter';
 import { ratesOn } from './drift';
 import { lastLeftOf, notesOf } from './history';
 import { attachedTo, lackingBlobs } from './blobs';
@@ -161,12 +163,14 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     db.rows<{ id: string }>('SELECT id FROM events WHERE job = $1 AND late = 1', [id]),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
+  const known = await hourMeterOf(db, machine.get(), earlier);
   return {
     head: headOf(job),
     machineName: machine.get().name,
     sheet: tellable(sheet).document,
     shop,
     lastLeft: await lastLeftOf(db, earlier),
+    hourMeter: meterForJob(known.readings, known.meter),
     notes: notesOf(earlier),
     lockPairs: JSON.parse(lockPairs),
     ...(rates && { rates }),

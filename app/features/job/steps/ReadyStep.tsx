@@ -1,9 +1,6 @@
 import type { EngineSheet } from '@longbar/core';
-import { figuresOf, formatHours, formatMillimetres, readNumber, readyItems } from '@longbar/core';
-import { useState } from 'react';
-import { Act } from '../../../ui/Act';
+import { figuresOf, formatMillimetres, readyItems } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
-import { Field } from '../../../ui/Field';
 import { Row, Stack } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
@@ -12,6 +9,7 @@ import { HotRun } from '../temperature/HotRun';
 import { StepFrame } from '../frame/StepFrame';
 import { Reason } from '../frame/Reason';
 import { TemperatureOtherwise } from '../temperature/TemperatureOtherwise';
+import { JobHours } from './JobHours';
 import { BackToWork } from '../temperature/BackToWork';
 import type { StepProps } from '../model/stepProps';
 
@@ -24,7 +22,7 @@ export function ReadyStep({ job, after }: StepProps) {
       {sheet.temperature?.state === 'hot' ? <HotRun job={job} /> : <ColdRest job={job} />}
       <TemperatureOtherwise job={job} />
       <BackToWork job={job} />
-      <Hours job={job} />
+      <JobHours job={job} />
       {readyItems(sheet).map(({ id, text }) => {
         const done = job.state.ready[id];
         return (
@@ -88,71 +86,4 @@ function variantWords(variant: NonNullable<EngineSheet['variants']>[number] | un
     ({ kind, spec }) => `${kind} ${formatMillimetres(spec.target)} mm`,
   );
   return figures?.length ? `By this tag: ${figures.join(', ')}.` : 'The sheet’s own figures.';
-}
-
-function Hours({ job }: Pick<StepProps, 'job'>) {
-  const [text, setText] = useState('');
-  const [replaced, setReplaced] = useState(false);
-  const before = job.context.lastLeft?.hours;
-  const value = readNumber(text, { groups: true }) ?? NaN;
-  const typed = text.trim() !== '';
-  const wrong = !typed
-    ? undefined
-    : !Number.isFinite(value) || value < 0
-      ? 'Hours are a number, such as 6612.'
-      : undefined;
-  // A figure below the last one is a slip, or the meter is another: asked, and never a dead end.
-  const below =
-    typed && wrong === undefined && before !== undefined && before !== null && value < before.hours;
-  const recorded = job.state.hours;
-  return (
-    <Stack>
-      <Words as="heading">Hours now</Words>
-      {recorded && <Words as="strong">{formatHours(recorded.hours)} h recorded</Words>}
-      <Field
-        label="What the hour meter shows"
-        inputMode="decimal"
-        value={text}
-        onChange={setText}
-        error={wrong}
-      />
-      {below && (
-        <>
-          <Words as="strong" color="act" role="status">
-            The meter showed {formatHours(before.hours)} h at the last check. Read it once more: or
-            was the meter replaced or reset since?
-          </Words>
-          <Choice
-            label="It was replaced or reset"
-            chosen={replaced}
-            onPress={() => setReplaced(!replaced)}
-          />
-        </>
-      )}
-      <Act
-        weight="primary"
-        label={
-          !typed || wrong
-            ? 'Record the hours'
-            : `Record ${formatHours(value)} h${below && !replaced ? ', it is so' : ''}`
-        }
-        disabled={!typed || wrong !== undefined}
-        onPress={() => {
-          job.act({
-            type: 'hours.read',
-            hours: value,
-            ...(below && (replaced ? { replaced: true } : { sure: true })),
-          });
-          setText('');
-        }}
-      />
-      {!recorded && (
-        <Reason
-          label="The meter cannot be read: why"
-          given={job.state.exempted.hours?.reason}
-          onGive={(reason) => job.act({ type: 'gate.exempted', gate: 'hours', reason })}
-        />
-      )}
-    </Stack>
-  );
 }

@@ -1,0 +1,43 @@
+import { doubtJobHours, meterForJob } from '..';
+
+describe('hours read in a job', () => {
+  const readings = [
+    { date: '2026-03-01', hours: 400 },
+    { date: '2026-04-01', hours: 440 },
+    { date: '2026-05-01', hours: 480 },
+  ];
+  const doubt = (hours: number, known: Parameters<typeof doubtJobHours>[0]) =>
+    doubtJobHours(known, { date: '2026-05-20', hours })?.doubt;
+
+  it('are held against the last reading, though the machine was never checked', () => {
+    const known = { lastLeft: null, hourMeter: meterForJob(readings, []) };
+    expect(doubt(12, known)).toBe('below');
+    expect(doubt(479, known)).toBe('below');
+    expect(doubt(500, known)).toBeUndefined();
+    expect(doubt(4800, known)).toBe('impossible');
+  });
+
+  it('are not doubted for being below what another meter showed at the last check', () => {
+    const fitted = [...readings, { date: '2026-05-10', hours: 3, replaced: true }];
+    const known = {
+      lastLeft: { hours: { date: '2026-05-01', hours: 480 }, readings: {} },
+      hourMeter: meterForJob(fitted, [{ date: '2026-05-10', offset: 477, first: 3 }]),
+    };
+    expect(doubt(20, known)).toBeUndefined();
+    expect(doubt(2, known)).toBe('below');
+  });
+
+  it('are held against the last check where a job of an earlier version knows no more', () => {
+    const known = { lastLeft: { hours: { date: '2026-05-01', hours: 480 }, readings: {} } };
+    expect(doubt(470, known)).toBe('below');
+    expect(doubt(490, known)).toBeUndefined();
+    expect(doubt(1, { lastLeft: null })).toBeUndefined();
+  });
+
+  it('take so few readings along that years of them are not', () => {
+    const years = Array.from({ length: 4000 }, (_, n) => ({ date: '2026-01-01', hours: n }));
+    const { readings: carried } = meterForJob(years, []);
+    expect(carried.length).toBeLessThan(100);
+    expect(carried.at(-1)).toEqual({ date: '2026-01-01', hours: 3999 });
+  });
+});
