@@ -1,5 +1,5 @@
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
-import { useSelector } from 'react-redux';
+import { useSelector, useStore } from 'react-redux';
 import { api } from './api';
 import { jobsReducer } from './jobs';
 import { machineWordsReducer } from './machineWords';
@@ -29,3 +29,4 @@ export function createStore() {
 export type AppStore = ReturnType<typeof createStore>;
 export type RootState = ReturnType<AppStore['getState']>;
 export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppStore = useStore.withTypes<AppStore>();

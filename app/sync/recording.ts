@@ -1,23 +1,21 @@
+import { Telling } from '../state/telling';
+
 /** Tells whether something that was tapped is on its way to the phone's disk. */
-export class Recording {
+export class Recording extends Telling<boolean> {
   private count = 0;
-  private readonly listeners = new Set<() => void>();
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
-
-  readonly isUnderWay = (): boolean => this.count > 0;
+  constructor() {
+    super(false);
+  }
 
   /** It is under way until this is done, well or badly. */
   until<Result>(work: Promise<Result>): Promise<Result> {
-    this.change(1);
-    return work.finally(() => this.change(-1));
+    this.add(1);
+    return work.finally(() => this.add(-1));
   }
 
-  private change(by: 1 | -1): void {
+  private add(by: 1 | -1): void {
     this.count += by;
-    for (const listener of this.listeners) listener();
+    this.change(this.count > 0);
   }
 }

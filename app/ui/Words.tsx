@@ -1,10 +1,10 @@
 import type { ComponentProps, Ref } from 'react';
-import { Text } from 'react-native';
+import { StyleSheet, Text } from 'react-native';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 
-const roles = {
+const roles = StyleSheet.create({
   title: { fontFamily: font.textStrong, fontSize: 28, lineHeight: 34 },
   heading: { fontFamily: font.textStrong, fontSize: 20, lineHeight: 26 },
   strong: { fontFamily: font.textStrong, fontSize: 16, lineHeight: 22 },
@@ -13,7 +13,10 @@ const roles = {
   label: { fontFamily: font.figure, fontSize: 13, lineHeight: 16 },
   figure: { fontFamily: font.figure, fontSize: 20, lineHeight: 24 },
   blade: { fontFamily: font.figureStrong, fontSize: 72, lineHeight: 72 },
-} as const;
+});
+
+/** Figures that change keep their width. */
+const { tabular } = StyleSheet.create({ tabular: { fontVariant: ['tabular-nums'] } });
 
 type Props = ComponentProps<typeof Text> & {
   as?: keyof typeof roles;
@@ -26,10 +29,6 @@ export function Words({ as = 'body', color = 'ink', style, ...props }: Props) {
   const tokens = useTokens();
   const heading = as === 'title' || as === 'heading' ? { role: 'heading' as const } : undefined;
   return (
-    <Text
-      {...heading}
-      {...props}
-      style={[roles[as], { color: tokens[color], fontVariant: ['tabular-nums'] }, style]}
-    />
+    <Text {...heading} {...props} style={[roles[as], tabular, { color: tokens[color] }, style]} />
   );
 }

@@ -1,5 +1,5 @@
 import { Redirect, useRouter } from 'expo-router';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSync } from '../../sync/SyncProvider';
 import { holdVersion } from '../../sync/version';
@@ -9,17 +9,11 @@ import { Words } from '../../ui/Words';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { useMay } from '../people/useMay';
+import { StillDrawing } from '../shared/StillDrawing';
 import { Abandoned } from './frame/Abandoned';
 import { JobView } from './JobView';
 import { useAwake } from './model/useAwake';
 import { useJob } from './model/useJob';
-
-/** What was tapped is being kept: nothing is tapped on it before the screen has followed. */
-function StillRecording() {
-  const { recording } = useSync();
-  const underWay = useSyncExternalStore(recording.subscribe, recording.isUnderWay);
-  return <View aria-busy={underWay} aria-hidden />;
-}
 
 /** A job as this phone's person may see it: to work at, to help at, or to read. */
 export function JobScreen({ id }: { id: string }) {
@@ -31,7 +25,8 @@ export function JobScreen({ id }: { id: string }) {
 
 /** The job, full screen: the present step, the map, and the way ahead. */
 function JobAtWork({ id }: { id: string }) {
-  const { job, problem, busy } = useJob(id);
+  const { job, problem, journal, drawn } = useJob(id);
+  const { recording } = useSync();
   const tokens = useTokens();
   const router = useRouter();
   useEffect(() => holdVersion(), []);
@@ -49,8 +44,9 @@ function JobAtWork({ id }: { id: string }) {
   }
   if (job.state.abandoned) return <Abandoned job={job} />;
   return (
-    <View style={styles.screen} aria-busy={busy}>
-      <StillRecording />
+    <View style={styles.screen}>
+      <StillDrawing of={recording} drawn={false} />
+      <StillDrawing of={journal} drawn={drawn} />
       <JobView job={job} />
     </View>
   );

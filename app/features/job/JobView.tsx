@@ -19,7 +19,7 @@ import type { WorkingJob } from './model/workingJob';
 import { useInstructionAloud } from './reading/speech';
 
 /** A job that is worked at: the present step, the map, and the way ahead. */
-export function JobView({ job }: { job: WorkingJob }) {
+export const JobView = memo(function JobView({ job }: { job: WorkingJob }) {
   return (
     <TurnerProvider job={job}>
       <PrimaryProvider>
@@ -27,7 +27,7 @@ export function JobView({ job }: { job: WorkingJob }) {
       </PrimaryProvider>
     </TurnerProvider>
   );
-}
+});
 
 const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   const tokens = useTokens();

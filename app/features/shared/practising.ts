@@ -1,5 +1,6 @@
 import type { JobEvent } from '@longbar/core';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useSyncExternalStore } from 'react';
+import type { Told } from '../../ui/useAfterPaint';
 
 /** What practice is left by. */
 type Practice = { leave: () => void };
@@ -14,7 +15,8 @@ export function usePractising(): Practice | null {
   return useContext(Practising);
 }
 
-const Journal = createContext<readonly JobEvent[] | null>(null);
+const Journal = createContext<Told<readonly JobEvent[]> | null>(null);
+const NONE: Told<null> = { subscribe: () => () => {}, read: () => null };
 
 /** The journal of the practised job that is drawn below. */
 export const PractisedJournal = Journal.Provider;
@@ -24,5 +26,6 @@ export const PractisedJournal = Journal.Provider;
  * a true job, whose journal the phone keeps.
  */
 export function usePractisedJournal(): readonly JobEvent[] | null {
-  return useContext(Journal);
+  const { subscribe, read } = useContext(Journal) ?? NONE;
+  return useSyncExternalStore<readonly JobEvent[] | null>(subscribe, read);
 }

@@ -5,16 +5,20 @@ import { SameAnswer } from './sameAnswer';
 import { usePauses } from './usePauses';
 import type { WorkingJob } from './workingJob';
 import { jobAtWork } from './workingJob';
-import { useAppSelector } from '../../../state/store';
+import type { KeptJob } from '../../../state/jobs';
+import { useAppSelector, useAppStore } from '../../../state/store';
 import { useMay } from '../../people/useMay';
 import { useSync } from '../../../sync/SyncProvider';
+import type { Told } from '../../../ui/useAfterPaint';
 import { useAfterPaint } from '../../../ui/useAfterPaint';
 
 export type LoadedJob = {
   job?: WorkingJob;
   problem?: string;
-  /** More is kept than is drawn yet: the screen is about to follow. */
-  busy: boolean;
+  /** The job as it is kept, with the last tap in it. */
+  journal: Told<KeptJob | undefined>;
+  /** As it is drawn: the screen is about to follow. */
+  drawn: KeptJob | undefined;
 };
 
 /** How often the clock that decides 'cold' is read while a job is open, ms. */
@@ -25,8 +29,12 @@ export function useJob(id: string): LoadedJob {
   const sync = useSync();
   const ready = useAppSelector((state) => state.jobs.ready);
   // What a tap changes is drawn first, by whoever looks at the journal itself; the job follows.
-  const latest = useAppSelector((state) => state.jobs.byId[id]);
-  const kept = useAfterPaint(latest);
+  const store = useAppStore();
+  const journal = useMemo(
+    () => ({ subscribe: store.subscribe, read: () => store.getState().jobs.byId[id] }),
+    [store, id],
+  );
+  const kept = useAfterPaint(journal);
   const name = useAppSelector((state) => state.preferences.name);
   const standsAt = useAppSelector((state) => state.preferences.standsAt);
   const [problem, setProblem] = useState<string>();
@@ -61,8 +69,7 @@ export function useJob(id: string): LoadedJob {
   );
   // Who only reads or helps writes nothing down by the way.
   usePauses(useMay('technician') ? job : undefined, now);
-  const busy = latest !== kept;
-  return { busy, ...(job && { job }), ...(problem !== undefined && { problem }) };
+  return { journal, drawn: kept, ...(job && { job }), ...(problem !== undefined && { problem }) };
 }
 
 /** The present instant, read again every so many ms, and at once when the phone wakes. */

@@ -1,6 +1,6 @@
 import type { EngineSheet, Level, Marked, Shop, WholeTask } from '@longbar/core';
 import { adjustersOf, NEW_SHOP } from '@longbar/core';
-import { memo, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { MapCell } from '../../../drawing/mapCell';
 import { useShopQuery } from '../../../state/api';
@@ -14,6 +14,7 @@ import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { JobMap } from '../../job/engine/JobMap';
 import { JobView } from '../../job/JobView';
+import { StillDrawing } from '../../shared/StillDrawing';
 import { PractisedJournal, PractisingProvider } from '../../shared/practising';
 import { Mark } from '../Mark';
 import { usePracticeWorker } from '../usePracticeWorker';
@@ -67,7 +68,7 @@ function Practised({
   const tokens = useTokens();
   const { width } = useWindowDimensions();
   const practised = usePractisedJob(task, shop);
-  const { job, engine, events, busy, away, marked } = practised;
+  const { job, engine, told, drawn, away, marked } = practised;
   const hands = useHands(engine, task);
   const [atEngine, go] = useState(false);
   // The same for as long as the job lasts: what is below is drawn anew with the job alone.
@@ -83,9 +84,10 @@ function Practised({
     <PractisingProvider value={practice}>
       <View style={[styles.whole, { backgroundColor: tokens.ground }]}>
         <Where {...{ atEngine, away, go }} noticed={atEngine ? '' : hands.noticed} />
-        <View style={[styles.whole, atEngine && styles.away]} aria-busy={busy}>
-          <PractisedJournal value={events}>
-            <Screens job={job} />
+        <View style={[styles.whole, atEngine && styles.away]}>
+          <StillDrawing of={told} drawn={drawn} />
+          <PractisedJournal value={told}>
+            <JobView job={job} />
           </PractisedJournal>
         </View>
         {atEngine && <AtTheEngine {...{ job, engine, hands }} width={room} />}
@@ -93,9 +95,6 @@ function Practised({
     </PractisingProvider>
   );
 }
-
-/** The screens of the job, drawn anew where it changes. */
-const Screens = memo(JobView);
 
 type WhereProps = {
   atEngine: boolean;

@@ -17,6 +17,8 @@ import {
 } from '@longbar/core';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../../state/store';
+import { Telling } from '../../../state/telling';
+import type { Told } from '../../../ui/useAfterPaint';
 import { useAfterPaint } from '../../../ui/useAfterPaint';
 import { useClock } from '../../job/model/useJob';
 import type { WorkingJob } from '../../job/model/workingJob';
@@ -33,8 +35,9 @@ export type PractisedJob = {
   job: WorkingJob;
   engine: WitnessedEngine;
   /** Its journal with the last tap in it; the job follows once that is painted. */
-  events: readonly JobEvent[];
-  busy: boolean;
+  told: Told<readonly JobEvent[]>;
+  /** As it is drawn. */
+  drawn: readonly JobEvent[];
   /** How often one was called away. */
   away: number;
   /** How it went, once it is signed. */
@@ -47,9 +50,9 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
   const standsAt = useAppSelector((state) => state.preferences.standsAt);
   const by = name || 'You';
   const [{ context, journal, random }] = useState(() => begin(task, shop, by));
-  const [events, setEvents] = useState<readonly JobEvent[]>(journal.events);
+  const [told] = useState(() => new Telling<readonly JobEvent[]>(journal.events));
   // As in a true job: the answer to a tap is painted before all else is worked out.
-  const drawn = useAfterPaint(events);
+  const drawn = useAfterPaint(told);
   const [away, setAway] = useState(0);
   const now = useClock(TICK);
   const actAs = useCallback(
@@ -65,9 +68,9 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
         journal.tell(journal.calledAway(random, false).act, envelope);
         setAway((times) => times + 1);
       }
-      setEvents(journal.events);
+      told.change(journal.events);
     },
-    [journal, random, task],
+    [journal, random, task, told],
   );
   const job = useMemo(
     () => jobAtWork({ context, events: [...drawn] }, now, by, standsAt, actAs),
@@ -77,7 +80,7 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
     () => (job.state.signed ? markOf(task, journal) : undefined),
     [job.state.signed, task, journal],
   );
-  return { job, engine: journal.engine, events, busy: events !== drawn, away, marked };
+  return { job, engine: journal.engine, told, drawn, away, marked };
 }
 
 function markOf(task: WholeTask, { events, truths, engine }: EngineJournal): Marked {

@@ -1,0 +1,18 @@
+/** A value that tells of its changes to whoever listens. */
+export class Telling<T> {
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private value: T) {}
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  readonly read = (): T => this.value;
+
+  change(value: T): void {
+    this.value = value;
+    for (const listener of this.listeners) listener();
+  }
+}
