@@ -5,7 +5,6 @@ import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import type { Logger } from 'pino';
-import { pino } from 'pino';
 import qrcode from 'qrcode-terminal';
 import { goByShop } from './goByShop';
 import { findApart } from './weeks/findApart';
@@ -18,9 +17,18 @@ import { createApp } from './http/createApp';
 import { nightWork } from './nights';
 import { keepBackedUp } from './keepBackedUp';
 import { LongJobs } from './longJobs';
+import { Entrance } from './http/entrance';
+import { hearConsole, logOf } from './log';
 import { inOwnProcess } from './ownProcess';
 import { firstLink, noteAddress } from './pairingLink';
-import { backupPlan, certificateFrom, hostsFrom, portFrom, StartError } from './settings';
+import {
+  backupPlan,
+  certificateFrom,
+  hostsFrom,
+  portFrom,
+  proxiesFrom,
+  StartError,
+} from './settings';
 import { quickLook } from './store/damage';
 import type { Database } from './store/database';
 import { FolderError, wayBack } from './store/dataFile';
@@ -58,8 +66,15 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const port = portFrom(process.env.PORT);
   const devOrigin = process.env.LONGBAR_DEV_ORIGIN;
   const secure = certificateFrom(process.env.TLS_CERT, process.env.TLS_KEY);
+  const proxies = proxiesFrom(process.env.LONGBAR_PROXY);
   const folder = dataFolder();
-  const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+  const logger = logOf(process.env.LOG_LEVEL);
+  hearConsole(logger);
+  const entrance = new Entrance();
+  const server = secure
+    ? createSecureServer(secure, entrance.answer)
+    : createServer(entrance.answer);
+  await listen(server, port, host);
   const longJobs = new LongJobs(() => inOwnProcess('longJob'));
   const db = await openDatabase(folder, longJobs.summarise);
   await lookOver(db, logger);
@@ -76,17 +91,13 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   };
   const fleets = new FleetKeeper(db, reach, logger);
   const hooks = new HookKeeper(db, reach, logger);
+  const key = process.env.LONGBAR_METRICS_KEY;
   const app = createApp({
-    ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, backups },
+    ...{ db, logger, run: randomUUID(), web, devOrigin, hosts, proxies, backups },
     ...{ driftDue: nights.look, fleets, hooks, find: findApart },
+    ...(key && { metrics: { key, folder } }),
   });
-  const server = secure ? createSecureServer(secure, app) : createServer(app);
-  try {
-    await listen(server, port, host);
-  } catch (error) {
-    await db.close();
-    throw error;
-  }
+  entrance.open(app);
   const stopBackups = keepBackedUp(db, backups, logger);
   nights.begin();
   fleets.begin();

@@ -1,7 +1,14 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { backupPlan, certificateFrom, portFrom, StartError, wholeFrom } from './settings';
+import {
+  backupPlan,
+  certificateFrom,
+  portFrom,
+  proxiesFrom,
+  StartError,
+  wholeFrom,
+} from './settings';
 
 const saidOf = (work: () => unknown) => {
   try {
@@ -36,6 +43,20 @@ describe('what a start is told by its environment', () => {
     writeFileSync(key, 'its key');
     expect(String(certificateFrom(cert, key)?.key)).toBe('its key');
     rmSync(folder, { recursive: true });
+  });
+
+  it('is the proxies whose word is taken, by address, network or neighbourhood', () => {
+    expect(proxiesFrom()).toEqual([]);
+    expect(proxiesFrom('loopback, 10.0.0.0/8,fd00::/8')).toEqual([
+      'loopback',
+      '10.0.0.0/8',
+      'fd00::/8',
+    ]);
+    for (const text of ['true', '10.0.0.0/33', 'proxy.lan', '10.0.0', '1']) {
+      expect(saidOf(() => proxiesFrom(`loopback, ${text}`))).toContain(
+        `LONGBAR_PROXY has “${text}”`,
+      );
+    }
   });
 
   it('is a whole number from 1, the usual one where none is named', () => {

@@ -1,5 +1,6 @@
 import { X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { resolve } from 'node:path';
 import type { BackupPlan } from './store/backupFiles';
 import { backupFolder } from './store/dataFile';
@@ -35,6 +36,27 @@ export function hostsFrom(named = '', cert?: Buffer): string[] {
     ...named.split(','),
     ...inCertificate.split(',').map((name) => name.trim().replace(/^DNS:/, '')),
   ].flatMap((name) => name.trim() || []);
+}
+
+/** Whole neighbourhoods by their names, as Express knows them. */
+const NEAR = new Set(['loopback', 'linklocal', 'uniquelocal']);
+
+/**
+ * The proxies whose word is taken for who asks and by what scheme, as the environment has them:
+ * addresses, networks as `10.0.0.0/8`, or `loopback`, `linklocal`, `uniquelocal`.
+ */
+export function proxiesFrom(named = ''): string[] {
+  const proxies = named.split(',').flatMap((name) => name.trim() || []);
+  const isNetwork = (name: string) => {
+    const [, address = '', bits] = /^([^/]+)(?:\/(\d{1,3}))?$/.exec(name) ?? [];
+    const family = isIP(address);
+    return family > 0 && Number(bits ?? 0) <= (family === 4 ? 32 : 128);
+  };
+  const wrong = proxies.find((name) => !NEAR.has(name) && !isNetwork(name));
+  if (wrong === undefined) return proxies;
+  throw new StartError(
+    `LONGBAR_PROXY has “${wrong}”; it must be addresses, networks such as 10.0.0.0/8, or loopback, linklocal, uniquelocal.`,
+  );
 }
 
 /** How many backups are kept. */

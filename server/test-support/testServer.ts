@@ -4,7 +4,7 @@ import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import type { Role } from '@longbar/core';
 import { join } from 'node:path';
-import { pino } from 'pino';
+import { logOf } from '../src/log';
 import { FleetKeeper } from '../src/fleet/fleetKeeper';
 import { HookKeeper } from '../src/hooks/hookKeeper';
 import { createApp } from '../src/http/createApp';
@@ -43,18 +43,30 @@ export type TestServer = {
   close(): Promise<void>;
 };
 
+type Options = {
+  /** Without the demo yard. */
+  empty?: boolean;
+  /** Hears every line of its log. */
+  log?: (line: string) => void;
+  /** The key of who may read its figures. */
+  metricsKey?: string;
+  /** The proxies whose word is taken. */
+  proxies?: string[];
+};
+
 /** A server with the demo yard, or none, in a folder of its own, answering on loopback. */
-export async function startTestServer({ empty = false } = {}): Promise<TestServer> {
+export async function startTestServer(wanted: Options = {}): Promise<TestServer> {
+  const { empty = false, log, metricsKey: key, proxies } = wanted;
   const folder = mkdtempSync(join(tmpdir(), 'longbar-server-'));
   if (!empty) copyDemo(folder);
   const db = await openDatabase(folder);
-  const logger = pino({ level: 'silent' });
+  const logger = log ? logOf('info', { write: log }) : logOf('silent');
   let signatures = 0;
   const driftDue = () => signatures++;
   const fleets = new FleetKeeper(db, { anywhere: true }, logger);
   const hooks = new HookKeeper(db, { anywhere: true }, logger);
-  const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets, hooks };
-  const app = createApp(options);
+  const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets, hooks, proxies };
+  const app = createApp({ ...options, ...(key && { metrics: { key, folder } }) });
   const described = new DescribedAnswers();
   const server = createServer((request, response) => {
     described.hear(request, response);

@@ -14,7 +14,6 @@ import type { Express, RequestHandler } from 'express';
 import express from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { BackupPlan } from '../store/backupFiles';
 import { backupsTold } from '../store/backupFiles';
 import type { Database } from '../store/database';
@@ -36,8 +35,11 @@ import { limits, OF_ONE, onlyKnownHosts, onlyOwnPages, onlyOwnTypes } from './ou
 import { openApi } from './described/openApi';
 import { doorRoutes } from './door';
 import { peopleRoutes } from './people';
+import type { MetricsPlan } from './metrics';
+import { Metrics, sendMetrics } from './metrics';
 import { practiceRoutes } from './practice';
 import { countedBy, noteOf, onlyWhoMay } from './session';
+import { requestLog } from './requestLog';
 import { sharedRoutes } from './shared';
 import { sheetRoutes } from './sheets';
 import { refuseDeep } from './refuseDeep';
@@ -62,8 +64,12 @@ export type AppOptions = {
   devOrigin?: string | undefined;
   /** The names it is served by besides its addresses and this machine's. */
   hosts?: readonly string[] | undefined;
+  /** The proxies whose word is taken for who asks and by what scheme; none unless said. */
+  proxies?: readonly string[] | undefined;
   /** Where its backups are; none in tests. */
   backups?: BackupPlan | undefined;
+  /** Who may read the figures of how the server does; without it nobody. */
+  metrics?: MetricsPlan | undefined;
   /** Asks telematics services for hours; without one they are asked by hand only. */
   fleets?: FleetKeeper | undefined;
   /** Tells other programs; without one they are told when somebody sends a test. */
@@ -117,11 +123,13 @@ export function createApp(options: AppOptions): Express {
     hooks,
     find = findWeeks,
     hosts = [],
+    proxies = [],
     incoming = tmpdir(),
   } = options;
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: false }));
+  if (proxies.length > 0) app.set('trust proxy', [...proxies]);
+  app.use(requestLog(logger));
   // Over plain HTTP on a shop's network the browser must not be sent to HTTPS.
   app.use(helmet({ contentSecurityPolicy: CONTENT_POLICY, strictTransportSecurity: false }));
   app.use(onlyKnownHosts(hosts));
@@ -130,7 +138,10 @@ export function createApp(options: AppOptions): Express {
     driftDue?.();
     hooks?.look(new Date()).catch(ignore('it is logged where it failed'));
   };
+  const feed = new JobFeed();
   const api = express.Router();
+  const metrics = options.metrics && new Metrics({ db, feed, backups, ...options.metrics });
+  if (metrics) api.use(metrics.watch);
   api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits());
   api.use(onlyWhoMay(db), refuseOtherShops(db));
   api.use(...limits(OF_ONE, countedBy('phone')), ...limits(OF_ONE, countedBy('id')));
@@ -170,6 +181,10 @@ export function createApp(options: AppOptions): Express {
     const demo = await isDemoDoor(db, request);
     response.json({ ok: db.damage() === null, run, demo });
   });
+  api.get('/live', (_request, response) => {
+    response.json({ ok: true });
+  });
+  api.get('/metrics', sendMetrics(metrics));
   api.get('/openapi.json', async (_request, response) => {
     response.json(openApi((await doorOf(db)).cookie));
   });
@@ -184,7 +199,7 @@ export function createApp(options: AppOptions): Express {
   api.use('/shop', shopRoutes(db, driftDue));
   api.use('/demo', demoRoutes(db));
   api.use('/machines', machineRoutes(db));
-  api.use('/jobs', jobRoutes(db, new JobFeed(), signed));
+  api.use('/jobs', jobRoutes(db, feed, signed));
   api.use('/weeks', weekRoutes(db, find));
   api.use('/shared', sharedRoutes(db));
   api.use('/sheets', sheetRoutes(db));

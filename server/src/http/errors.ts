@@ -28,7 +28,8 @@ export function answerErrors(db: Database): ErrorRequestHandler {
     const known = asRequestError(error) ?? diskError(db, error);
     if (!known || known.status === 503) request.log.error(error);
     const { status, message, issues } =
-      known ?? new RequestError(500, 'Something went wrong here. It has been noted.');
+      known ??
+      new RequestError(500, `Something went wrong here. It is noted as ${String(request.id)}.`);
     response.status(status).json({ error: { message, issues } });
   };
 }

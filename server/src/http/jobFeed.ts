@@ -7,6 +7,8 @@ import type { Beat } from '@longbar/core';
  */
 export class JobFeed {
   private readonly emitter = new EventEmitter().setMaxListeners(0);
+  /** How many follow a job right now. */
+  following = 0;
 
   /** Something new is kept of this job. */
   changed(job: string): void {
@@ -20,9 +22,11 @@ export class JobFeed {
 
   /** Hears of one job until the answer is called. */
   listen(job: string, changed: () => void, beat: (beat: Beat) => void): () => void {
+    this.following += 1;
     this.emitter.on(`changed ${job}`, changed);
     this.emitter.on(`beat ${job}`, beat);
     return () => {
+      this.following -= 1;
       this.emitter.off(`changed ${job}`, changed);
       this.emitter.off(`beat ${job}`, beat);
     };

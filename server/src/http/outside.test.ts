@@ -4,8 +4,8 @@ import express from 'express';
 import { randomUUID } from 'node:crypto';
 import { createServer, request as ask } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pino } from 'pino';
-import { pinoHttp } from 'pino-http';
+import { logOf } from '../log';
+import { requestLog } from './requestLog';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
@@ -112,7 +112,7 @@ describe('the house is open to its own', () => {
 /** A server that answers all that is let through; says where it listens. */
 function answering(...handlers: RequestHandler[]): () => string {
   const app = express();
-  app.use(pinoHttp({ logger: pino({ level: 'silent' }) }), ...handlers);
+  app.use(requestLog(logOf('silent')), ...handlers);
   app.use((_request, response) => void response.json({}));
   const asked = createServer(app);
   beforeAll(async () => {
@@ -207,5 +207,29 @@ describe('what people wrote', () => {
     const events = calendar.match(/^BEGIN:VEVENT/gm)?.length;
     expect(calendar.match(/^END:VEVENT/gm)?.length).toBe(events);
     expect(calendar.split('\r\n').some((line) => /[\r\n]/.test(line))).toBe(false);
+  });
+});
+
+describe('a proxy in front', () => {
+  const pairing = async (proxies: string[]) => {
+    const behind = await startTestServer({ empty: true, proxies });
+    try {
+      const { body } = await behind.post('/people/pairings', { name: 'Orla', role: 'reader' });
+      const answer = await fetch(`${behind.url}/pair`, {
+        method: 'POST',
+        headers: { ...JSON_TYPE, 'x-forwarded-proto': 'https' },
+        body: JSON.stringify({ code: body.code }),
+      });
+      expect(answer.status).toBe(201);
+      return answer.headers.get('set-cookie');
+    } finally {
+      await behind.close();
+    }
+  };
+
+  it('is believed where it was named: a phone that came by HTTPS keeps its token for that', async () => {
+    expect(await pairing(['loopback'])).toContain('; Secure');
+    expect(await pairing(['10.0.0.1'])).not.toContain('Secure');
+    expect(await pairing([])).not.toContain('Secure');
   });
 });

@@ -19,8 +19,16 @@ const LINES = { media: 'application/x-ndjson' };
 /** The shop as a whole: its rules, what is kept of it, and the demo. */
 export const SHOP_ENDPOINTS = {
   'GET /health': {
-    does: 'Tells whether the server works.',
+    does: 'Tells whether the server works. While it is starting it answers 503.',
     answers: { 200: HealthSchema },
+  },
+  'GET /live': {
+    does: 'Tells that the server runs, as soon as it does and before it is ready.',
+    answers: { 200: v.object({ ok: v.literal(true) }) },
+  },
+  'GET /metrics': {
+    does: 'Sends figures of how the server does, in the text format of Prometheus, to who sends the key of LONGBAR_METRICS_KEY as a bearer token.',
+    answers: { 200: { media: 'text/plain' } },
   },
   'GET /openapi.json': {
     does: 'Sends this description.',
