@@ -291,6 +291,7 @@ export {
   driftOptions,
   forecastDrift,
   ratesToAimBy,
+  rateToGoBy,
   specsByKind,
   USUAL_RISK,
 } from './service/drift';

@@ -1,5 +1,5 @@
 import type { AdjusterDrift, DriftHistory, Spec } from '@longbar/core';
-import { adjusterName, formatHours, formatMillimetres, middleOf } from '@longbar/core';
+import { adjusterName, formatHours, formatMillimetres, middleOf, rateToGoBy } from '@longbar/core';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { font } from '../../theme/fonts';
@@ -36,7 +36,8 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   const [bottom, top] = [Math.min(...values) - range / 5, Math.max(...values) + range / 5];
   const inside = width - (large ? 64 : 12);
   const last = points[points.length - 1];
-  const ahead = last && forecast?.rate != null ? aheadOf(last.value, forecast) : undefined;
+  const rate = forecast ? rateToGoBy(forecast) : null;
+  const ahead = last && rate !== null ? last.value + (rate * AHEAD) / 1000 : undefined;
   const shown = [
     ...points.map((point) => ({ ...point, hidden: false })),
     ...(ahead === undefined ? [] : [{ value: ahead, set: false, hidden: true }]),
@@ -123,7 +124,3 @@ function hoursWords(hours: number | undefined): string {
 const LABELS = 46;
 /** So far ahead the dashed line is drawn, hours. */
 const AHEAD = 1000;
-
-function aheadOf(from: number, { rate }: AdjusterDrift): number {
-  return from + ((rate ?? 0) * AHEAD) / 1000;
-}

@@ -1,5 +1,12 @@
 import type { DriftForecast, DriftHistory, EngineSheet } from '@longbar/core';
-import { adjusterName, adjustersOf, formatMillimetres, measureOf, readId } from '@longbar/core';
+import {
+  adjusterName,
+  adjustersOf,
+  formatMillimetres,
+  measureOf,
+  rateToGoBy,
+  readId,
+} from '@longbar/core';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Spread, Stack } from '../../ui/Panel';
 import { radius, space } from '../../theme/tokens';
@@ -63,7 +70,7 @@ export function OneLarge({ width, ...props }: OneProps & { width: number }) {
       </Spread>
       {forecast && (
         <Words>
-          {rateWords(forecast.rate)}. {leavesWords(forecast.leaves)}
+          {rateWords(rateToGoBy(forecast))}. {leavesWords(forecast.leaves)}
         </Words>
       )}
       <DriftChartHere

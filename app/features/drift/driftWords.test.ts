@@ -2,9 +2,10 @@ import { leavesWords, rateWords, recheckWords } from './driftWords';
 
 describe('drift in words', () => {
   it('says a rate in both units and which way it goes', () => {
-    expect(rateWords(-25.4)).toBe('closes -25 µm (-1 thou) in 1,000 h');
-    expect(rateWords(0.2)).toContain('steady');
-    expect(rateWords(null)).toBe('not known yet');
+    expect(rateWords(-25.4)).toBe('Closes by 25 µm (1 thou) in 1,000 h');
+    expect(rateWords(31)).toBe('Opens by 31 µm (1.2 thou) in 1,000 h');
+    expect(rateWords(0.2)).toBe('Steady');
+    expect(rateWords(null)).toContain('not known yet');
   });
 
   it('says when it leaves, and honestly when that is not in sight or not known', () => {

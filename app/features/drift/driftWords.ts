@@ -1,15 +1,17 @@
 import type { AdjusterDrift, DriftForecast } from '@longbar/core';
 import { adjusterName, formatHours } from '@longbar/core';
 
-const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0, signDisplay: 'exceptZero' });
-const tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1, signDisplay: 'exceptZero' });
+const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
+const tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 const THOU = 25.4;
 
 /** A rate in both units, and which way it goes. */
 export function rateWords(rate: number | null): string {
-  if (rate === null) return 'not known yet';
-  const way = Math.round(rate) === 0 ? 'steady' : rate < 0 ? 'closes' : 'opens';
-  return `${way} ${whole.format(rate)} µm (${tenth.format(rate / THOU)} thou) in 1,000 h`;
+  if (rate === null) return 'How fast it drifts is not known yet';
+  if (Math.round(rate) === 0) return 'Steady';
+  const much = Math.abs(rate);
+  const way = rate < 0 ? 'Closes' : 'Opens';
+  return `${way} by ${whole.format(much)} µm (${tenth.format(much / THOU)} thou) in 1,000 h`;
 }
 
 /** When it leaves its limits, hours since the last check. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { DriftHistory } from '..';
-import { forecastDrift } from '..';
+import { forecastDrift, ratesToAimBy, rateToGoBy } from '..';
 
 const spec = { low: 280, target: 330, high: 380 };
 const options = { everyHours: 600, seed: 5, draws: 200 };
@@ -42,6 +42,35 @@ describe('drift', () => {
     const { adjusters } = forecastDrift(histories, { intake: spec }, options);
     expect(adjusters[0]?.rate).toBe((-80 - 20) / 2);
     expect(adjusters[1]?.rate).toBe(-20);
+  });
+
+  it('is shown as it is aimed by, and inside the band that says when it leaves', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: -150, max: 60 }), { minLength: 2, maxLength: 6 }),
+        fc.integer({ min: 2, max: 6 }),
+        (rates, jobs) => {
+          const histories = rates.map((rate, i) => steady(`intake.${i + 1}`, rate, jobs));
+          const { adjusters } = forecastDrift(histories, { intake: spec }, options);
+          const aimed = ratesToAimBy(adjusters);
+          for (const { id, rate, band } of adjusters) {
+            const shown = rateToGoBy({ rate, band });
+            if (shown === null || !band) {
+              expect(aimed[id]).toBeUndefined();
+              continue;
+            }
+            expect(Math.abs((aimed[id]?.rate ?? NaN) - shown)).toBeLessThanOrEqual(0.051);
+            expect(shown).toBeGreaterThanOrEqual(band.low);
+            expect(shown).toBeLessThanOrEqual(band.high);
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
+    // Alone among others that barely move, it is told slower than it is.
+    const odd = { rate: -35, band: { low: -74, high: -64 } };
+    expect(rateToGoBy(odd)).toBe(-64);
+    expect(rateToGoBy({ ...odd, band: null })).toBe(-35);
   });
 
   it('says nothing of fewer than three intervals of the kind', () => {

@@ -114,9 +114,18 @@ export function forecastDrift(
 }
 
 /**
- * The rates that a job aims by, µm per 1,000 h in tenths: those told, held inside the band that is
- * drawn. Of few intervals the rate that is told lies near that of its kind, and whoever sets by it
- * would be promised too many hours.
+ * The rate that is shown and aimed by, µm per 1,000 h: the one told, held inside the band that is
+ * drawn. Of few intervals the rate that is told lies near that of its kind: whoever sets by it would
+ * be promised too many hours, and beside the hours at which it leaves it would not add up.
+ *
+ * @example rateToGoBy({ rate: -35, band: { low: -74, high: -64 } }) // -64
+ */
+export function rateToGoBy({ rate, band }: Pick<AdjusterDrift, 'rate' | 'band'>): number | null {
+  return rate === null || !band ? rate : Math.min(Math.max(rate, band.low), band.high);
+}
+
+/**
+ * The rates that a job aims by, in tenths, each with its band.
  *
  * @example ratesToAimBy([{ id: 'intake.1', rate: -35, band: { low: -74, high: -64 }, intervals: 3, leaves: null }])
  *   // { 'intake.1': { rate: -64, low: -74, high: -64 } }
@@ -124,8 +133,8 @@ export function forecastDrift(
 export function ratesToAimBy(adjusters: readonly AdjusterDrift[]): Rates {
   return Object.fromEntries(
     adjusters.flatMap(({ id, rate, band }) => {
-      if (rate === null || !band) return [];
-      const held = Math.min(Math.max(rate, band.low), band.high);
+      const held = rateToGoBy({ rate, band });
+      if (held === null || !band) return [];
       return [[id, { rate: inTenths(held), low: inTenths(band.low), high: inTenths(band.high) }]];
     }),
   );
