@@ -284,7 +284,7 @@ export type { MachineBasis } from './service/machineLine';
 export { addedMachine, changedMachine, counted, machineRead } from './service/machineDetail';
 export { changedFields, fieldsOf } from './service/machineFields';
 export { inMeterOrder, meterOf } from './service/meter';
-export { nextDue } from './service/nextDue';
+export { dueAtWords, nextDue } from './service/nextDue';
 export type { NextDue } from './service/nextDue';
 export { comparePressing, isOverdue } from './service/pressing';
 export {

@@ -1,5 +1,5 @@
 import type { MachineDetail } from '@longbar/core';
-import { formatHours, localDay } from '@longbar/core';
+import { dueAtWords, localDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -106,7 +106,7 @@ function Due({ machine }: { machine: MachineDetail }) {
       {machine.due && (
         <Words as="note" color="secondInk">
           {(machine.due.by !== 'months' || machine.due.kinds) && machine.due.why}
-          {machine.due.atHours !== null && ` Due at ${formatHours(machine.due.atHours)} h.`}
+          {` ${dueAtWords(machine.due)}`}
         </Words>
       )}
     </Stack>

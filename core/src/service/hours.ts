@@ -45,6 +45,15 @@ export function engineHours(reading: HoursReading, meter: readonly MeterChange[]
 }
 
 /**
+ * What the meter that was fitted last shows when the engine has run so many hours: a person reads
+ * the meter, and knows no engine hours. 6,740 of them are 500 on a meter fitted at 6,240.
+ */
+export function meterShows(hours: number, meter: readonly MeterChange[]): number {
+  const [last] = [...meter].sort((a, b) => daysBetween(a.date, b.date));
+  return hours - (last?.offset ?? 0);
+}
+
+/**
  * Whether a figure read on the very day a meter was fitted can be that meter's: it has run no
  * more than a day since its first reading.
  */

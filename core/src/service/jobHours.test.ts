@@ -17,6 +17,18 @@ describe('hours read in a job', () => {
     expect(doubt(4800, known)).toBe('impossible');
   });
 
+  it('are held against what was read on the same day, which may be a day apart and no more', () => {
+    const today = [{ date: '2026-05-20', hours: 480 }];
+    const known = { lastLeft: null, hourMeter: meterForJob(today, []) };
+    expect(doubt(12, known)).toBe('below');
+    expect(doubt(4800, known)).toBe('impossible');
+    // Read in the morning and typed in the evening.
+    expect(doubt(474, known)).toBeUndefined();
+    expect(doubt(484, known)).toBeUndefined();
+    const says = doubtJobHours(known, { date: '2026-05-20', hours: 4800 })?.says;
+    expect(says).toContain('4,320 h in a day is more than there are');
+  });
+
   it('are not doubted for being below what another meter showed at the last check', () => {
     const fitted = [...readings, { date: '2026-05-10', hours: 3, replaced: true }];
     const known = {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { nextDue, useOf } from '..';
+import { dueAtWords, nextDue, useOf } from '..';
 
 const service = { breakInHours: 60, everyHours: 600, everyMonths: 18 };
 const readings = [
@@ -128,7 +128,11 @@ describe('when the next check is due', () => {
       [...readings.slice(0, 2), { date: '2026-07-20', hours: 160 }],
       today,
     );
-    expect(due).toMatchObject({ atHours: 6600, hoursLeft: 200 });
+    expect(due).toMatchObject({ atHours: 6600, onMeter: 360, hoursLeft: 200 });
+    // As the record says it of a check on the new meter.
+    const since = { date: '2026-07-20', hours: 160 };
+    const next = nextDue({ service, meter, last: since, breakInDone: true }, [since], today);
+    expect(next && dueAtWords(next)).toBe(`Due at ${160 + service.everyHours} h on the meter.`);
   });
 
   it('has nothing to say without an interval', () => {

@@ -3,7 +3,7 @@ import { addDays, addMonths, daysBetween } from '../calendar';
 import { formatHours } from '../units';
 import type { EngineSheet } from '../engine/sheet';
 import type { HoursReading, MeterChange, Use } from './hours';
-import { engineHours, useOf } from './hours';
+import { engineHours, meterShows, useOf } from './hours';
 
 export type ServiceHistory = {
   service: EngineSheet['service'];
@@ -27,6 +27,8 @@ export type NextDue = {
   by: 'break-in' | 'hours' | 'months' | 'drift';
   /** Engine hours at which it is due; null where only months count. */
   atHours: number | null;
+  /** What the meter that is fitted shows then; an answer of an earlier version tells it not. */
+  onMeter?: number | null | undefined;
   /** Hours left to that; negative when overdue. */
   hoursLeft: number | null;
   /** The days between which it falls due; null where that cannot honestly be said. */
@@ -43,7 +45,7 @@ const FARTHEST_DAYS = 3650;
  * the last check or the day in service, whichever comes first in time. The date by hours comes from use over the last year (Theil–Sen), its range from the
  * spread of that use, or from an estimate; without either there is none, and the date by months
  * stands, for that is known. Undefined where the sheet gives no interval. All hours answered
- * are engine hours, whatever the meter shows.
+ * are engine hours but `onMeter`, which is what a person finds on the meter then.
  *
  * @example nextDue({ service: { everyMonths: 12 }, meter: [], last: null, breakInDone: true, inServiceSince: '2026-01-31' }, [], '2026-03-01').date
  *   // { from: '2027-01-31', to: '2027-01-31' }
@@ -61,6 +63,8 @@ export function nextDue(
   const use = useOf(known, today) ?? estimated(hoursAYear);
   const limit = limitOf(history);
   const hours = limit && byHours(limit.atHours, latest, use);
+  const atHours = hours?.atHours ?? null;
+  const onMeter = atHours === null ? null : meterShows(atHours, meter);
   const breakIn = limit?.by === 'break-in';
   const counted = last?.date ?? inServiceSince;
   const months = service?.everyMonths;
@@ -68,14 +72,14 @@ export function nextDue(
   if (month !== undefined && (!hours || monthsComeFirst({ ...hours, breakIn }, month, today))) {
     return {
       by: 'months',
-      atHours: hours?.atHours ?? null,
+      ...{ atHours, onMeter },
       hoursLeft: hours?.hoursLeft ?? null,
       date: { from: month, to: month },
       why: `${months} months after ${last ? 'the last check' : 'it went into service'}.`,
     };
   }
   if (!hours || !limit) return undefined;
-  return { by: limit.by, ...hours, why: `${limit.why} ${hours.why}` };
+  return { by: limit.by, ...hours, onMeter, why: `${limit.why} ${hours.why}` };
 }
 
 type Limit = { by: 'break-in' | 'hours' | 'drift'; atHours: number; why: string };
@@ -155,4 +159,17 @@ function monthsComeFirst(
   if (!hours.date) return !hours.breakIn;
   const middle = addDays(hours.date.from, daysBetween(hours.date.from, hours.date.to) / 2);
   return month < middle;
+}
+
+/**
+ * At what the meter shows it is due, for a person; nothing where only months count. An answer of
+ * an earlier version tells the engine's hours alone.
+ *
+ * @example dueAtWords({ atHours: 6740, onMeter: 500 }) // 'Due at 500 h on the meter.'
+ */
+export function dueAtWords({
+  atHours,
+  onMeter = atHours,
+}: Pick<NextDue, 'atHours' | 'onMeter'>): string {
+  return onMeter === null ? '' : `Due at ${formatHours(onMeter)} h on the meter.`;
 }

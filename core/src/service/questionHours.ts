@@ -52,14 +52,19 @@ export class HoursQuestions {
 
   /**
    * One below its neighbours is either misread or the meter was replaced or reset; more than the
-   * days between hold is impossible; far above the usual use is asked about. Undefined where
+   * days between hold is impossible, and so is more than a day apart on one day; far above the usual use is asked about. Undefined where
    * nothing is doubtful.
    */
   ask(reading: HoursReading): HoursDoubt | undefined {
     const at = firstAt(this.inOrder, dayOf(reading));
-    const before = this.inOrder[at - 1];
-    const after = this.inOrder[firstAt(this.inOrder, nextDay(dayOf(reading)))];
+    const next = firstAt(this.inOrder, nextDay(dayOf(reading)));
+    const after = this.inOrder[next];
     const hours = engineHours(reading, this.meter);
+    // Which of a day's readings came first is not known, but not how far apart they may be.
+    const apart = this.inOrder
+      .slice(at, next)
+      .find((each) => Math.abs(engineHours(each, this.meter) - hours) > HOURS_A_DAY);
+    const before = apart ?? this.inOrder[at - 1];
     const said = (each: HoursReading) => `${formatHours(each.hours)} h on ${formatDay(each.date)}`;
     if (before && engineHours(before, this.meter) > hours) {
       return {
@@ -105,7 +110,7 @@ export class HoursQuestions {
 }
 
 function daysWords(days: number): string {
-  return days === 1 ? 'a day' : `${days} days`;
+  return days <= 1 ? 'a day' : `${days} days`;
 }
 
 /** Sorts after every reading of the day, and before those of the next. */

@@ -35,6 +35,8 @@ const span = v.object({ from: v.string(), to: v.string() });
 export const nextDue = v.object({
   by: v.picklist(['break-in', 'hours', 'months', 'drift']),
   atHours: v.nullable(v.number()),
+  /** What the meter that is fitted shows then. */
+  onMeter: v.optional(v.nullable(v.number())),
   hoursLeft: v.nullable(v.number()),
   date: v.nullable(span),
   why: v.string(),

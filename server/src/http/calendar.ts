@@ -1,4 +1,4 @@
-import { formatHours, isOverdue, takesWords } from '@longbar/core';
+import { dueAtWords, isOverdue, takesWords } from '@longbar/core';
 import type { Response } from 'express';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Database } from '../store/database';
@@ -34,11 +34,10 @@ export async function sendCalendar(db: Database, today: string, response: Respon
     const from = overdue ? today : due.date?.from;
     const to = overdue ? today : due.date?.to;
     if (from === undefined || to === undefined) continue;
-    const hours = due.atHours === null ? '' : ` Due at ${formatHours(due.atHours)} h.`;
     calendar.createEvent({
       id: `${id}@longbar`,
       summary: `${name}: ${overdue ? 'check overdue' : 'check due'}`,
-      description: `${engine}. ${due.why}${hours}`,
+      description: `${engine}. ${due.why} ${dueAtWords(due)}`.trimEnd(),
       allDay: true,
       start: midnight(from),
       end: midnight(to, 1),
