@@ -94,8 +94,14 @@ test('a doubtful reading is asked about, and a new meter counts on', async ({ pa
   await page.getByRole('button', { name: 'Add the reading' }).click();
   await expect(page.getByRole('alert')).toContainText('the meter was replaced or reset');
   await page.getByRole('button', { name: 'The meter was replaced or reset' }).click();
-  await expect(page.getByRole('list', { name: 'Readings of the hour meter' })).toContainText('3 h');
+  const newest = page
+    .getByRole('list', { name: 'Readings of the hour meter' })
+    .getByRole('listitem')
+    .first();
+  await expect(newest).toContainText('the first of another meter');
+  await expect(newest).toContainText('3 h');
   await expect(page.getByText('38 h left')).toBeVisible();
+  await expect(page.getByText(/Due at 41 h on the meter\.$/)).toBeVisible();
 });
 
 test('a record: sealed, added to, and as a PDF', async ({ page }) => {

@@ -46,16 +46,20 @@ function OneReading({ machine, reading, inJob }: ReadingProps) {
   const tokens = useTokens();
   const [open, setOpen] = useState(false);
   const mayWork = useMay('technician');
-  const { date, hours, id, was = [], takenBack = false } = reading;
+  const { date, hours, id, was = [], takenBack = false, replaced } = reading;
+  const notes = [
+    ...(replaced ? ['the first of another meter'] : []),
+    ...(inJob ? ['read in a job'] : []),
+  ];
   const struck = [...was, ...(takenBack ? [hours] : [])];
   return (
     <View role="listitem" style={[styles.reading, { borderColor: tokens.hair }]}>
       <View style={styles.line}>
         <View>
           <Words color="secondInk">{formatDay(date)}</Words>
-          {inJob && (
+          {notes.length > 0 && (
             <Words as="note" color="secondInk">
-              read in a job
+              {notes.join(', ')}
             </Words>
           )}
         </View>
