@@ -22,6 +22,10 @@ function globalsOnce({ types }) {
 
 // How Jest reads the TypeScript of core and server.
 module.exports = {
-  plugins: [globalsOnce, '@babel/plugin-transform-modules-commonjs'],
+  plugins: [
+    globalsOnce,
+    '@babel/plugin-transform-dynamic-import',
+    '@babel/plugin-transform-modules-commonjs',
+  ],
   presets: ['@babel/preset-typescript'],
 };

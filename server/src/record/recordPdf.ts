@@ -1,18 +1,15 @@
 import type { RecordPage, Seal } from '@longbar/core';
 import { recordPage, sealWords, signatureCode } from '@longbar/core';
 import type { Response } from 'express';
-import PdfDocument from 'pdfkit';
 import { create } from 'qrcode';
 import type { Database } from '../store/database';
 import { checkSeal } from '../store/jobs';
-import type { Pdf } from './pdf';
 import { write } from './paragraph';
-import { PAPER } from './pdf';
+import type { Paper, Pdf } from './pdf';
+import { PAPER, sendPdf } from './pdf';
 import { drawHeads } from './recordHeads';
 import { recordOfJob } from './recordOfJob';
 import { tableRow, widthOf } from './tableRow';
-
-export type Paper = 'a4' | 'letter';
 
 const MARGIN = 42;
 
@@ -25,14 +22,9 @@ export async function sendRecord(
 ): Promise<void> {
   const [{ context, record }, seal] = await Promise.all([recordOfJob(db, id), checkSeal(db, id)]);
   const page = recordPage(record);
-  const pdf = new PdfDocument({
-    size: paper === 'a4' ? 'A4' : 'LETTER',
-    margin: MARGIN,
-    info: { Title: `${context.machineName}, lash job`, Author: 'Long Bar' },
-  });
-  response.type('application/pdf');
-  response.set('Content-Disposition', `inline; filename="record-${id}.pdf"`);
-  pdf.pipe(response);
+  const title = `${context.machineName}, lash job`;
+  const file = `record-${id}.pdf`;
+  const pdf = await sendPdf(response, { title, file, paper, margin: MARGIN });
   heading(pdf, context.machineName, page);
   drawHeads(pdf, record, widthOf(pdf));
   readings(pdf, page);

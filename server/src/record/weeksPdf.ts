@@ -1,14 +1,12 @@
 import type { PlannedMachine, Weeks } from '@longbar/core';
 import { formatDay, shimsAheadWords, whenDue, workHours } from '@longbar/core';
 import type { Response } from 'express';
-import PdfDocument from 'pdfkit';
 import type { Database } from '../store/database';
 import { readShop } from '../store/shop';
 import { readWeeks } from '../store/weeks';
 import { heightOf, write } from './paragraph';
-import type { Pdf } from './pdf';
-import { PAPER } from './pdf';
-import type { Paper } from './recordPdf';
+import type { Paper, Pdf } from './pdf';
+import { PAPER, sendPdf } from './pdf';
 import { rowHeight, tableRow, widthOf } from './tableRow';
 
 const MARGIN = 36;
@@ -25,16 +23,10 @@ export async function sendWeeks(
   response: Response,
 ): Promise<void> {
   const [weeks, { name }] = await Promise.all([readWeeks(db, today), readShop(db)]);
-  const pdf = new PdfDocument({
-    size: paper === 'a4' ? 'A4' : 'LETTER',
-    layout: 'landscape',
-    margin: MARGIN,
-    info: { Title: `${name}: the coming weeks`, Author: 'Long Bar' },
-  });
-  response.type('application/pdf');
-  response.set('Content-Disposition', 'inline; filename="long-bar-weeks.pdf"');
-  pdf.pipe(response);
-  write(pdf, `${name}: the coming weeks`, { size: 15, colour: PAPER.ink, strong: true });
+  const title = `${name}: the coming weeks`;
+  const sheet = { title, file: 'long-bar-weeks.pdf', paper, margin: MARGIN, lying: true };
+  const pdf = await sendPdf(response, sheet);
+  write(pdf, title, { size: 15, colour: PAPER.ink, strong: true });
   const about = `From ${formatDay(weeks.weeks[0] ?? today)}, as planned on ${formatDay(today)}.`;
   write(pdf, about, { size: 9, colour: PAPER.secondInk });
   pdf.y += 4;
