@@ -12,8 +12,8 @@ export function errorTold(error: unknown): object {
   return { type: name, message, stack, ...(typeof code === 'string' && { code }) };
 }
 
-/** A log of lines of JSON, from this level on; the environment names it as `LOG_LEVEL`. */
-export function logOf(level = 'warn', to?: { write: (line: string) => void }): Logger {
+/** A log of lines of JSON, from this level on. */
+export function logOf(level: string, to?: { write: (line: string) => void }): Logger {
   // What is said to a person at a start stands on standard output, apart from it.
   return pino({ level, serializers: { err: errorTold } }, to ?? pino.destination(2));
 }

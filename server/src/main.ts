@@ -25,6 +25,7 @@ import {
   backupPlan,
   certificateFrom,
   hostsFrom,
+  logLevelFrom,
   portFrom,
   proxiesFrom,
   StartError,
@@ -68,7 +69,7 @@ async function serve({ demo, web }: StartOptions): Promise<void> {
   const secure = certificateFrom(process.env.TLS_CERT, process.env.TLS_KEY);
   const proxies = proxiesFrom(process.env.LONGBAR_PROXY);
   const folder = dataFolder();
-  const logger = logOf(process.env.LOG_LEVEL);
+  const logger = logOf(logLevelFrom(process.env.LOG_LEVEL));
   hearConsole(logger);
   const entrance = new Entrance();
   const server = secure

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import {
   backupPlan,
   certificateFrom,
+  logLevelFrom,
   portFrom,
   proxiesFrom,
   StartError,
@@ -43,6 +44,12 @@ describe('what a start is told by its environment', () => {
     writeFileSync(key, 'its key');
     expect(String(certificateFrom(cert, key)?.key)).toBe('its key');
     rmSync(folder, { recursive: true });
+  });
+
+  it('is the level of the log, one that there is', () => {
+    expect(logLevelFrom()).toBe('warn');
+    expect(logLevelFrom('info')).toBe('info');
+    expect(saidOf(() => logLevelFrom('loud'))).toContain('LOG_LEVEL is “loud”; it must be one of');
   });
 
   it('is the proxies whose word is taken, by address, network or neighbourhood', () => {

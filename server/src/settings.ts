@@ -38,6 +38,14 @@ export function hostsFrom(named = '', cert?: Buffer): string[] {
   ].flatMap((name) => name.trim() || []);
 }
 
+const LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
+
+/** From which level on the log has a line, as the environment names it. */
+export function logLevelFrom(named = 'warn'): string {
+  if (LEVELS.includes(named)) return named;
+  throw new StartError(`LOG_LEVEL is “${named}”; it must be one of ${LEVELS.join(', ')}.`);
+}
+
 /** Whole neighbourhoods by their names, as Express knows them. */
 const NEAR = new Set(['loopback', 'linklocal', 'uniquelocal']);
 
