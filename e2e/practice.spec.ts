@@ -1,8 +1,8 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { PractisedJob } from './support/practisedJob';
 import { TestServer } from './support/server';
+import { violations } from './support/violations';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -18,13 +18,6 @@ test.afterEach(() => server.end());
 
 const radio = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 const mark = (page: Page) => page.getByRole('status').filter({ hasText: /^\d+ of 100$/ });
-
-async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze();
-  expect(
-    violations.map(({ id, nodes }) => `${id} ${nodes.map(({ html }) => html).join()}`),
-  ).toEqual([]);
-}
 
 test('what may be set: a careless round with its mistakes, then one that learned from it', async ({
   page,
@@ -48,7 +41,7 @@ test('what may be set: a careless round with its mistakes, then one that learned
   await expect(page.getByText(/^Your best: 100 of 100, in 2 rounds\./)).toBeVisible();
   await page.getByRole('button', { name: 'Another round' }).click();
   await expect(page.getByText('ROUND 2')).toBeVisible();
-  await expectAccessible(page);
+  expect(await violations(page)).toEqual([]);
 });
 
 test('read it: two limits tried tell the gap', async ({ page }) => {
@@ -93,7 +86,7 @@ test('the whole job: hands at the engine, the true screens, and a mark for what 
   await radio(page, 'The engine').click();
   await page.getByRole('button', { name: /^Cylinder 1\./ }).click();
   await expect(page.getByRole('heading', { name: 'No. 1 exhaust in hand' })).toBeVisible();
-  await expectAccessible(page);
+  expect(await violations(page)).toEqual([]);
   await radio(page, 'The screen').click();
   await practised.wholeJob();
   await expect(mark(page)).toHaveText('100 of 100');
