@@ -127,7 +127,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await job.tap('Mended, run again, no leaks');
   await job.tap('Sign and close the record');
   await expect(
-    page.getByText(/^Next check at the latest when the meter shows 7,201 h, or on/),
+    page.getByText(/^Next check: at the latest when the meter shows 7,201 h, or on/),
   ).toBeVisible();
   await job.tap('Open the record');
   await expect(

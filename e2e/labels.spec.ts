@@ -102,6 +102,6 @@ test('after signing, the engine gets a label with day, hours, lash, next check a
   await expect(label).toContainText(
     'Set by the sheet, cold: intake 0.33 mm, 13 thou, exhaust 0.58 mm, 23 thou',
   );
-  await expect(label).toContainText('Next at the latest when the meter shows 6,621 h');
+  await expect(label).toContainText('Next check: at the latest when the meter shows 6,621 h');
   await expect(label).toContainText('Ina');
 });

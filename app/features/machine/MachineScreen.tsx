@@ -94,6 +94,8 @@ function Due({ machine }: { machine: MachineDetail }) {
   const due = dueWords(machine.due, machine.interval, localDay(new Date()));
   // Then the reason below says so.
   const dayUnknown = machine.due?.date === null;
+  // Where months end it, the line above says it already.
+  const whyShown = machine.due?.by !== 'months' || machine.due.kinds !== undefined;
   return (
     <Stack gap={space.hair}>
       <Spread>
@@ -105,8 +107,7 @@ function Due({ machine }: { machine: MachineDetail }) {
       <DueBar due={due} />
       {machine.due && (
         <Words as="note" color="secondInk">
-          {(machine.due.by !== 'months' || machine.due.kinds) && machine.due.why}
-          {` ${dueAtWords(machine.due)}`}
+          {[whyShown && machine.due.why, dueAtWords(machine.due)].filter(Boolean).join(' ')}
         </Words>
       )}
     </Stack>

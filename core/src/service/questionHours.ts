@@ -52,8 +52,8 @@ export class HoursQuestions {
 
   /**
    * One below its neighbours is either misread or the meter was replaced or reset; more than the
-   * days between hold is impossible, and so is more than a day apart on one day; far above the usual use is asked about. Undefined where
-   * nothing is doubtful.
+   * days between hold is impossible, and so is more than a day apart on one day; far above the
+   * usual use is asked about. Undefined where nothing is doubtful.
    */
   ask(reading: HoursReading): HoursDoubt | undefined {
     const at = firstAt(this.inOrder, dayOf(reading));

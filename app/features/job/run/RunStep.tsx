@@ -33,7 +33,7 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
       </Words>
       {signed && !signed.incomplete && (
         <Words as="strong">
-          Next check{' '}
+          Next check:{' '}
           {nextCheckWords({ service: setting.sheet.service, hours: state.hours, at: signed.at })}
           {leftOut.length > 0 && `; the ${kindsInWords(leftOut)} stay due`}.
         </Words>

@@ -91,7 +91,16 @@ describe('the end of a job', () => {
     expect(nextCheckWords(counted)).toBe(
       'at the latest when the meter shows 7,212 h, or on 2 Nov 2027, whichever comes first',
     );
-    expect(nextCheckWords({ ...counted, hours: undefined })).toBe('at the latest on 2 Nov 2027');
+    const unread = { ...counted, hours: undefined };
+    expect(nextCheckWords(unread)).toBe(
+      'at the latest after 600 h more, or on 2 Nov 2027, whichever comes first',
+    );
+    expect(nextCheckWords({ ...unread, service: { everyHours: 600 } })).toBe(
+      'at the latest after 600 h more',
+    );
+    expect(nextCheckWords({ ...counted, service: { everyMonths: 18 } })).toBe(
+      'at the latest on 2 Nov 2027',
+    );
     expect(nextCheckWords({ ...counted, service: undefined })).toBe('the sheet gives no interval');
     expect(fact('Next check', ran)).toBeUndefined();
     expect(fact('Next check', ran, signed)).toBeDefined();

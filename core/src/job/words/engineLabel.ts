@@ -40,7 +40,7 @@ export function engineLabelWords(
     lines: [
       `${scope?.checkOnly ? 'Checked by' : 'Set by'} the sheet, ${warm}: ${figures.join(', ')}`,
       ...(isWhole(scope) ? [] : [scopeWords(scope)]),
-      signed.incomplete ? `Incomplete: ${open} left open, still due` : `Next ${next}`,
+      signed.incomplete ? `Incomplete: ${open} left open, still due` : `Next check: ${next}`,
       `${signed.name} · the maker’s manual stands above this label`,
     ],
   };

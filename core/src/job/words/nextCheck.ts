@@ -19,8 +19,10 @@ type CountedFrom = {
  */
 export function nextCheckWords({ service, hours, at }: CountedFrom): string {
   const { everyHours, everyMonths } = service ?? {};
-  const byHours =
-    everyHours && hours ? `when the meter shows ${formatHours(hours.hours + everyHours)} h` : '';
+  const onMeter = everyHours && hours && formatHours(hours.hours + everyHours);
+  // Where the meter could not be read the interval is known all the same.
+  const more = everyHours ? `after ${formatHours(everyHours)} h more` : '';
+  const byHours = onMeter ? `when the meter shows ${onMeter} h` : more;
   const byMonths = everyMonths ? `on ${formatDay(addMonths(at, everyMonths))}` : '';
   if (!byHours && !byMonths) return 'the sheet gives no interval';
   const both = byHours && byMonths ? ', whichever comes first' : '';
