@@ -1,12 +1,12 @@
 import type { ComponentProps, ReactNode } from 'react';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { useColorScheme } from 'react-native';
 import { configureFonts, PaperProvider } from 'react-native-paper';
 import { MD3DarkTheme, MD3LightTheme } from 'react-native-paper/lib/module/styles/themes';
 import { font } from './fonts';
 import type { Tokens } from './tokens';
 import { day, night } from './tokens';
+import { useDeviceNight } from './useDeviceNight';
 
 const TokensContext = createContext<Tokens>(day);
 
@@ -24,9 +24,9 @@ type Props = {
 
 /** Day or night as chosen, else as the device is set; hands Paper the same colours. */
 export function ThemeProvider({ chosen, icon, children }: Props) {
-  const system = useColorScheme();
+  const deviceNight = useDeviceNight();
   const printing = usePrinting();
-  const dark = !printing && (chosen === 'system' ? system === 'dark' : chosen === 'night');
+  const dark = !printing && (chosen === 'system' ? deviceNight : chosen === 'night');
   const tokens = dark ? night : day;
   const theme = useMemo(() => paperTheme(tokens, dark), [tokens, dark]);
   return (

@@ -1,17 +1,15 @@
-import { Pressable, useColorScheme } from 'react-native';
+import { Pressable } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../state/preferences';
-import { useAppSelector } from '../../state/store';
 import { Icon } from '../../ui/Icon';
 import { useTokens } from '../../theme/ThemeProvider';
+import { night } from '../../theme/tokens';
 
 /** Day or night at one tap; until then as the device is set. */
 export function ThemeSwitch() {
   const tokens = useTokens();
   const dispatch = useDispatch();
-  const system = useColorScheme();
-  const chosen = useAppSelector((state) => state.preferences.theme);
-  const dark = chosen === 'system' ? system === 'dark' : chosen === 'night';
+  const dark = tokens === night;
   return (
     <Pressable
       role="button"
