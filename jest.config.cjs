@@ -6,7 +6,8 @@ const longbar = {
 const inNode = {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/**/*.test.ts'],
-  transform: { '\\.[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
+  transformIgnorePatterns: ['/node_modules/(?!(valibot|node-wav|fft\\.js)/)'],
+  transform: { '\\.c?[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
   moduleNameMapper: longbar,
 };
 

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { root } from '../e2e/support/server';
+import { root } from '../e2e/support/root';
 
 /** Builds a bare Expo Router and Paper page with its icon font; answers where it lies. */
 export function barePage(): string {

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import type { Browser } from '@playwright/test';
 import { chromium } from '@playwright/test';
-import { root, TestServer } from '../e2e/support/server';
+import { root } from '../e2e/support/root';
+import { TestServer } from '../e2e/support/server';
 import { barePage } from './barePage';
 import type { Line } from './line';
 import { quantile } from './line';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
 import { localDay, SeededRandom } from '@longbar/core';
-import { root } from '../e2e/support/server';
+import { root } from '../e2e/support/root';
 import { openDatabase } from '../server/src/store/database';
 import { doorOf } from '../server/src/store/door';
 import { beginPairing, pair } from '../server/src/store/pairing';

@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
-import { root, TestServer } from './support/server';
+import { root } from './support/root';
+import { TestServer } from './support/server';
 
 const run = promisify(execFile);
 

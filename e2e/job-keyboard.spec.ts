@@ -12,17 +12,45 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
-/** Goes from control to control, the last first, until one so named has the focus. */
+/** Goes from control to control until one so named has the focus, the shorter way round. */
 async function keyTo(page: Page, name: RegExp): Promise<void> {
+  await page.waitForFunction(() => document.querySelector('[aria-busy="true"]') === null);
+  // Where what had the focus went away, the way begins at the next control.
+  if (await page.evaluate(() => document.activeElement === document.body)) {
+    await page.keyboard.press('Tab');
+  }
+  const way = await (await page.waitForFunction(shorterWay, name.source)).jsonValue();
+  for (let i = 0; way && i < way.times; i++) await page.keyboard.press(way.key);
+  // What comes or goes on the way makes it longer.
   for (let i = 0; i < 120; i++) {
+    if (name.test(await page.evaluate(focused))) return;
     await page.keyboard.press('Shift+Tab');
-    const focused = await page.evaluate(() => {
-      const at = document.activeElement;
-      return at?.getAttribute('aria-label') ?? at?.textContent ?? '';
-    });
-    if (name.test(focused)) return;
   }
   throw new Error(`No control ${name} is reached by the keyboard.`);
+}
+
+function focused(): string {
+  const at = document.activeElement;
+  return at?.getAttribute('aria-label') ?? at?.textContent ?? '';
+}
+
+/** How often Tab is to be pressed, or Shift+Tab, to come to the control so named, once it is there. */
+function shorterWay(name: string): { key: 'Tab' | 'Shift+Tab'; times: number } | undefined {
+  const wanted = new RegExp(name);
+  const every = [
+    ...document.querySelectorAll<HTMLElement>('a, button, input, textarea, [tabindex]'),
+  ];
+  const stops = every.filter((each) => each.tabIndex >= 0 && each.getClientRects().length > 0);
+  const at = document.activeElement;
+  const behind = (each: Element) =>
+    !!at && !!(at.compareDocumentPosition(each) & Node.DOCUMENT_POSITION_FOLLOWING);
+  const nameOf = (each: Element) => each.getAttribute('aria-label') ?? each.textContent ?? '';
+  const forth = stops.filter(behind).findIndex((each) => wanted.test(nameOf(each)));
+  const before = stops.filter((each) => each !== at && !behind(each)).reverse();
+  const back = before.findIndex((each) => wanted.test(nameOf(each)));
+  if (at && wanted.test(nameOf(at))) return { key: 'Tab', times: 0 };
+  if (forth >= 0 && (back < 0 || forth <= back)) return { key: 'Tab', times: forth + 1 };
+  return back < 0 ? undefined : { key: 'Shift+Tab', times: back + 1 };
 }
 
 async function press(page: Page, name: RegExp, key = 'Enter'): Promise<void> {

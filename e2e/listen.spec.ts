@@ -1,5 +1,6 @@
 import type { JobAct, JobEvent } from '@longbar/core';
 import { expect, test } from '@playwright/test';
+import { ARGS, CHROMIUM } from './support/chromium';
 import { JobPage } from './support/jobPage';
 import { beginRecorded, journalOf } from './support/recordedJob';
 import { TestServer } from './support/server';
@@ -7,7 +8,18 @@ import { TestServer } from './support/server';
 /** Noise gone? Ten seconds at idle before the work and after it, by microphone and from a file. */
 let server: TestServer;
 
-test.use({ viewport: { width: 390, height: 844 } });
+test.use({
+  viewport: { width: 390, height: 844 },
+  launchOptions: {
+    executablePath: CHROMIUM,
+    // The microphone hears the tractor that ticks.
+    args: [
+      ...ARGS,
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${process.env.LONGBAR_E2E_SOUNDS}/before.wav`,
+    ],
+  },
+});
 test.beforeEach(async () => {
   server = await TestServer.start();
 });

@@ -7,7 +7,9 @@ import type { Page } from '@playwright/test';
 import { chromium, expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { keptOnPhone } from './support/keptOnPhone';
-import { root, TestServer } from './support/server';
+import { ARGS, CHROMIUM } from './support/chromium';
+import { root } from './support/root';
+import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
 
@@ -127,8 +129,8 @@ test('a browser killed in the middle of a tap keeps what it showed', async () =>
   const profile = mkdtempSync(join(tmpdir(), 'longbar-profile-'));
   const launch = async () => {
     const context = await chromium.launchPersistentContext(profile, {
-      executablePath: '/usr/bin/chromium',
-      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
+      executablePath: CHROMIUM,
+      args: ARGS,
     });
     // A phone was paired long before; a browser writes its cookies down within half a minute.
     await server.pairWith(context);

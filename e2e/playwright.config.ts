@@ -1,18 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-const chromium = [
-  '--headless',
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  // The microphone hears the tractor that ticks.
-  '--use-fake-device-for-media-stream',
-  `--use-file-for-fake-audio-capture=${process.env.LONGBAR_E2E_SOUNDS}/before.wav`,
-];
+import { ARGS, PAGES_ONLY } from './support/chromium';
 
 /** Every phone of a test is paired with the seeded demo, as its foreman's. */
 const [name = '', value = ''] = (process.env.LONGBAR_E2E_COOKIE ?? '').split('=');
@@ -37,7 +24,7 @@ export default defineConfig({
   outputDir: '../test-results',
   reporter: results ? [['list'], ['json', { outputFile: results }]] : [['list']],
   use: {
-    launchOptions: { executablePath: '/usr/bin/chromium', args: chromium },
+    launchOptions: { executablePath: PAGES_ONLY, args: ARGS },
     // It fetches the whole application in each test anew; those about no signal allow it.
     serviceWorkers: 'block',
     ...(name !== '' && { storageState: { cookies: [cookie], origins: [] } }),

@@ -2,7 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { root, TestServer } from './support/server';
+import { root } from './support/root';
+import { TestServer } from './support/server';
 
 const BATCH = 20;
 
@@ -58,7 +59,7 @@ for (let part = 0; part < PARTS; part++) {
 
 async function roundsOfLoad(from: number, rounds: number): Promise<void> {
   test.setTimeout(900_000);
-  const server = await TestServer.start();
+  const server = await TestServer.start({ alone: true });
   let acknowledged = new Set<string>();
   let job = '';
   let total = 0;
@@ -96,7 +97,7 @@ async function roundsOfLoad(from: number, rounds: number): Promise<void> {
 }
 
 test('a full disk is said, and loses nothing that was acknowledged', async () => {
-  const server = await TestServer.start();
+  const server = await TestServer.start({ alone: true });
   await server.down();
   await server.up({ kilobytes: 4096 });
   const job = await someJob(server);

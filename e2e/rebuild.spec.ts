@@ -11,7 +11,7 @@ const [SHEET, PUMP, SKIFF] = [id(1), id(2), id(3)];
 test('a lost server is put back on an empty one from the phones that worked there', async ({
   browser,
 }) => {
-  const server = await TestServer.start({ empty: true });
+  const server = await TestServer.start({ empty: true, alone: true });
   const { variants: _none, ...document } = sheet;
   await server.keep('/sheets', { id: SHEET, document: { ...document, name: 'Avocet' } });
   await server.keep('/sheets', { id: SHEET, document });

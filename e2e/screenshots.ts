@@ -2,7 +2,8 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
-import { root, TestServer } from './support/server';
+import { root } from './support/root';
+import { TestServer } from './support/server';
 
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };

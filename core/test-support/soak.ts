@@ -1,5 +1,5 @@
 /** Whether the soak runs, as Jest is set up. */
 declare const SOAK: boolean;
 
-/** So many whole jobs are run in each of the two suites of them. */
-export const JOBS = SOAK ? 1000 : 250;
+/** How often what is tried at random is tried: each time, and where it is let run for long. */
+export const times = (usual: number, long: number): number => (SOAK ? long : usual);

@@ -15,7 +15,8 @@ export class JobPage {
 
   /** What was kept is drawn. */
   async settled(): Promise<void> {
-    await expect(this.page.locator('[aria-busy="true"]')).toHaveCount(0);
+    // Looked at again soon: an expectation waits half a second before it does.
+    await this.page.locator('[aria-busy="true"]').first().waitFor({ state: 'hidden' });
   }
 
   /** Runs several fasteners of one stage down in one act. */
@@ -45,7 +46,7 @@ export class JobPage {
 
   /** The present step is the one so named. */
   async at(step: string): Promise<void> {
-    await expect(this.page.getByText(new RegExp(`^${step}( .*)? · step`))).toBeVisible();
+    await this.page.getByText(new RegExp(`^${step}( .*)? · step`)).waitFor();
   }
 
   async prepare(hours: string): Promise<void> {
@@ -122,7 +123,7 @@ export class JobPage {
         const [, cylinder, kind] = /No\. (\d+) (\w+)/.exec(asked) ?? [];
         crank = rockers.peak(`${kind}.${cylinder}`);
         await this.tap('It has, just now');
-        await expect(this.button(/^Undo: .* peak$/)).toBeVisible();
+        await this.button(/^Undo: .* peak$/).waitFor();
         continue;
       }
       const id = await this.unfelt();
@@ -154,7 +155,7 @@ export class JobPage {
       .replace('rocks at overlap', 'rocking')
       .replace('piston at its top', 'top')
       .replace('just at its lowest', 'peak');
-    await expect(this.button(`Undo: ${kept}`)).toBeVisible();
+    await this.button(`Undo: ${kept}`).waitFor();
   }
 
   /** Reads once more on the round and goes on from there. */
@@ -182,18 +183,18 @@ export class JobPage {
     await this.toStopOne(url);
     for (let i = 0; i < 3; i++) await this.keep('0.30', '0.33');
     for (let i = 0; i < 3; i++) await this.keep('0.55', '0.58');
-    await expect(this.heading('Bar 360° clockwise')).toBeVisible();
+    await this.heading('Bar 360° clockwise').waitFor();
   }
 
   /** Ticks every open row, those that come up meanwhile included. */
   async tickAll(): Promise<void> {
     const open = this.page.getByRole('checkbox', { checked: false });
-    await expect(open.first()).toBeVisible();
+    await open.first().waitFor();
     for (await this.settled(); (await open.count()) > 0; await this.settled()) {
       const name = (await open.first().getAttribute('aria-label')) ?? '';
       await open.first().click();
       const same = this.page.getByRole('checkbox', { name, exact: true, checked: false });
-      await expect(same).toHaveCount(0);
+      await same.first().waitFor({ state: 'hidden' });
     }
   }
 
@@ -277,9 +278,9 @@ export class JobPage {
     const named = (now: string) =>
       this.button(new RegExp(`^${size.replace('.', '\\.')} mm( stack)?: ${now}$`));
     await named('not tried').click();
-    if (word === 'enters') return expect(named('enters')).toBeVisible();
+    if (word === 'enters') return named('enters').waitFor();
     await named('enters').click();
-    await expect(named('stops')).toBeVisible();
+    await named('stops').waitFor();
   }
 
   async paint(): Promise<void> {

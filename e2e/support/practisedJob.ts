@@ -130,7 +130,7 @@ export class PractisedJob {
     await this.page
       .getByRole('radio', { name: `No. ${cylinder} ${kind} ${state}`, exact: true })
       .click();
-    await expect(this.job.button(`Undo: No. ${cylinder} ${kind} ${state}`)).toBeVisible();
+    await this.job.button(`Undo: No. ${cylinder} ${kind} ${state}`).waitFor();
   }
 
   private tile(size: string) {

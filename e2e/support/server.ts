@@ -1,14 +1,10 @@
-import type { ChildProcess } from 'node:child_process';
-import { spawn } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import type { BrowserContext } from '@playwright/test';
-
-/** The project. */
-export const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
+import { Alone } from './alone';
+import { Hosted } from './hosted';
 
 type Options = {
   /** A folder with an application of its own to serve. */
@@ -19,12 +15,14 @@ type Options = {
   unpaired?: boolean;
   /** The files to serve HTTPS by. */
   certificate?: { cert: string; key: string };
+  /** Runs in a process of its own, for it is killed or its files may not grow. */
+  alone?: boolean;
 };
 
 /** A server of a test's own: its port, its data, and the means to stop and start it. */
 export class TestServer {
   readonly data = mkdtempSync(join(tmpdir(), 'longbar-e2e-'));
-  private child: ChildProcess | undefined;
+  private readonly serving;
   /** The cookie of a foreman’s phone, as `name=value`. */
   cookie: string | undefined;
   /** The link that pairs the first phone of an empty shop, as the server printed it. */
@@ -32,7 +30,9 @@ export class TestServer {
   private constructor(
     readonly port: number,
     private readonly options: Options,
-  ) {}
+  ) {
+    this.serving = options.alone ? new Alone() : new Hosted();
+  }
 
   static async start(options: Options = {}): Promise<TestServer> {
     const server = new TestServer(await freePort(), options);
@@ -49,45 +49,20 @@ export class TestServer {
     return `${this.options.certificate ? 'https' : 'http'}://127.0.0.1:${this.port}`;
   }
 
-  /**
-   * Starts it, and waits until it says where it is. With `kilobytes` no file of its may grow
-   * beyond that, as on a full disk.
-   */
+  /** Starts it; with `kilobytes` no file of its may grow beyond that, as on a full disk. */
   async up({ kilobytes }: { kilobytes?: number } = {}): Promise<void> {
     const { web, certificate, empty } = this.options;
     const env = {
-      ...process.env,
       PORT: String(this.port),
       LONGBAR_DATA: this.data,
-      ...(empty && { LONGBAR_E2E_EMPTY: '1' }),
-      ...(web !== undefined && { LONGBAR_WEB: web }),
       ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };
-    const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
-    const child = spawn(
-      'bash',
-      ['-c', `${limit} exec "${process.execPath}" e2e/support/serve.mjs`],
-      {
-        cwd: root,
-        env,
-        stdio: 'pipe',
-      },
-    );
-    this.child = child;
-    let said = '';
-    child.stdout.on('data', (data) => (said += data));
-    child.stderr.on('data', (data) => (said += data));
-    for (let tries = 0; tries < 1000; tries++) {
-      if (child.exitCode !== null) throw new Error(`The server ended: ${said}`);
-      if (said.includes('Ctrl-C')) return this.letIn(said);
-      await new Promise((resolve) => setTimeout(resolve, 20));
-    }
-    throw new Error(`The server did not start: ${said}`);
+    this.firstLink = await this.serving.up({ env, demo: !empty, web, kilobytes });
+    await this.letIn();
   }
 
   /** Pairs a phone by the first link that was printed, or steps into the demo. */
-  private async letIn(said: string): Promise<void> {
-    this.firstLink = /\S+\/pair#\S+/.exec(said)?.[0];
+  private async letIn(): Promise<void> {
     if (this.options.unpaired || (this.cookie !== undefined && !this.firstLink)) return;
     const code = this.firstLink?.split('#')[1];
     const answer = await (code === undefined
@@ -124,11 +99,7 @@ export class TestServer {
 
   /** Stops it; with SIGKILL as if the power had failed. */
   async down(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
-    const child = this.child;
-    if (!child || child.exitCode !== null || child.signalCode !== null) return;
-    const ended = new Promise((resolve) => child.once('exit', resolve));
-    child.kill(signal);
-    await ended;
+    await this.serving.down(signal);
   }
 
   async end(): Promise<void> {

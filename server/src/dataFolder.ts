@@ -17,7 +17,7 @@ export { verifyFile } from './verify/verifyFile';
 export async function backUpFolder(folder: string): Promise<string> {
   const db = await openDatabase(folder);
   try {
-    return await backUp(db, backupPlan(folder), new Date());
+    return await backUp(db, backupPlan(folder, process.env), new Date());
   } finally {
     await db.close();
   }

@@ -5,9 +5,8 @@ import { fork } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { emptyDatabase } from '../test-support/demoDatabase';
+import { demoDatabase } from '../test-support/demoDatabase';
 import { NOW } from '../test-support/now';
-import { loadDemo } from './demo/loadDemo';
 import { MACHINES } from './demo/yard';
 import { LongJobs } from './longJobs';
 import type { Database } from './store/database';
@@ -62,9 +61,8 @@ const read = (db: Database) =>
 it('a long job is read in a process of its own, as it would be read here', async () => {
   const jobs = new LongJobs(begin(script));
   const asked = jest.fn(jobs.summarise);
-  const { db, end } = await emptyDatabase(asked);
+  const { db, end } = await demoDatabase(asked);
   try {
-    await loadDemo(db, NOW);
     expect(begun).toHaveLength(0);
     await jobOf(db, 1, 600);
     await listMachines(db, TODAY);
@@ -84,9 +82,8 @@ it('one that takes too long is given up and named, and everything else goes on',
   const endless = join(folder, 'endless.mjs');
   writeFileSync(endless, `process.on('message', () => { for (;;); });`);
   const jobs = new LongJobs(begin(endless), 300);
-  const { db, end } = await emptyDatabase(jobs.summarise);
+  const { db, end } = await demoDatabase(jobs.summarise);
   try {
-    await loadDemo(db, NOW);
     await jobOf(db, 1, 600);
     await jobOf(db, 2, 5);
     expect(await listMachines(db, TODAY)).toHaveLength(MACHINES.length);
@@ -108,9 +105,8 @@ it('one that takes too long is given up and named, and everything else goes on',
 
 it('a process that ended while nobody asked it is begun anew', async () => {
   const jobs = new LongJobs(begin(script));
-  const { db, end } = await emptyDatabase(jobs.summarise);
+  const { db, end } = await demoDatabase(jobs.summarise);
   try {
-    await loadDemo(db, NOW);
     await jobOf(db, 1, 600);
     await listMachines(db, TODAY);
     const first = begun.at(-1)!;

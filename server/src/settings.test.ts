@@ -68,16 +68,10 @@ describe('what a start is told by its environment', () => {
 
   it('is a whole number from 1, the usual one where none is named', () => {
     const name = 'LONGBAR_BACKUPS';
-    const before = process.env[name];
-    delete process.env[name];
-    expect(backupPlan('data').keep).toBe(14);
-    process.env[name] = '3';
-    expect(backupPlan('data').keep).toBe(3);
+    expect(backupPlan('data', {}).keep).toBe(14);
+    expect(backupPlan('data', { [name]: '3' }).keep).toBe(3);
     for (const text of ['0', '-2', '2.5', 'many']) {
-      process.env[name] = text;
-      expect(saidOf(() => wholeFrom(name, 14))).toContain(`${name} is “${text}”`);
+      expect(saidOf(() => wholeFrom(name, 14, { [name]: text }))).toContain(`${name} is “${text}”`);
     }
-    if (before === undefined) delete process.env[name];
-    else process.env[name] = before;
   });
 });

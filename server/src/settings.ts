@@ -5,6 +5,9 @@ import { resolve } from 'node:path';
 import type { BackupPlan } from './store/backupFiles';
 import { backupFolder } from './store/dataFile';
 
+/** What the environment of a process has set. */
+export type Environment = Readonly<Record<string, string | undefined>>;
+
 /** Cannot start, for a reason a person can mend. */
 export class StartError extends Error {}
 
@@ -68,24 +71,24 @@ export function proxiesFrom(named = ''): string[] {
 }
 
 /** How many backups are kept. */
-function keptBackups(): number {
-  return wholeFrom('LONGBAR_BACKUPS', 14);
+function keptBackups(env: Environment): number {
+  return wholeFrom('LONGBAR_BACKUPS', 14, env);
 }
 
 /** Where backups of a data folder go, as the environment has it. */
-export function backupPlan(folder: string): BackupPlan {
-  const to = process.env.LONGBAR_BACKUP_TO;
+export function backupPlan(folder: string, env: Environment): BackupPlan {
+  const to = env.LONGBAR_BACKUP_TO;
   return {
     folder: backupFolder(folder),
     ...(to && { to: resolve(to) }),
-    keep: keptBackups(),
-    everyHours: wholeFrom('LONGBAR_BACKUP_HOURS', 24),
+    keep: keptBackups(env),
+    everyHours: wholeFrom('LONGBAR_BACKUP_HOURS', 24, env),
   };
 }
 
 /** A whole number from the environment, from 1. */
-export function wholeFrom(name: string, usual: number): number {
-  const text = process.env[name];
+export function wholeFrom(name: string, usual: number, env: Environment): number {
+  const text = env[name];
   if (text === undefined) return usual;
   const figure = Number(text);
   if (Number.isInteger(figure) && figure >= 1) return figure;

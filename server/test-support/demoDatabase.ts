@@ -27,9 +27,9 @@ async function openedIn(folder: string, reading?: Summarise): Promise<TestDataba
   };
 }
 
-/** A database with the demo yard as it was loaded at `NOW`. */
-export async function demoDatabase(): Promise<TestDatabase> {
+/** A database with the demo yard as it was loaded at `NOW`; `reading` as above. */
+export async function demoDatabase(reading?: Summarise): Promise<TestDatabase> {
   const folder = newFolder();
   copyDemo(folder);
-  return openedIn(folder);
+  return openedIn(folder, reading);
 }

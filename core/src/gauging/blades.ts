@@ -1,4 +1,5 @@
 import { itemAt } from '../itemAt';
+import { rememberEach } from '../remember';
 import type { Reading, Trial } from './reading';
 import type { SettingSpec } from './toSet';
 import { toSet } from './toSet';
@@ -21,11 +22,11 @@ export function plainBlades(set: Pick<BladeSet, 'blades'>): number[] {
 }
 
 /** What one plain blade or a stack of two makes, in order of thickness, µm. */
-export function stackSizes(set: Pick<BladeSet, 'blades'>): number[] {
+export const stackSizes = rememberEach((set: Pick<BladeSet, 'blades'>): readonly number[] => {
   const plain = plainBlades(set);
   const stacks = plain.flatMap((one, i) => plain.slice(i + 1).map((other) => one + other));
   return [...new Set([...plain, ...stacks])].sort((a, b) => a - b);
-}
+});
 
 /** The stepped leaves of a set in order of thickness, µm. */
 export function steppedBlades(set: BladeSet): SteppedBlade[] {

@@ -1,6 +1,6 @@
-import FFT from 'fft.js';
 import { median } from '../statistics';
 import { LOOKS } from './spectrogram';
+import { transformOf } from './transformOf';
 
 /** Slowest and fastest idle that is looked for, 1/min. */
 const IDLE = { from: 350, to: 1300 };
@@ -48,7 +48,7 @@ export function engineSpeed(loudness: Float64Array, steps: number, turns: number
 
 /** How far each beat of a loudness stands out of its neighbours, dB, averaged over the clip. */
 function linesOf(loudness: Float64Array): Float64Array {
-  const fft = new FFT(SIZE);
+  const fft = transformOf(SIZE);
   const sum = new Float64Array(SIZE / 2);
   const out: number[] = fft.createComplexArray();
   const stretch = Math.min(STRETCH, loudness.length);

@@ -1,6 +1,6 @@
-import FFT from 'fft.js';
 import type { Sound } from './sound';
 import { SOUND_RATE } from './sound';
+import { transformOf } from './transformOf';
 
 /** Samples of one look at a sound, and from one look to the next: a thousand looks a second. */
 const WINDOW = 128;
@@ -17,7 +17,7 @@ export type Spectrogram = { looks: number; power: Float32Array };
 
 /** Looks at a sound a thousand times a second. */
 export function spectrogramOf(sound: Sound): Spectrogram {
-  const fft = new FFT(WINDOW);
+  const fft = transformOf(WINDOW);
   const looks = Math.max(0, Math.floor((sound.length - WINDOW) / HOP) + 1);
   const power = new Float32Array(looks * ROWS);
   const bell = Float64Array.from(

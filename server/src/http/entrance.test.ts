@@ -37,4 +37,37 @@ describe('a server that is starting', () => {
     entrance.open((_request, response) => response.end('the application'));
     expect(await (await fetch(`${url}/api/health`)).text()).toBe('the application');
   });
+
+  it('stops once who is inside is answered, and waits for no stream', async () => {
+    let answer = () => {};
+    const inside: string[] = [];
+    entrance.open((request, response) => {
+      inside.push(request.url ?? '');
+      if (request.url === '/stream') {
+        response.setHeader('Content-Type', 'text/event-stream');
+        response.write(': begun\n\n');
+      } else answer = () => response.end('answered');
+    });
+    const stream = await fetch(`${url}/stream`);
+    const asked = fetch(`${url}/slow`);
+    while (inside.length < 2) await new Promise((resolve) => setTimeout(resolve, 5));
+    let stopped = false;
+    const stopping = entrance.close().then(() => (stopped = true));
+    await expect(stream.text()).rejects.toThrow();
+    expect((await fetch(`${url}/late`)).status).toBe(503);
+    expect(stopped).toBe(false);
+    answer();
+    expect(await (await asked).text()).toBe('answered');
+    await stopping;
+    expect(inside).toEqual(['/stream', '/slow']);
+  });
+
+  it('waits for nobody for ever', async () => {
+    entrance.open(() => {});
+    const asked = fetch(`${url}/never`).catch(() => 'cut off');
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await entrance.close(30);
+    server.closeAllConnections();
+    expect(await asked).toBe('cut off');
+  });
 });

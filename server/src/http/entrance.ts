@@ -1,6 +1,8 @@
-import type { RequestListener } from 'node:http';
+import type { RequestListener, ServerResponse } from 'node:http';
 
 const WORDS = 'The server is starting. It answers in a moment.';
+/** So long what is being answered is waited for where the server stops, ms. */
+const PATIENCE = 5000;
 
 /** Loaded again by itself until the application is there. */
 const PAGE = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
@@ -13,14 +15,34 @@ const PAGE = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="v
  */
 export class Entrance {
   private inside: RequestListener | undefined;
+  private readonly answering = new Set<ServerResponse>();
 
   readonly answer: RequestListener = (request, response) => {
+    this.answering.add(response);
+    response.once('close', () => this.answering.delete(response));
     (this.inside ?? stillStarting)(request, response);
   };
 
   /** From here on the application answers. */
   open(application: RequestListener): void {
     this.inside = application;
+  }
+
+  /**
+   * Lets nobody in any more, and waits until who is inside is answered: what they ask for would
+   * else be taken away under them. A stream has no end of its own, and is ended.
+   */
+  async close(patience = PATIENCE): Promise<void> {
+    this.inside = undefined;
+    const late = Date.now() + patience;
+    while (this.answering.size > 0 && Date.now() < late) {
+      for (const response of this.answering) {
+        if (String(response.getHeader('content-type')).startsWith('text/event-stream')) {
+          response.destroy();
+        }
+      }
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    }
   }
 }
 

@@ -5,10 +5,11 @@ import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW } from '../../test-support/now';
+import { times } from '../../test-support/soak';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
-const REQUESTS = process.env.LONGBAR_SOAK ? 20_000 : 500;
+const REQUESTS = times(300, 20_000);
 
 let server: TestServer;
 let known: string[];

@@ -25,12 +25,13 @@ export async function streamJob(
   let sending = false;
   let again = false;
   const first = await readEvents(db, job, serial);
-  response.writeHead(200, {
+  response.set({
     'Content-Type': 'text/event-stream',
     // Compressing it would hold events back until there is enough of them.
     'Cache-Control': 'no-store, no-transform',
     'X-Accel-Buffering': 'no',
   });
+  response.flushHeaders();
   const write = (text: string) => {
     // Who does not read is let go, and asks again from the last it has.
     if (response.writableLength > MOST_UNREAD) response.destroy();

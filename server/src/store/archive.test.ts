@@ -5,11 +5,11 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { ParsedArchive } from '@longbar/core';
 import { parseArchive, SeededRandom } from '@longbar/core';
-import { loadDemo } from '../demo/loadDemo';
 import { MACHINES } from '../demo/yard';
 import type { TestDatabase } from '../../test-support/demoDatabase';
-import { emptyDatabase } from '../../test-support/demoDatabase';
+import { demoDatabase, emptyDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/now';
+import { times } from '../../test-support/soak';
 import { archiveLines } from './archive';
 import { linesOf } from './linesOf';
 import type { ArchiveCounts } from './takeArchive';
@@ -22,11 +22,12 @@ import { machineDetail } from './machines';
 
 jest.setTimeout(900_000);
 const made: TestDatabase[] = [];
-async function empty(): Promise<Database> {
-  const one = await emptyDatabase();
-  made.push(one);
-  return one.db;
+async function opened(one: Promise<TestDatabase>): Promise<Database> {
+  made.push(await one);
+  return (await one).db;
 }
+const empty = () => opened(emptyDatabase());
+const demo = () => opened(demoDatabase());
 afterAll(async () => {
   for (const one of made) await one.end();
 });
@@ -53,8 +54,7 @@ async function written(db: Database): Promise<string> {
 let full: Database;
 let archive: string;
 beforeAll(async () => {
-  full = await empty();
-  await loadDemo(full, NOW);
+  full = await demo();
   const photo = Buffer.from('a photo');
   await keepBlob(full, sha256(photo), 'image/jpeg', photo, NOW.toISOString());
   const about = { owner: 'The works', photo: sha256(photo), hoursAYear: 300, retired: true };
@@ -91,8 +91,7 @@ describe('the archive of a shop', () => {
   });
 
   it('takes large photos and many of them, from a file, line by line', async () => {
-    const from = await empty();
-    await loadDemo(from, NOW);
+    const from = await demo();
     // With LONGBAR_SOAK two gigabytes of them.
     const large: number[] = process.env.LONGBAR_SOAK ? Array(80).fill(25_000_000) : [9_000_000];
     for (const [i, size] of [...large, ...Array<number>(160).fill(10)].entries()) {
@@ -152,7 +151,7 @@ describe('the archive of a shop', () => {
   });
 });
 
-const SPOILED = 5000;
+const SPOILED = times(1500, 10_000);
 
 /** One way of spoiling a text: a character, a line, a figure or a word of it. */
 function spoil(text: string, chance: SeededRandom): string {
@@ -198,11 +197,8 @@ describe(`${SPOILED} spoiled archives`, () => {
       const parsed = parseArchive(text);
       if (parsed.ok) continue;
       refused += 1;
-      expect(parsed.issues.length).toBeGreaterThan(0);
-      for (const { line, message } of parsed.issues) {
-        expect(line).toBeGreaterThan(0);
-        expect(message).not.toBe('');
-      }
+      const named = parsed.issues.filter(({ line, message }) => line > 0 && message !== '');
+      expect([seed, named.length]).toEqual([seed, Math.max(1, parsed.issues.length)]);
       if (seed % 100 === 0) await expect(take(db, text, false)).rejects.toThrow(/line \d+/);
     }
     expect(refused).toBeGreaterThan(SPOILED / 2);

@@ -5,12 +5,13 @@ import type { TestServer } from '../../test-support/testServer';
 import { jobApart } from '../../test-support/jobApart';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW } from '../../test-support/now';
+import { times } from '../../test-support/soak';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 import { appendEvents, beginJob, checkSeal, keepEvents, readEvents } from './jobs';
 
 const AT = NOW.toISOString();
-const ROUNDS = Number(process.env.LONGBAR_SOAK ? 300 : 25);
+const ROUNDS = times(15, 300);
 
 let server: TestServer;
 beforeAll(async () => {

@@ -3,11 +3,12 @@ import { foldJob, SeededRandom } from '@longbar/core';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/now';
+import { times } from '../../test-support/soak';
 import { MACHINES } from '../demo/yard';
 import type { Database } from './database';
 import { appendEvents, beginJob, readEvents } from './jobs';
 
-const ROUNDS = 600;
+const ROUNDS = times(200, 600);
 
 let made: TestDatabase;
 let db: Database;

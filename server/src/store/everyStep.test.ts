@@ -41,7 +41,7 @@ function journalEvent(job: string, n: number): JobEvent {
 describe('cut off at any step', () => {
   it('a first start begins again, and the demo is all there or not at all', async () => {
     const folder = fresh();
-    const { copies, steps } = await copiesBeforeSteps(folder, 40, () => demoIn(folder));
+    const { copies, steps } = await copiesBeforeSteps(folder, 120, () => demoIn(folder));
     folders.push(...copies);
     expect(steps).toBeGreaterThan(100);
     const found = new Set<number>();

@@ -1,10 +1,11 @@
 import { SeededRandom } from '@longbar/core';
 import type { TestServer } from '../../test-support/testServer';
+import { times } from '../../test-support/soak';
 import { startTestServer } from '../../test-support/testServer';
 import { takeHours } from './hoursFile';
 
 jest.setTimeout(120_000);
-const SPOILED = 1000;
+const SPOILED = times(300, 3000);
 
 let server: TestServer;
 beforeAll(async () => {

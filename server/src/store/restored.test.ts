@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { copyDemo } from '../../test-support/demoOnce';
 import { jobApart } from '../../test-support/jobApart';
 import { NOW } from '../../test-support/now';
+import { times } from '../../test-support/soak';
 import { backUp } from './backup';
 import type { Database } from './database';
 import { openDatabase } from './database';
@@ -13,7 +14,7 @@ import { appendEvents, beginJob, checkSeal, readEvents } from './jobs';
 import { restore } from './restore';
 import { identityOf } from './shop';
 
-const ROUNDS = Number(process.env.LONGBAR_SOAK ? 300 : 15);
+const ROUNDS = times(10, 300);
 const AT = NOW.toISOString();
 
 const folder = mkdtempSync(join(tmpdir(), 'longbar-restored-'));
@@ -77,8 +78,8 @@ async function round(seed: number): Promise<void> {
         .sort((a, b) => isLate(a) - isLate(b) || a.n - b.n || (a.id < b.id ? -1 : 1));
     }
   };
-  const sendSome = async (times: number) => {
-    for (let i = 0; i < times; i++) await send(chance.one(phones));
+  const sendSome = async (often: number) => {
+    for (let i = 0; i < often; i++) await send(chance.one(phones));
   };
   const some = () => Math.floor(chance.next() * 8);
 

@@ -39,7 +39,7 @@ function reachable(
   { method, spec }: Lash,
   { bladeSets = [] }: JobSetting,
   { found }: AdjusterState,
-): { spec: SettingSpec; steps?: number[] } | undefined {
+): { spec: SettingSpec; steps?: readonly number[] } | undefined {
   if (method === 'shim') {
     if (!found || found.noGo === null) return undefined;
     const clear = found.noGo - found.go;

@@ -1,8 +1,9 @@
 import { EVERY_ACT, JOB, uuid } from '../../../test-support/journal';
+import { times } from '../../../test-support/soak';
 import type { JobAct, JobEvent } from '../..';
 import { foldJob, SeededRandom } from '../..';
 
-const ROUNDS = 10_000;
+const ROUNDS = times(3000, 10_000);
 const NOT_LAST: JobAct[] = EVERY_ACT.filter(({ type }) => type !== 'job.signed');
 
 /** A phone: what it has seen of the journal, and what it has not got away yet. */

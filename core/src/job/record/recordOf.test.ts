@@ -2,6 +2,7 @@ import { inlineSix } from '../../../test-support/engines';
 import { journal, keepAsFound, setting, wholeJob } from '../../../test-support/journal';
 import { randomJob } from '../../../test-support/randomJobs';
 import { simulatedEngine } from '../../../test-support/simulatedEngines';
+import { times } from '../../../test-support/soak';
 import type { EngineSheet, JobAct, JobBegun, JobRecord } from '../..';
 import { adjustersIn, isRefused, recordedLook, recordOf, recordPage, simulateJob } from '../..';
 
@@ -30,7 +31,7 @@ const row = (kept: JobRecord, id: string) => recordPage(kept).rows.find((each) =
 describe('the record of a job', () => {
   it('never says “not touched” of what was, nor the reverse, whatever the job', () => {
     let jobs = 0;
-    for (let seed = 5000; jobs < 60; seed++) {
+    for (let seed = 5000; jobs < times(25, 200); seed++) {
       const sheet = simulatedEngine(seed);
       const job = randomJob(sheet, seed);
       const outcome = simulateJob(sheet, job);

@@ -1,0 +1,38 @@
+import type { ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import type { Serving, Start } from './hosted';
+import { root } from './root';
+
+/** Serves in a process of its own, which can be killed, or whose files may not grow. */
+export class Alone implements Serving {
+  private child: ChildProcess | undefined;
+
+  /** Starts it, and waits until it says where it is. */
+  async up({ env, demo, kilobytes }: Start): Promise<string | undefined> {
+    const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
+    const script = `${limit} exec "${process.execPath}" e2e/support/serveAlone.mjs ${demo ? 'demo' : ''}`;
+    const child = spawn('bash', ['-c', script], {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: 'pipe',
+    });
+    this.child = child;
+    let said = '';
+    child.stdout.on('data', (data) => (said += data));
+    child.stderr.on('data', (data) => (said += data));
+    for (let tries = 0; tries < 1000; tries++) {
+      if (child.exitCode !== null) throw new Error(`The server ended: ${said}`);
+      if (said.includes('Ctrl-C')) return /\S+\/pair#\S+/.exec(said)?.[0];
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+    throw new Error(`The server did not start: ${said}`);
+  }
+
+  async down(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+    const child = this.child;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await ended;
+  }
+}

@@ -1,0 +1,56 @@
+import type { ChildProcess } from 'node:child_process';
+import { fork } from 'node:child_process';
+import { once } from 'node:events';
+import { join } from 'node:path';
+import { root } from './root';
+
+/** What a server is started with. */
+export type Start = {
+  env: { PORT: string } & Record<string, string>;
+  demo: boolean;
+  web?: string | undefined;
+  /** No file of its may grow beyond that, as on a full disk. */
+  kilobytes?: number | undefined;
+};
+
+/** A server that goes up and down. */
+export type Serving = {
+  /** Answers the link that pairs the first phone, where there is none. */
+  up(start: Start): Promise<string | undefined>;
+  down(signal: 'SIGTERM' | 'SIGKILL'): Promise<void>;
+};
+
+type Question = { port: string; env?: Start['env']; options?: { demo: boolean; web: string } };
+type Answer = { port: string; firstLink?: string; error?: string };
+
+/** One process for all servers of the tests that run here one after the other. */
+let host: ChildProcess | undefined;
+
+async function ask(question: Question): Promise<Answer> {
+  host ??= fork(join(root, 'e2e/support/serveMany.mjs'), { execArgv: [] });
+  host.send(question);
+  for (;;) {
+    const [answer] = (await once(host, 'message')) as [Answer];
+    if (answer.port !== question.port) continue;
+    if (answer.error !== undefined) throw new Error(answer.error);
+    return answer;
+  }
+}
+
+/** Serves beside others in one process, which is there already when most tests begin. */
+export class Hosted implements Serving {
+  private port: string | undefined;
+
+  async up({ env, demo, web = join(root, 'app/dist') }: Start): Promise<string | undefined> {
+    const answer = await ask({ port: env.PORT, env, options: { demo, web } });
+    this.port = env.PORT;
+    return answer.firstLink;
+  }
+
+  async down(): Promise<void> {
+    if (this.port === undefined) return;
+    const { port } = this;
+    this.port = undefined;
+    await ask({ port });
+  }
+}

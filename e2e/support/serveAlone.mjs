@@ -1,0 +1,8 @@
+// Serves the build as it stands in a process of its own, for a test that kills it or lets its files
+// not grow: nothing is installed, built or looked at before.
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+
+const root = join(fileURLToPath(import.meta.url), '../../..');
+const { start } = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
+await start({ demo: process.argv[2] === 'demo', web: join(root, 'app/dist') });

@@ -1,0 +1,176 @@
+import { randomUUID } from 'node:crypto';
+import type { Server } from 'node:http';
+import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import { networkInterfaces } from 'node:os';
+import { resolve } from 'node:path';
+import type { Logger } from 'pino';
+import { goByShop } from './goByShop';
+import { findApart } from './weeks/findApart';
+import { demoFleet } from './demo/demoFleet';
+import { demoHook } from './demo/demoHook';
+import { loadDemo } from './demo/loadDemo';
+import { FleetKeeper } from './fleet/fleetKeeper';
+import { HookKeeper } from './hooks/hookKeeper';
+import { createApp } from './http/createApp';
+import { nightWork } from './nights';
+import { keepBackedUp } from './keepBackedUp';
+import { LongJobs } from './longJobs';
+import { Entrance } from './http/entrance';
+import { inOwnProcess } from './ownProcess';
+import { firstLink, noteAddress } from './pairingLink';
+import type { Environment } from './settings';
+import {
+  backupPlan,
+  certificateFrom,
+  hostsFrom,
+  portFrom,
+  proxiesFrom,
+  StartError,
+} from './settings';
+import { quickLook } from './store/damage';
+import type { Database } from './store/database';
+import { openDatabase } from './store/database';
+import { identityOf, readShop } from './store/shop';
+
+/** What a start can be told; the environment gives the rest. */
+export type StartOptions = { demo: boolean; web?: string | undefined };
+
+/** An application that is served. */
+export type Served = {
+  /** Where another device reaches it. */
+  url: string;
+  /** Whether the demo data went into it just now. */
+  demoLoaded: boolean;
+  /** Pairs the first phone, where there is none. */
+  firstLink: string | undefined;
+  /** Ends all that goes on in it, and closes its database. */
+  close: () => Promise<void>;
+};
+
+/** Where the data lies, as the environment has it. */
+export function dataFolder(env: Environment): string {
+  return resolve(env.LONGBAR_DATA ?? 'data');
+}
+
+/**
+ * Opens the database, loads the demo data into an empty one if asked, and serves. Several can
+ * stand in one process, each with a data folder and a port of its own.
+ */
+export async function serve(
+  { demo, web }: StartOptions,
+  env: Environment,
+  logger: Logger,
+): Promise<Served> {
+  const host = env.HOST ?? '127.0.0.1';
+  const port = portFrom(env.PORT);
+  const secure = certificateFrom(env.TLS_CERT, env.TLS_KEY);
+  const proxies = proxiesFrom(env.LONGBAR_PROXY);
+  const hosts = [...hostsFrom(env.LONGBAR_HOSTS, secure?.cert), host];
+  const folder = dataFolder(env);
+  const entrance = new Entrance();
+  const server = secure
+    ? createSecureServer(secure, entrance.answer)
+    : createServer(entrance.answer);
+  const shut = () => {
+    server.close();
+    server.closeAllConnections();
+  };
+  await listen(server, port, host);
+  try {
+    const shop = await openShop(folder, { demo, web, env, logger, proxies, hosts });
+    entrance.open(shop.app);
+    const url = `${secure ? 'https' : 'http'}://${reachable(host)}:${port}/`;
+    noteAddress(folder, url);
+    return {
+      ...{ url, demoLoaded: shop.demoLoaded, firstLink: await shop.firstLink() },
+      close: async () => {
+        await entrance.close();
+        await shop.endWork();
+        shut();
+        await shop.db.close();
+      },
+    };
+  } catch (error) {
+    shut();
+    throw error;
+  }
+}
+
+type Opened = StartOptions & {
+  env: Environment;
+  logger: Logger;
+  proxies: string[];
+  hosts: string[];
+};
+
+/** The shop of a data folder with all that goes on in it, and the application that answers for it. */
+async function openShop(folder: string, { demo, web, env, logger, proxies, hosts }: Opened) {
+  const longJobs = new LongJobs(() => inOwnProcess('longJob'));
+  const db = await openDatabase(folder, longJobs.summarise);
+  await lookOver(db, logger);
+  const demoLoaded = demo && db.damage() === null && (await loadDemo(db, new Date()));
+  goByShop(await readShop(db));
+  const backups = backupPlan(folder, env);
+  const nights = nightWork(db, folder, logger);
+  const isDemo = db.damage() === null && (await identityOf(db)).demo;
+  const reach = {
+    anywhere: env.LONGBAR_ALLOW_PRIVATE === '1',
+    ...(isDemo && { origins: new Set([await demoFleet(db), await demoHook(db)]) }),
+  };
+  const fleets = new FleetKeeper(db, reach, logger);
+  const hooks = new HookKeeper(db, reach, logger);
+  const key = env.LONGBAR_METRICS_KEY;
+  const app = createApp({
+    ...{ db, logger, run: randomUUID(), web, proxies, hosts, backups },
+    devOrigin: env.LONGBAR_DEV_ORIGIN,
+    ...{ driftDue: nights.look, fleets, hooks, find: findApart },
+    ...(key && { metrics: { key, folder } }),
+  });
+  const stopBackups = keepBackedUp(db, backups, logger);
+  nights.begin();
+  fleets.begin();
+  hooks.begin();
+  return {
+    ...{ db, app, demoLoaded },
+    /** Asked once the address is noted that the link is to carry. */
+    firstLink: async () => (db.damage() === null ? firstLink(db, folder) : undefined),
+    endWork: async () => {
+      stopBackups();
+      await Promise.all([nights.end(), fleets.end(), hooks.end()]);
+      longJobs.close();
+    },
+  };
+}
+
+/** What is wrong with the database is said before the first phone asks. */
+async function lookOver(db: Database, logger: Logger): Promise<void> {
+  await quickLook(db);
+  const damage = db.damage();
+  if (damage !== null) logger.error(damage);
+  if (db.lost > 0) {
+    logger.error(
+      `${db.lost} entries that phones were told are kept are missing. Phones that hold them send them again.`,
+    );
+  }
+}
+
+function listen(server: Server, port: number, host: string): Promise<void> {
+  return new Promise((resolvePromise, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE') {
+        reject(new StartError(`Port ${port} is in use. Set PORT to a free one.`));
+      } else if (error.code === 'EACCES' || error.code === 'EADDRNOTAVAIL') {
+        reject(new StartError(`Cannot listen on ${host}:${port} (${error.code}).`));
+      } else reject(error);
+    });
+    server.listen(port, host, resolvePromise);
+  });
+}
+
+/** The address another device reaches: the first of this machine where all are served. */
+function reachable(host: string): string {
+  if (host !== '0.0.0.0' && host !== '::') return host;
+  const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
+  return all.find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? 'localhost';
+}
