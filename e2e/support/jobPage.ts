@@ -16,7 +16,7 @@ export class JobPage {
   /** What was kept is drawn. */
   async settled(): Promise<void> {
     // Looked at again soon: an expectation waits half a second before it does.
-    await this.page.locator('[aria-busy="true"]').first().waitFor({ state: 'hidden' });
+    await this.page.locator('[aria-busy="true"]').first().waitFor({ state: 'detached' });
   }
 
   /** Runs several fasteners of one stage down in one act. */
@@ -194,7 +194,7 @@ export class JobPage {
       const name = (await open.first().getAttribute('aria-label')) ?? '';
       await open.first().click();
       const same = this.page.getByRole('checkbox', { name, exact: true, checked: false });
-      await same.first().waitFor({ state: 'hidden' });
+      await same.first().waitFor({ state: 'detached' });
     }
   }
 
