@@ -2,6 +2,7 @@
 const longbar = {
   '^@longbar/core$': '<rootDir>/../core/src/index.ts',
   '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',
+  '^fast-check$': `${__dirname}/jest.fastCheck.cjs`,
 };
 const inNode = {
   testEnvironment: 'node',
@@ -13,7 +14,7 @@ const inNode = {
 
 module.exports = {
   // A busy machine of two cores needs its time; a test that hangs still fails.
-  testTimeout: 60_000,
+  testTimeout: process.env.LONGBAR_SOAK ? 3_600_000 : 60_000,
   // By itself it leaves one of two cores idle.
   maxWorkers: 2,
   projects: [

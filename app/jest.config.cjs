@@ -16,6 +16,7 @@ module.exports = {
   moduleNameMapper: {
     '^@longbar/core$': '<rootDir>/../core/src/index.ts',
     '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',
+    '^fast-check$': `${__dirname}/../jest.fastCheck.cjs`,
     '\\.woff2$': '<rootDir>/test-support/font.ts',
   },
   transformIgnorePatterns: [

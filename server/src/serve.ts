@@ -55,7 +55,8 @@ export function dataFolder(env: Environment): string {
 
 /**
  * Opens the database, loads the demo data into an empty one if asked, and serves. Several can
- * stand in one process, each with a data folder and a port of its own.
+ * stand in one process, each with a data folder and a port of its own; the days of the process are
+ * those of the shop that was opened last. Throws StartError or FolderError with what to do.
  */
 export async function serve(
   { demo, web }: StartOptions,

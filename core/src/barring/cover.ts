@@ -47,7 +47,9 @@ export function fewestStops(problem: CoverProblem): Cover {
   const conditions = distinct(problem.conditions.filter((_, i) => served[i]));
   if (conditions.length === 0) return { angles: [], served };
   const count = circle.leastCount(present(circle.spans(conditions, 0)));
-  const spans = present(circle.spans(conditions, largestMargin(circle, conditions, count)));
+  // A step less, or of two places as wide one is left out where the margin was rounded.
+  const margin = largestMargin(circle, conditions, count) - MARGIN_STEP;
+  const spans = present(circle.spans(conditions, margin));
   const binding = circle.withoutHolders(spans);
   const places =
     startAt === undefined ? circle.fromHome(binding, count) : circle.fromStart(binding, count);
