@@ -62,7 +62,10 @@ function unknownDrift(db: Database): Promise<{ machine: string; job: string }[]>
 const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
   WHERE json_extract(summary, '$.signed') IS NOT NULL GROUP BY machine`;
 
-/** A machine whose drift cannot be worked out asks for no look, and stops no other. */
+/**
+ * A machine whose drift cannot be worked out asks for no look, and stops no other. Of one that is
+ * gone meanwhile, as with the demo, nothing is left to be said.
+ */
 async function settleOrSetAside(db: Database, machine: string, job: string): Promise<void> {
   try {
     await settleOne(db, machine, job);
@@ -70,8 +73,8 @@ async function settleOrSetAside(db: Database, machine: string, job: string): Pro
     if (diskTrouble(error) !== undefined) throw error;
     await db.derive(async (transaction) => {
       const row = (await db.tables.machines.findByPk(machine, { transaction }))?.get();
-      const name = `The drift of ${row?.name ?? 'a machine that is gone'}`;
-      const thing: Thing = { kind: 'drift', id: machine, name };
+      if (!row) return;
+      const thing: Thing = { kind: 'drift', id: machine, name: `The drift of ${row.name}` };
       await setAside(db, thing, error, transaction);
       await db.run(KNOWN, [machine, job, '{"id":null}', '{}'], transaction);
     });
