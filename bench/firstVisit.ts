@@ -1,13 +1,12 @@
 import { join } from 'node:path';
 import type { Browser } from '@playwright/test';
-import { chromium } from '@playwright/test';
 import { root } from '../e2e/support/root';
 import { TestServer } from '../e2e/support/server';
 import { barePage } from './barePage';
+import { launch } from './launch';
 import type { Line } from './line';
 import { quantile } from './line';
 
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
 const VISITS = 7;
 /** What has come is told this much later, ms. */
 const SETTLES = 500;
@@ -23,7 +22,7 @@ type Visit = { script: number; all: number };
 export async function firstVisitLines(): Promise<Line[]> {
   const bare: Page = { web: barePage(), shows: 'Bare' };
   const own: Page = { web: join(root, 'app/dist'), shows: 'Brine pump 2' };
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
+  const browser = await launch();
   try {
     const [theirs, ours] = [await firstVisit(browser, bare), await firstVisit(browser, own)];
     const [before, after] = [await again(browser, bare, false), await again(browser, own, true)];

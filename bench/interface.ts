@@ -1,16 +1,15 @@
 import { MOST_EVENTS } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import type { Browser, CDPSession } from '@playwright/test';
-import { chromium } from '@playwright/test';
 import { JobPage } from '../e2e/support/jobPage';
 import { PractisedJob } from '../e2e/support/practisedJob';
 import { TestServer } from '../e2e/support/server';
+import { launch } from './launch';
 import type { Line } from './line';
 import { quantile } from './line';
 import type { Tappable } from './taps';
 import { phone, SLOW_DOWN, slowedAt } from './taps';
 
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
 const MOVES = 120;
 /** Between two moves of the pointer, ms: what one sets off is over before the next. */
 const APART = 120;
@@ -35,7 +34,7 @@ type TraceEvent = {
 export async function interfaceLines(): Promise<Line[]> {
   // One engine has one open job: the long one is on a server of its own.
   const [server, other] = await Promise.all([TestServer.start(), TestServer.start()]);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
+  const browser = await launch();
   try {
     return [...(await camMap(browser, server)), ...(await blades(browser, server, other))];
   } finally {

@@ -1,21 +1,20 @@
 import type { Browser } from '@playwright/test';
-import { chromium } from '@playwright/test';
 import type { EngineSheet, JobEvent, JobHead } from '@longbar/core';
 import { simulateJob } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import { JobPage } from '../e2e/support/jobPage';
 import { TestServer } from '../e2e/support/server';
 import { barePage } from './barePage';
+import { launch } from './launch';
 import type { Line } from './line';
 import { quantile } from './line';
 import { phone, SLOW_DOWN } from './taps';
 
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
 const VISITS = 7;
 
 /** Opening a job of the vee twelve that waits at its first blade, beside the bare page. */
 export async function openJobLines(): Promise<Line[]> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
+  const browser = await launch();
   const [own, bare] = [await TestServer.start(), await TestServer.start({ web: barePage() })];
   try {
     const job = await waitingJob(own);

@@ -1,13 +1,11 @@
 import type { MachineLine } from '@longbar/core';
 import type { Browser, Page } from '@playwright/test';
-import { chromium } from '@playwright/test';
 import { TestServer } from '../e2e/support/server';
+import { launch } from './launch';
 import type { Line } from './line';
 import { quantile } from './line';
+import { SLOW_DOWN } from './taps';
 
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'];
-/** A phone, against this machine. */
-const SLOW_DOWN = 4;
 const VISITS = 9;
 const FEW = 8;
 const MANY = 500;
@@ -15,7 +13,7 @@ const MANY = 500;
 /** The first paint of a yard of many machines beside one of few, on a phone. */
 export async function yardPaintLines(): Promise<Line[]> {
   const server = await TestServer.start();
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS });
+  const browser = await launch();
   try {
     const [few, many] = [await yardOf(browser, server, FEW), await yardOf(browser, server, MANY)];
     const took = { few: [] as number[], many: [] as number[] };

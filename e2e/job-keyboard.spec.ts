@@ -14,7 +14,7 @@ test.afterEach(() => server.end());
 
 /** Goes from control to control until one so named has the focus, the shorter way round. */
 async function keyTo(page: Page, name: RegExp): Promise<void> {
-  await page.waitForFunction(() => document.querySelector('[aria-busy="true"]') === null);
+  await new JobPage(page).settled();
   // Where what had the focus went away, the way begins at the next control.
   if (await page.evaluate(() => document.activeElement === document.body)) {
     await page.keyboard.press('Tab');

@@ -126,6 +126,7 @@ export { isAskedOf, isInScope, isSameScope, leftOutKinds } from './job/journal/s
 export { engineLabelWords } from './job/words/engineLabel';
 export { headLetters } from './picture/headLetters';
 export { nextCheckWords } from './job/words/nextCheck';
+export { intervalWords } from './service/intervalWords';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { lengthFromTyped, readingFromTyped } from './gauging/typedReading';
 export { gaugeLines, readGaugeLine } from './gauging/gaugeLine';

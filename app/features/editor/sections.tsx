@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { formatInBoth, formatTorque, measureOf } from '@longbar/core';
+import { formatInBoth, formatTorque, intervalWords, measureOf } from '@longbar/core';
 import type { ReactNode } from 'react';
 import type { QuestionProps } from './questionProps';
 import { AdjustersQuestion } from './questions/AdjustersQuestion';
@@ -208,9 +208,7 @@ export const SECTIONS: readonly Section[] = [
     holds: ({ service }) =>
       said(
         [
-          service?.breakInHours && `break-in at ${service.breakInHours} h`,
-          service?.everyHours && `every ${service.everyHours} h`,
-          service?.everyMonths && `every ${service.everyMonths} months`,
+          ...intervalWords(service),
           service?.takesMinutes && `${service.takesMinutes} min, as a guess`,
         ],
         'Not said: nothing falls due',

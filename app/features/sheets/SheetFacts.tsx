@@ -1,13 +1,16 @@
 import type { EngineSheet, Measure, Spec } from '@longbar/core';
 import {
   daysBetween,
+  figuresOf,
   formatDay,
   formatFigure,
   formatInInches,
   formatSetting,
   formatTorque,
+  intervalWords,
   localDay,
   measureOf,
+  sheetForTag,
   unitsShown,
 } from '@longbar/core';
 import { View } from 'react-native';
@@ -16,7 +19,8 @@ import { Words } from '../../ui/Words';
 
 /** The figures of the sheet, and where they are from. */
 export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
-  const { source, firing, layout, rotation, temperature, service } = sheet;
+  const { source, firing, layout, rotation, temperature, service, variants = [] } = sheet;
+  const intervals = intervalWords(service);
   const lines = [
     `Firing order ${firing.order.join('-')}${firing.gaps ? `, gaps ${firing.gaps.join('-')}°` : ''}.`,
     layout?.numberedFrom && `No. 1 is at the ${layout.numberedFrom}.`,
@@ -25,8 +29,7 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
       : 'The sheet does not say which way it turns.',
     temperature &&
       `Set ${temperature.state}${temperature.soakMinutes ? `, ${temperature.soakMinutes} min ${temperature.state === 'cold' ? 'at rest' : 'run'} before` : ''}.`,
-    service &&
-      `Checked ${[service.breakInHours && `at ${service.breakInHours} h`, service.everyHours && `every ${service.everyHours} h`, service.everyMonths && `every ${service.everyMonths} months`].filter(Boolean).join(', ')}.`,
+    intervals.length > 0 && `Checked ${intervals.join(', ')}.`,
     service?.takesMinutes && `A check takes ${service.takesMinutes} min, as a guess.`,
   ];
   return (
@@ -40,6 +43,11 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
             {entry.locknut?.torque && `, nut ${formatTorque(entry.locknut.torque)}`}
           </Words>
         </View>
+      ))}
+      {variants.map(({ tag }) => (
+        <Words key={tag} as="strong">
+          With data tag {tag}: {tagWords(sheet, tag)}
+        </Words>
       ))}
       {lines.filter(Boolean).map((line) => (
         <Words key={String(line)} as="note">
@@ -72,6 +80,15 @@ function ageOf(day: string): string {
   return months < 24
     ? ages.format(-months, 'month')
     : ages.format(-Math.floor(months / 12), 'year');
+}
+
+/** What a data tag says otherwise than the sheet, in the order of its adjusters. */
+function tagWords(sheet: EngineSheet, tag: string): string {
+  const changed = new Set(figuresOf(sheet, tag).map(({ kind }) => kind));
+  const said = sheetForTag(sheet, tag).adjusters.flatMap(({ spec, ...entry }) =>
+    spec && changed.has(entry.kind) ? `${entry.kind} ${settingWords(spec, measureOf(entry))}` : [],
+  );
+  return said.join('; ') || 'the same figures';
 }
 
 function settingWords({ low, target, high }: Spec, measure: Measure): string {

@@ -4,6 +4,7 @@ import { fireEvent, render, screen } from '@testing-library/react-native';
 import { engineCells } from './engineCells';
 import { PlanComparison } from './PlanComparison';
 import { PlanStops } from './PlanStops';
+import { SheetFacts } from './SheetFacts';
 
 const sheet = {
   format: 'longbar.sheet/1',
@@ -44,4 +45,24 @@ it('sets the methods side by side, a refusal with its reason', () => {
   render(<PlanComparison answers={answers} chosen="each" />);
   expect(screen.getByText('540°')).toBeTruthy();
   expect(screen.getByText('The sheet holds no chart from the manual.')).toBeTruthy();
+});
+
+it('tells the figures of each data tag beside its own, and when it is checked', () => {
+  const own = { low: 400, target: 450, high: 500 };
+  const tagged: EngineSheet = {
+    ...sheet,
+    adjusters: [{ kind: 'intake' }, { kind: 'exhaust', spec: own }],
+    variants: [
+      { tag: 'D6', adjusters: [{ kind: 'exhaust', spec: { low: 500, target: 550, high: 600 } }] },
+      { tag: 'D7' },
+    ],
+    service: { everyHours: 1000, everyMonths: 1 },
+  };
+  render(<SheetFacts sheet={tagged} />);
+  expect(screen.getByText(/^exhaust: lash 0\.45 mm \(0\.40 to 0\.50\)/)).toBeTruthy();
+  expect(
+    screen.getByText(/^With data tag D6: exhaust lash 0\.55 mm \(0\.50 to 0\.60\)/),
+  ).toBeTruthy();
+  expect(screen.getByText('With data tag D7: the same figures')).toBeTruthy();
+  expect(screen.getByText('Checked every 1,000 h, every month.')).toBeTruthy();
 });

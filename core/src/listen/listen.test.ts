@@ -1,4 +1,5 @@
 import { engine, inlineSix } from '../../test-support/engines';
+import { times } from '../../test-support/soak';
 import { soundPair } from '../../test-support/soundPairs';
 import { SeededRandom } from '../seededRandom';
 import { heardEngine } from './heardEngine';
@@ -7,8 +8,6 @@ import type { MadeUp } from './madeUpSound';
 import { madeUpSound } from './madeUpSound';
 import { SOUND_RATE } from './sound';
 import { soundPicture } from './soundPicture';
-
-declare const SOAK: boolean;
 
 const six = inlineSix();
 const heardAs = (made: Partial<MadeUp> = {}, sheet = six) =>
@@ -87,8 +86,9 @@ describe('listening', () => {
   });
 
   it('of made-up pairs nine in ten are told right, and hardly one wrong', () => {
+    const many = times(50, 300);
     // Few pairs may be unlucky ones.
-    const [many, right] = SOAK ? [300, 0.9] : [50, 0.84];
+    const right = many < 300 ? 0.84 : 0.9;
     const pairs = Array.from({ length: many }, (_, i) => soundPair(i + 1).told);
     const told = (how: string) => pairs.filter((each) => each === how).length / many;
     expect(told('right')).toBeGreaterThanOrEqual(right);

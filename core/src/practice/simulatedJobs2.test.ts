@@ -1,7 +1,7 @@
 import { times } from '../../test-support/soak';
 import { wholeJobs } from '../../test-support/wholeJobs';
 
-const JOBS = times(100, 1000);
+const JOBS = times(250, 1000);
 
 describe('whole jobs on hidden engines, from seed 1550 on', () => {
   it('read and set nothing off its place, bar nothing too early, forget nothing, and end', () => {

@@ -9,7 +9,7 @@ import { times } from '../../test-support/soak';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
-const REQUESTS = times(300, 20_000);
+const REQUESTS = times(500, 20_000);
 
 let server: TestServer;
 let known: string[];

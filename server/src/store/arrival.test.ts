@@ -11,7 +11,7 @@ import { MACHINES } from '../demo/yard';
 import { appendEvents, beginJob, checkSeal, keepEvents, readEvents } from './jobs';
 
 const AT = NOW.toISOString();
-const ROUNDS = times(15, 300);
+const ROUNDS = times(25, 300);
 
 let server: TestServer;
 beforeAll(async () => {

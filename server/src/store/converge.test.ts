@@ -8,7 +8,7 @@ import { MACHINES } from '../demo/yard';
 import type { Database } from './database';
 import { appendEvents, beginJob, readEvents } from './jobs';
 
-const ROUNDS = times(200, 600);
+const ROUNDS = times(600, 2000);
 
 let made: TestDatabase;
 let db: Database;

@@ -26,9 +26,6 @@ import { rebuild } from './readTables';
 import { restore } from './restore';
 import { takeArchive } from './takeArchive';
 
-// Every step takes its time where all of them are looked at.
-if (process.env.LONGBAR_SOAK) jest.setTimeout(3_600_000);
-
 describe('on a disk that is full from some step on', () => {
   it('a first start fails in words, and the next begins again', async () => {
     for (let step = 0; step < 60; step++) {

@@ -14,7 +14,7 @@ import { appendEvents, beginJob, checkSeal, readEvents } from './jobs';
 import { restore } from './restore';
 import { identityOf } from './shop';
 
-const ROUNDS = times(10, 300);
+const ROUNDS = times(15, 300);
 const AT = NOW.toISOString();
 
 const folder = mkdtempSync(join(tmpdir(), 'longbar-restored-'));

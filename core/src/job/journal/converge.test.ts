@@ -3,7 +3,7 @@ import { times } from '../../../test-support/soak';
 import type { JobAct, JobEvent } from '../..';
 import { foldJob, SeededRandom } from '../..';
 
-const ROUNDS = times(3000, 10_000);
+const ROUNDS = times(10_000, 30_000);
 const NOT_LAST: JobAct[] = EVERY_ACT.filter(({ type }) => type !== 'job.signed');
 
 /** A phone: what it has seen of the journal, and what it has not got away yet. */
