@@ -157,6 +157,9 @@ test('the barge: hot, against its window', async ({ page }) => {
   await job.openUp();
   await job.found('OT 1-6', 1, 6);
   await expect(page.getByText('Hot figures hold for', { exact: false })).toBeVisible();
+  // Both banks of a vee leave room for the blades.
+  await expect(page.getByText('Bank B: nothing to set here')).toBeVisible();
+  await expect(page.getByRole('button', { name: '0.40 mm: not tried' })).toBeInViewport();
   await job.workThrough('Stop', {
     intake: () => job.keep('0.40', '0.45'),
     exhaust: () => job.keep('0.60', '0.65'),

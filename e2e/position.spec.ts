@@ -76,7 +76,7 @@ test('past the mark of an engine that must not go back: so many degrees, or nobo
   await job.feelUntilTold(new Rockers(SIX), 390);
   await expect(job.heading(/^Bar \d+° clockwise$/)).toBeVisible();
   await job.tap('Went past it');
-  await job.tap('Past it by an unknown way');
+  await job.tap('Nobody knows how far past');
   await job.at('Find position');
   await expect(page.getByText('It may stand anywhere.', { exact: false })).toBeVisible();
 });

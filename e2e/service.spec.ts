@@ -43,7 +43,7 @@ test('the yard by pressing and by week, and a calendar of it', async ({ page }) 
   await expect(soon).toContainText('too few readings to say when');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Take the due dates as a calendar file' }).click(),
+    page.getByRole('link', { name: 'Due dates for a calendar: take them as a file' }).click(),
   ]);
   expect(readFileSync(await file.path(), 'utf8')).toContain('SUMMARY:Launch: check overdue');
 });
@@ -93,7 +93,7 @@ test('a doubtful reading is asked about, and a new meter counts on', async ({ pa
   await page.getByLabel('Hours on the meter today').fill('3');
   await page.getByRole('button', { name: 'Add the reading' }).click();
   await expect(page.getByRole('alert')).toContainText('the meter was replaced or reset');
-  await page.getByRole('button', { name: 'The meter was replaced or reset' }).click();
+  await page.getByRole('button', { name: 'New meter' }).click();
   const newest = page
     .getByRole('list', { name: 'Readings of the hour meter' })
     .getByRole('listitem')
@@ -139,7 +139,7 @@ test('hours come by telematics: what is doubtful or of nobody waits, and is sett
   await expect(page.getByRole('button', { name: 'Bring back SK-4471' })).toBeVisible();
   await page.getByRole('button', { name: 'SK-1207: it is right' }).click();
   await expect(page.getByRole('alert')).toContainText('40,000 h in a day is more than there are.');
-  await page.getByRole('button', { name: 'SK-1207: the meter was replaced' }).click();
+  await page.getByRole('button', { name: 'SK-1207: meter replaced' }).click();
   await expect(page.getByText('To be settled')).toHaveCount(0);
   await expect(page.getByText('Nothing waits.')).toBeVisible();
   await page.getByRole('link', { name: 'Yard' }).click();

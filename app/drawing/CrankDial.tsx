@@ -23,6 +23,8 @@ type Props = {
 };
 
 const RIM = 86;
+/** A longer name is written along the rim: upright it would run over rim and arrow. */
+const UPRIGHT = 3;
 
 /**
  * The pulley as seen from where one stands: marks as they lie, the pointer at the top, and
@@ -105,12 +107,14 @@ function MarkOnRim({ mark, angle, tokens }: { mark: Mark; angle: number; tokens:
   const from = point(angle, RIM - 6);
   const to = point(angle, RIM + 8);
   const name = point(angle, RIM - 19);
+  const along = Math.cos((angle * Math.PI) / 180) < -0.01 ? angle + 180 : angle;
+  const tilt = mark.name.length > UPRIGHT ? along : 0;
   return (
     <G>
       <Line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={tokens.enamelInk} strokeWidth={4} />
       <Text
-        x={name.x}
-        y={name.y + 6}
+        transform={`translate(${name.x} ${name.y}) rotate(${tilt})`}
+        y={6}
         fontSize={18}
         fontFamily={font.figureStrong}
         fill={tokens.ink}

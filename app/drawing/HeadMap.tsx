@@ -8,6 +8,7 @@ import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../ui/Words';
 import type { LiveLook } from './LiveRockers';
+import { FoldedBank } from './FoldedBank';
 import { LiveRockers } from './LiveRockers';
 import type { MapCell } from './mapCell';
 import { MapTargets } from './MapTargets';
@@ -22,6 +23,8 @@ type Props = {
   /** Each rocker a target of its own, with the keyboard; else the cylinder's column. */
   fine?: boolean;
   onSelect?: (id: string) => void;
+  /** Of several banks only that of the selected rocker is drawn; the others are a line each. */
+  oneBank?: boolean;
   /** An engine turned on the screen: what may be set and what is on its lobe follow it. */
   live?: LiveLook;
 };
@@ -34,31 +37,49 @@ const NARROWEST = 40;
  * place from the front. It is what one taps, the progress and the record in one.
  */
 export function HeadMap(props: Props) {
-  const { banks, cells, width, ends = ALONG, fine = false, onSelect, live } = props;
+  const { banks, cells, width, ends = ALONG, fine = false, onSelect, oneBank, live } = props;
+  const open = oneBank ? bankOfSelected(banks, cells) : undefined;
   return (
     <View>
-      {banks.map((bank) => (
-        <BankRow
-          key={bank.name}
-          bank={bank}
-          name={banks.length > 1 ? bank.name : undefined}
-          {...{ cells, width, fine, onSelect, live }}
-        />
+      {banks.map((bank) =>
+        open && bank !== open ? (
+          <FoldedBank key={bank.name} {...{ bank, cells, onSelect }} />
+        ) : (
+          <View key={bank.name}>
+            <BankRow
+              bank={bank}
+              name={banks.length > 1 ? bank.name : undefined}
+              {...{ cells, width, fine, onSelect, live }}
+            />
+            {bank === (open ?? banks.at(-1)) && <Ends ends={ends} />}
+          </View>
+        ),
+      )}
+    </View>
+  );
+}
+
+function Ends({ ends }: { ends: readonly [string, string] }) {
+  return (
+    <View style={styles.ends}>
+      {ends.map((end) => (
+        <Words key={end} as="label" color="secondInk">
+          {end.toUpperCase()}
+        </Words>
       ))}
-      <View style={styles.ends}>
-        {ends.map((end) => (
-          <Words key={end} as="label" color="secondInk">
-            {end.toUpperCase()}
-          </Words>
-        ))}
-      </View>
     </View>
   );
 }
 
 const ALONG = ['front', 'rear'] as const;
 
-type RowProps = Omit<Props, 'banks' | 'ends'> & {
+function bankOfSelected(banks: SeatedBank[], cells: Props['cells']): SeatedBank | undefined {
+  const holds = ({ cylinders }: SeatedBank) =>
+    cylinders.some(({ adjusters }) => adjusters.some(({ id }) => cells[id]?.selected));
+  return banks.find(holds) ?? banks[0];
+}
+
+type RowProps = Omit<Props, 'banks' | 'ends' | 'oneBank'> & {
   bank: SeatedBank;
   name?: string;
   fine: boolean;

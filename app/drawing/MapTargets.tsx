@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import type { HeadGeometry, SeatedBank } from '@longbar/core';
 import { elementOf } from '../ui/domNode.web';
 import type { MapCell } from './mapCell';
-import { spoken } from './mapCell';
+import { isEnded, spoken } from './mapCell';
 
 type Props = {
   bank: SeatedBank;
@@ -83,8 +83,7 @@ const ColumnTarget = memo(function ColumnTarget(props: ColumnProps) {
 function nextOf(own: readonly string[], cells: Props['cells']): string {
   const selected = own.findIndex((id) => cells[id]?.selected);
   if (selected >= 0) return itemAt(own, (selected + 1) % own.length);
-  const ended = (id: string) => ['painted', 'unset'].includes(cells[id]?.progress ?? '');
-  const open = own.find((id) => cells[id]?.here && !ended(id));
+  const open = own.find((id) => cells[id]?.here && !isEnded(cells[id]));
   return open ?? own.find((id) => cells[id]?.here) ?? itemAt(own, 0);
 }
 

@@ -8,6 +8,11 @@ export type MapCell = RockerLook & {
   figure?: string;
 };
 
+/** Whether nothing is left to do at it. */
+export function isEnded(cell: MapCell | undefined): boolean {
+  return cell?.progress === 'painted' || cell?.progress === 'unset';
+}
+
 /** What the map says of one adjuster to those who do not see it. */
 export function spoken(id: string, cell: MapCell | undefined): string {
   return cell?.says ? `${adjusterName(id)}: ${cell.says}` : adjusterName(id);

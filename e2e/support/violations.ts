@@ -13,7 +13,25 @@ export async function violations(page: Page): Promise<string[]> {
   const byNight = await told(new AxeBuilder({ page }).withRules(['color-contrast']));
   await page.emulateMedia({ colorScheme: 'light' });
   await expect.poll(() => themeOf(page)).toBe('light');
-  return [...all, ...byNight.map((each) => `by night, ${each}`)];
+  const otherwise = await namedOtherwise(page);
+  return [...all, ...otherwise, ...byNight.map((each) => `by night, ${each}`)];
+}
+
+/**
+ * Controls whose name lacks the first words that they show: who presses by voice says these.
+ * The signs of a step up or down are left out.
+ */
+function namedOtherwise(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const plain = (words: string) => words.toLowerCase().replace(/^[^\p{L}\d]+/u, '');
+    return [...document.querySelectorAll('[role][aria-label]')].flatMap((control) => {
+      if (!['button', 'checkbox', 'link', 'radio'].includes(control.role ?? '')) return [];
+      const texts = document.createTreeWalker(control, NodeFilter.SHOW_TEXT);
+      const shown = texts.nextNode()?.textContent ?? '';
+      const name = control.ariaLabel ?? '';
+      return plain(name).includes(plain(shown)) ? [] : [`“${shown}” is named “${name}”`];
+    });
+  });
 }
 
 async function told(axe: AxeBuilder): Promise<string[]> {

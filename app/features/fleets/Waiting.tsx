@@ -71,7 +71,7 @@ function OneWaiting({ reading }: One) {
           />
           <Act
             label="Meter replaced"
-            name={`${serial}: the meter was replaced`}
+            name={`${serial}: meter replaced`}
             style={styles.grow}
             disabled={isLoading}
             onPress={() => answer({ do: 'replaced' })}

@@ -91,7 +91,12 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
       {header}
       {place.chosen !== undefined && (
         <View style={styles.map}>
-          <JobMap {...{ job, cells }} width={width - 2 * space.medium} onSelect={setSelected} />
+          <JobMap
+            {...{ job, cells }}
+            width={width - 2 * space.medium}
+            onSelect={setSelected}
+            oneBank
+          />
         </View>
       )}
       {body}

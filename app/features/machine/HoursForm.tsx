@@ -76,7 +76,7 @@ export function HoursForm({ machine }: { machine: MachineDetail }) {
           />
           <Act
             label="New meter"
-            name="The meter was replaced or reset"
+            name="New meter: it was replaced or reset"
             style={styles.grow}
             onPress={() => void send({ replaced: true })}
           />

@@ -147,7 +147,7 @@ function CalendarNote() {
       Due dates for a calendar: subscribe to {calendarAddress(key)} or{' '}
       <Way
         to="/api/due.ics"
-        name="Take the due dates as a calendar file"
+        name="Due dates for a calendar: take them as a file"
         style={styles.inline}
         leaves
       >

@@ -69,7 +69,7 @@ export function FastenerOrder({ of, fasteners, columns, error, onOrder }: Props)
         />
         <Act
           label="Begin again"
-          name={`${of}: begin the order again`}
+          name={`${of}: begin again with the order`}
           style={{ flex: 1 }}
           disabled={fasteners.length === 0}
           onPress={() => onOrder([])}

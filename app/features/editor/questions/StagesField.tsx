@@ -52,7 +52,7 @@ export function StagesField({ of, stages, onStages }: Props) {
         {stages.length > 1 && (
           <Act
             label="Take the last out"
-            name={`Take the last stage of ${of} out`}
+            name={`Take the last out, stage of ${of}`}
             style={styles.grow}
             onPress={() => onStages(stages.slice(0, -1))}
           />

@@ -180,7 +180,7 @@ function Sibling({ job, id, onSelect }: Props) {
   return (
     <Act
       label={`${readId(next.id).kind}: ${word}`}
-      name={`Go to ${adjusterName(next.id)}`}
+      name={`${adjusterName(next.id)}: ${word}. Go to it`}
       style={styles.quiet}
       onPress={() => onSelect(next.id)}
     />

@@ -10,6 +10,8 @@ type Props = {
   cells: Record<string, MapCell>;
   width: number;
   fine?: boolean;
+  /** On a narrow screen: only the bank that is worked on. */
+  oneBank?: boolean;
   onSelect?: (id: string) => void;
 };
 

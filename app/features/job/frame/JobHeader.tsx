@@ -39,7 +39,9 @@ export function JobHeader({ job, viewed, onView, onHandsFull }: Props) {
           <Act
             label={job.by}
             name={
-              practising ? 'What concerns the whole job' : `${job.by} works. Hand over to another`
+              practising
+                ? `${job.by}: what concerns the whole job`
+                : `${job.by} works. Hand over to another`
             }
             style={styles.by}
             onPress={() => setOpen(!open)}

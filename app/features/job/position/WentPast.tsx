@@ -44,7 +44,7 @@ export function WentPast({ job, planned }: Props) {
         />
         <Act
           label="Nobody knows"
-          name="Past it by an unknown way"
+          name="Nobody knows how far past"
           style={{ flex: 1 }}
           onPress={() => job.act({ type: 'crank.turned', degrees: null, how: 'overshot' })}
         />
