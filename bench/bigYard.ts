@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import type { EngineSheet, JobEvent, JobHead } from '@longbar/core';
-import { adjustersOf, isKnown, parseSheet, SeededRandom } from '@longbar/core';
+import { adjustersOf, isKnown, isRefused, parseSheet, SeededRandom } from '@longbar/core';
 import { signedJob } from '../server/src/demo/signedJob';
 import { BLADE_SETS, MACHINES, SHEETS, SHOP } from '../server/src/demo/yard';
 import type { Database } from '../server/src/store/database';
@@ -51,7 +51,7 @@ async function make(folder: string, today: string): Promise<Database> {
   await db.write((transaction) => writeShop(db, { ...SHOP, bladeSets: BLADE_SETS }, transaction));
   for (const { id, document } of SHEETS) {
     const parsed = parseSheet(document);
-    if (!parsed.ok) throw new Error(`The sheet ${id} has mistakes.`);
+    if (isRefused(parsed)) throw new Error(`The sheet ${id} has mistakes.`);
     const row = { id, revision: 1, document: parsed.sheet, publishedAt: now.toISOString() };
     await db.write((transaction) => db.tables.sheets.create(row, { transaction }));
   }

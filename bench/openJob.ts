@@ -77,7 +77,7 @@ async function waitingJob(server: TestServer): Promise<string> {
   };
   const setUp = { method: head.method, policy: 'leave-inside' as const, start: 100, seed: 3 };
   const outcome = simulateJob(document, { ...setUp, faults: {} });
-  if ('refused' in outcome) throw new Error(outcome.refused);
+  if ('refused' in outcome) throw new Error(outcome.says);
   const until = outcome.events.findIndex(({ type }) => type === 'reading.taken');
   await server.keep('/jobs', head);
   // Their ids stay: each event of the crank names the one before it.

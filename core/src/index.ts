@@ -26,10 +26,9 @@ export type { SeatedBank } from './engine/layout';
 export { METHOD_TITLES, METHOD_WORDS } from './barring/methodWords';
 export { BARRING_METHODS } from './barring/methods';
 export type { BarringMethod } from './barring/methods';
-export { isRefused } from './barring/barringPlan';
 export { planBarring } from './barring/plan';
 export { planWork } from './crank/planWork';
-export type { BarringPlan, Refused, Stop } from './barring/barringPlan';
+export type { BarringPlan, Stop } from './barring/barringPlan';
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
 export { chartConflicts, openConflicts } from './barring/conflicts';
 export type { ChartConflict } from './barring/conflicts';
@@ -118,7 +117,7 @@ export {
 } from './gauging/blades';
 export type { Blade, BladeSet, LaidOut, SteppedBlade } from './gauging/blades';
 export { actsFromPaper } from './job/instruction/actsFromPaper';
-export type { PaperLine, PaperProblem } from './job/instruction/actsFromPaper';
+export type { PaperLine, PaperMistake } from './job/instruction/actsFromPaper';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
 export type { JobScope } from './job/journal/scope';
@@ -331,6 +330,8 @@ export { itemAt } from './itemAt';
 export { daysBetween, localDay } from './calendar';
 export { issuesOf } from './issue';
 export type { Issue } from './issue';
+export { isRefused, malformed } from './result';
+export type { Malformed, RefusalCode, Refused, Result } from './result';
 export {
   formatDay,
   formatDays,

@@ -60,7 +60,7 @@ export function engine(order: number[], changes: Partial<EngineSheet> = {}): Eng
 
 /** The plan of an answer that must not be a refusal. */
 export function planned(answer: BarringPlan | Refused): BarringPlan {
-  if (isRefused(answer)) throw new Error(answer.refused);
+  if (isRefused(answer)) throw new Error(answer.says);
   return answer;
 }
 

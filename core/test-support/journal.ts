@@ -114,7 +114,7 @@ export function wholeJob(foundAt: 0 | 360 = 0): JobAct[] {
   ];
   acts.push(...dueActs(setting, foldJob(journal(acts))));
   const plan = jobPlan(setting, foldJob(journal(acts)));
-  if (isRefused(plan)) throw new Error(plan.refused);
+  if (isRefused(plan)) throw new Error(plan.says);
   plan.stops.forEach(({ at, set }, stop) => {
     if (stop > 0) acts.push(...barredTo(at as 0 | 360));
     acts.push(...set.flatMap(({ id }) => keepAsFound(id)));

@@ -62,7 +62,7 @@ export function journalOf(head: JobHead, also: readonly JobAct[] = []): JobEvent
   const faults = { lockShift: 0 };
   const job = { method: head.method, policy: 'reset-all' as const, start: 100, seed: 3, faults };
   const outcome = simulateJob(sheet, job);
-  if ('refused' in outcome) throw new Error(outcome.refused);
+  if ('refused' in outcome) throw new Error(outcome.says);
   const ends = outcome.events.findIndex(({ type }) => type === 'round.done');
   const more: JobAct[] = [
     {

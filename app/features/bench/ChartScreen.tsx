@@ -24,11 +24,11 @@ import { WhyPlaced } from './WhyPlaced';
 /** The stops of every method for a firing order, and why each valve is where it is. */
 export function ChartScreen({ order, form, gaps }: ChartQuery) {
   const asked = useMemo(() => chartAsked({ order, form, gaps }), [order, form, gaps]);
-  if ('problem' in asked) {
+  if (isRefused(asked)) {
     return (
       <Frame title="Quick chart" back="/bench">
         <Words as="strong" color="stop">
-          {asked.problem}
+          {asked.says}
         </Words>
       </Frame>
     );
@@ -95,7 +95,7 @@ function Stands({ asked }: { asked: ChartAsked }) {
   const router = useRouter();
   const [gaps, setGaps] = useState(asked.gaps);
   const read = readGaps(gaps, asked.order.length);
-  const problem = read && 'problem' in read ? read.problem : undefined;
+  const wrong = read && isRefused(read) ? read.says : undefined;
   const show = (next: Partial<ChartAsked>) =>
     router.replace(placeOf(chartAddress('chart', { ...asked, ...next })));
   return (
@@ -117,10 +117,10 @@ function Stands({ asked }: { asked: ChartAsked }) {
         inputMode="text"
         value={gaps}
         onChange={setGaps}
-        error={problem}
+        error={wrong}
       />
       <Words as="note">As 90 150 90 150 90 150; empty where all are alike.</Words>
-      <Act label="Chart it so" disabled={problem !== undefined} onPress={() => show({ gaps })} />
+      <Act label="Chart it so" disabled={wrong !== undefined} onPress={() => show({ gaps })} />
     </Fold>
   );
 }

@@ -1,4 +1,4 @@
-import { BARRING_METHODS, METHOD_TITLES, planWork } from '@longbar/core';
+import { BARRING_METHODS, isRefused, METHOD_TITLES, planWork } from '@longbar/core';
 import { Stack } from '../../ui/Panel';
 import { PrintHead, PrintPage } from '../../ui/PrintPage';
 import { Words } from '../../ui/Words';
@@ -10,10 +10,10 @@ import { chartAddress, chartAsked } from './chartAsked';
 /** The quick chart on one page, to print and keep in the pocket. */
 export function QuickCardScreen({ method, ...query }: ChartQuery & { method?: string }) {
   const asked = chartAsked(query);
-  if ('problem' in asked) {
+  if (isRefused(asked)) {
     return (
       <PrintPage back="Back to the bench" backTo="/bench">
-        <Words color="stop">{asked.problem}</Words>
+        <Words color="stop">{asked.says}</Words>
       </PrintPage>
     );
   }

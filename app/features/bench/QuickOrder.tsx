@@ -1,4 +1,4 @@
-import { ordersOffered, readOrder } from '@longbar/core';
+import { isRefused, ordersOffered, readOrder } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -19,7 +19,7 @@ export function QuickOrder({ onChart }: { onChart: (order: readonly number[]) =>
   const answer = readOrder(text);
   const order = 'order' in answer ? answer.order : undefined;
   const tapped = (text.match(/\d+/g) ?? []).map(Number);
-  const wrong = text.trim() === '' || order ? undefined : 'problem' in answer && answer.problem;
+  const wrong = text.trim() === '' || order ? undefined : isRefused(answer) && answer.says;
   return (
     <Stack>
       <Field

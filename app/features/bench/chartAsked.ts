@@ -1,5 +1,5 @@
-import type { CylinderForm, EngineSheet } from '@longbar/core';
-import { CYLINDER_FORMS, quickSheet, readGaps, readOrder } from '@longbar/core';
+import type { CylinderForm, EngineSheet, Result } from '@longbar/core';
+import { CYLINDER_FORMS, isRefused, quickSheet, readGaps, readOrder } from '@longbar/core';
 
 /** What an address asks of the quick chart. */
 export type ChartQuery = { order?: string; form?: string; gaps?: string };
@@ -7,16 +7,12 @@ export type ChartQuery = { order?: string; form?: string; gaps?: string };
 /** A chart as it was asked for: its order, how its cylinders stand, and the sheet made of them. */
 export type ChartAsked = { order: number[]; form: CylinderForm; gaps: string; sheet: EngineSheet };
 
-/** Reads what an address asks for; the problem where that is no firing order. */
-export function chartAsked({
-  order = '',
-  form,
-  gaps = '',
-}: ChartQuery): ChartAsked | { problem: string } {
+/** Reads what an address asks for; refused where that is no firing order. */
+export function chartAsked({ order = '', form, gaps = '' }: ChartQuery): Result<ChartAsked> {
   const read = readOrder(order);
-  if ('problem' in read) return read;
+  if (isRefused(read)) return read;
   const angles = readGaps(gaps, read.order.length);
-  if (angles && 'problem' in angles) return angles;
+  if (angles && isRefused(angles)) return angles;
   const stands = CYLINDER_FORMS.find((each) => each === form) ?? 'in-line';
   return {
     order: read.order,
@@ -29,7 +25,7 @@ export function chartAsked({
 /** The chart that a page to print is about; none where its address names none. */
 export function chartNamed(query: ChartQuery): ChartAsked | undefined {
   const asked = chartAsked(query);
-  return query.order === undefined || 'problem' in asked ? undefined : asked;
+  return query.order === undefined || isRefused(asked) ? undefined : asked;
 }
 
 /** The address of a page of a chart. */

@@ -1,5 +1,5 @@
 import { webStyle } from '../../ui/webStyle.web';
-import { notYet, parseSheet } from '@longbar/core';
+import { isRefused, notYet, parseSheet } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -74,7 +74,7 @@ export function NewSheetSteps({ publish, onAnew, tried, ...props }: Props) {
 /** What the sheet cannot do yet, in plain words: none of it keeps it from being published. */
 function NotYet({ draft }: Pick<QuestionProps, 'draft'>) {
   const parsed = parseSheet(draft.sheet);
-  if (!parsed.ok) return null;
+  if (isRefused(parsed)) return null;
   const missing = notYet(parsed.sheet);
   if (missing.length === 0) return <Words as="strong">Nothing is missing.</Words>;
   return (

@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { parseSheet } from '@longbar/core';
+import { isRefused, parseSheet } from '@longbar/core';
 
 /**
  * What of a draft can be drawn: the draft itself where it is right, else without what does
@@ -13,7 +13,7 @@ export function drawableOf(draft: EngineSheet): EngineSheet | undefined {
   const counted = { ...named, firing: { order: [...cylinders].sort((a, b) => a - b) } };
   for (const candidate of [draft, { ...draft, name: named.name }, named, counted]) {
     const parsed = parseSheet(candidate);
-    if (parsed.ok) return parsed.sheet;
+    if (!isRefused(parsed)) return parsed.sheet;
   }
   return undefined;
 }

@@ -1,5 +1,5 @@
 import type { EngineSheet, Issue } from '@longbar/core';
-import { parseSheet } from '@longbar/core';
+import { isRefused, parseSheet } from '@longbar/core';
 import { createNextState } from '@reduxjs/toolkit';
 import { useMemo, useState } from 'react';
 import { phoneDatabaseName } from '../../phone/shopOfPhone';
@@ -33,7 +33,7 @@ export function useDraft(key: string, base: EngineSheet): Draft {
   };
   return {
     sheet,
-    issues: parsed.ok ? [] : parsed.issues,
+    issues: isRefused(parsed) ? parsed.issues : [],
     drawn: lastDrawn,
     changed: kept !== undefined,
     edit: (change) => keep(createNextState(sheet, change)),

@@ -65,7 +65,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
       />
       {isRefused(answer) && (
         <Words as="strong" color="stop" role="alert">
-          {answer.refused}
+          {answer.says}
         </Words>
       )}
       {!marked && marks}

@@ -11,7 +11,7 @@ const sheet = {
   marks: [{ name: 'II', at: 120 }],
 } as EngineSheet;
 const plan = planBarring(sheet, { method: 'each' });
-if (isRefused(plan)) throw new Error(plan.refused);
+if (isRefused(plan)) throw new Error(plan.says);
 const arc = (from: number, to: number) => ({ from, to });
 const told = (from: number, to: number): CrankBelief => ({
   best: [arc(from, to)],

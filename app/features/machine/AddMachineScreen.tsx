@@ -1,5 +1,5 @@
 import type { Issue } from '@longbar/core';
-import { localDay } from '@longbar/core';
+import { isRefused, localDay } from '@longbar/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
@@ -24,8 +24,8 @@ export function AddMachineScreen() {
   const save = async () => {
     const id = uuid();
     const read = readMachine(typed, id, localDay(new Date()));
-    setIssues(read.ok ? [] : read.issues);
-    if (!read.ok) return;
+    setIssues(isRefused(read) ? read.issues : []);
+    if (isRefused(read)) return;
     const { machine, hours } = read;
     try {
       await sync.sayOfMachine(

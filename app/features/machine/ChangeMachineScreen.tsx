@@ -1,5 +1,5 @@
 import type { Issue, MachineDetail } from '@longbar/core';
-import { localDay } from '@longbar/core';
+import { isRefused, localDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useSync } from '../../sync/SyncProvider';
@@ -36,8 +36,8 @@ function Change({ machine }: { machine: MachineDetail }) {
   const back = () => router.replace(`/machines/${id}`);
   const save = async () => {
     const read = readMachine(typed, id, localDay(new Date()));
-    setIssues(read.ok ? [] : read.issues);
-    if (!read.ok) return;
+    setIssues(isRefused(read) ? read.issues : []);
+    if (isRefused(read)) return;
     const patch = patchBetween(before, read.machine);
     try {
       if (patch) await sync.sayOfMachine({ kind: 'change', machine: id, patch });

@@ -1,3 +1,4 @@
+import { isRefused } from '@longbar/core';
 import type { MachineDetail } from '@longbar/core';
 import { EMPTY, patchBetween, readMachine, typedFrom } from './typedMachine';
 
@@ -10,7 +11,6 @@ const read = (more: Partial<typeof EMPTY>) => readMachine({ ...typed, ...more },
 describe('a machine as it is typed', () => {
   it('is sent with what was given, figures as people write them', () => {
     expect(read({ hoursThen: '1,204', hoursAYear: '600', hours: '1,210.5', tag: ' ' })).toEqual({
-      ok: true,
       machine: { id: ID, name: 'Skiff', sheet: SHEET, hoursThen: 1204, hoursAYear: 600 },
       hours: { date: TODAY, hours: 1210.5 },
     });
@@ -19,7 +19,7 @@ describe('a machine as it is typed', () => {
   it('names each field that is wrong, and none that is empty', () => {
     const paths = (more: Partial<typeof EMPTY>) => {
       const answer = read(more);
-      return answer.ok ? [] : answer.issues.map(({ path }) => path);
+      return !isRefused(answer) ? [] : answer.issues.map(({ path }) => path);
     };
     expect(paths({})).toEqual([]);
     expect(paths({ name: '', sheet: '' })).toEqual(['name', 'sheet']);
@@ -39,7 +39,7 @@ describe('a machine that is typed over', () => {
   const before = typedFrom(machine);
   const patch = (more: Partial<typeof EMPTY>) => {
     const answer = readMachine({ ...before, ...more }, ID, TODAY);
-    return answer.ok ? patchBetween(before, answer.machine) : undefined;
+    return !isRefused(answer) ? patchBetween(before, answer.machine) : undefined;
   };
 
   it('sends what changed, and null for what was emptied', () => {

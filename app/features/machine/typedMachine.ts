@@ -1,9 +1,17 @@
-import type { HoursPost, Issue, MachineDetail, MachinePatch, MachinePost } from '@longbar/core';
+import type {
+  HoursPost,
+  Issue,
+  MachineDetail,
+  MachinePatch,
+  MachinePost,
+  Malformed,
+} from '@longbar/core';
 import {
   HoursPostSchema,
   issuesOf,
   MachinePatchSchema,
   MachinePostSchema,
+  malformed,
   readNumber,
 } from '@longbar/core';
 import * as v from 'valibot';
@@ -51,8 +59,7 @@ export function typedFrom(machine: MachineDetail): TypedMachine {
   };
 }
 
-export type ReadMachine =
-  { ok: true; machine: MachinePost; hours: HoursPost | undefined } | { ok: false; issues: Issue[] };
+export type ReadMachine = { machine: MachinePost; hours: HoursPost | undefined } | Malformed;
 
 /** What was typed as it is sent, or what is wrong with it, field by field. */
 export function readMachine(typed: TypedMachine, id: string, today: string): ReadMachine {
@@ -71,9 +78,8 @@ export function readMachine(typed: TypedMachine, id: string, today: string): Rea
     ...(!reading || reading.success ? [] : issuesOf(reading.issues)),
     ...aheadOf(typed.inServiceSince, today),
   ];
-  if (issues.length > 0 || !machine.success) return { ok: false, issues };
+  if (issues.length > 0 || !machine.success) return malformed(issues);
   return {
-    ok: true,
     machine: machine.output,
     hours: reading?.success ? reading.output : undefined,
   };

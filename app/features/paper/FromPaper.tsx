@@ -1,5 +1,5 @@
-import type { PaperLine, PaperProblem } from '@longbar/core';
-import { actsFromPaper, adjusterName, entryOf, formatTorque } from '@longbar/core';
+import type { PaperLine, PaperMistake } from '@longbar/core';
+import { actsFromPaper, adjusterName, entryOf, formatTorque, isRefused } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -19,18 +19,18 @@ type Props = { job: WorkingJob; stops: readonly OpenStop[]; onDone: () => void }
 export function FromPaper({ job, stops, onDone }: Props) {
   const set = useBladeSet(job.context.shop.bladeSets);
   const [lines, setLines] = useState<Readonly<Record<string, PaperLine>>>({});
-  const [problems, setProblems] = useState<PaperProblem[]>([]);
+  const [mistakes, setMistakes] = useState<PaperMistake[]>([]);
   const lineOf = (id: string): PaperLine =>
     lines[id] ?? { id, found: '', left: '', toTorque: false, done: false };
   const change = (line: PaperLine) => {
     setLines({ ...lines, [line.id]: line });
-    setProblems(problems.filter(({ id }) => id !== line.id));
+    setMistakes(mistakes.filter(({ id }) => id !== line.id));
   };
   const record = () => {
     if (!set) return;
     const ids = stops.flatMap((stop) => stop.ids);
     const answer = actsFromPaper(job.setting, job.state, set, ids.map(lineOf));
-    if ('problems' in answer) return setProblems(answer.problems);
+    if (isRefused(answer)) return setMistakes(answer.issues);
     if (answer.acts.length > 0) job.act(...answer.acts);
     onDone();
   };
@@ -49,15 +49,15 @@ export function FromPaper({ job, stops, onDone }: Props) {
               key={id}
               job={job}
               line={lineOf(id)}
-              problems={problems.filter((each) => each.id === id)}
+              mistakes={mistakes.filter((each) => each.id === id)}
               onChange={change}
             />
           ))}
         </View>
       ))}
-      {problems.length > 0 && (
+      {mistakes.length > 0 && (
         <Words as="strong" color="stop" role="alert">
-          Nothing is recorded yet: {problems.map(({ id }) => adjusterName(id)).join(', ')} cannot be
+          Nothing is recorded yet: {mistakes.map(({ id }) => adjusterName(id)).join(', ')} cannot be
           read.
         </Words>
       )}
@@ -70,7 +70,7 @@ export function FromPaper({ job, stops, onDone }: Props) {
 type LineProps = {
   job: WorkingJob;
   line: PaperLine;
-  problems: readonly PaperProblem[];
+  mistakes: readonly PaperMistake[];
   onChange: (line: PaperLine) => void;
 };
 
@@ -79,7 +79,7 @@ const BLANKS = [
   ['left', 'as left'],
 ] as const;
 
-function Line({ job, line, problems, onChange }: LineProps) {
+function Line({ job, line, mistakes, onChange }: LineProps) {
   const name = adjusterName(line.id);
   const entry = entryOf(job.setting.sheet, line.id);
   const torque = entry?.locknut?.torque;
@@ -96,7 +96,7 @@ function Line({ job, line, problems, onChange }: LineProps) {
                 name={`${name} ${words}`}
                 value={line[blank]}
                 onChange={(text) => onChange({ ...line, [blank]: text })}
-                error={problems.find((each) => each.blank === blank)?.problem}
+                error={mistakes.find((each) => each.blank === blank)?.message}
               />
             </View>
           ))}

@@ -42,7 +42,7 @@ function openStops({ plan, state, setting }: WorkingJob): OpenStop[] {
 
 function Paper({ job, onType }: { job: WorkingJob; onType: () => void }) {
   const { plan, setting, context, rotation } = job;
-  if (isRefused(plan)) return <Words>{plan.refused}</Words>;
+  if (isRefused(plan)) return <Words>{plan.says}</Words>;
   const open = openStops(job);
   const at = crankAngle(job);
   const { sheet } = setting;

@@ -16,7 +16,7 @@ type Props = { sheet: EngineSheet; plan: BarringPlan | Refused };
 
 /** The stops of a plan as they stand on a pocket card: where, what is seen, set and felt there. */
 export function PlanCard({ sheet, plan }: Props) {
-  if (isRefused(plan)) return <Words color="stop">{plan.refused}</Words>;
+  if (isRefused(plan)) return <Words color="stop">{plan.says}</Words>;
   return (
     <>
       {plan.stops.map((stop, i) => (

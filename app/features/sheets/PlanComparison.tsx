@@ -35,7 +35,7 @@ export function PlanComparison({ answers, chosen }: Props) {
           </Words>
           {isRefused(answer) ? (
             <Words as="note" role="cell" color="secondInk" style={styles.refused}>
-              {answer.refused}
+              {answer.says}
             </Words>
           ) : (
             figuresOf(answer).map((figure, i) => (

@@ -65,7 +65,7 @@ export function PlanView(props: Props) {
       )}
       {isRefused(plan) ? (
         <Words as="strong" color="stop" role="alert">
-          {plan.refused}
+          {plan.says}
         </Words>
       ) : (
         <PlanStops plan={plan} onTurn={onTurn} />

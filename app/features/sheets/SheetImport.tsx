@@ -1,4 +1,5 @@
-import type { Issue, SheetsReport } from '@longbar/core';
+import { isRefused, malformed } from '@longbar/core';
+import type { Issue, Malformed, SheetsReport } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useImportSheetsMutation } from '../../state/api';
@@ -31,7 +32,7 @@ export function SheetImport() {
   };
   const take = async (file: File) => {
     const json = jsonOf(await file.text());
-    if ('problem' in json) setTaken({ name: file.name, refused: [json.problem] });
+    if (isRefused(json)) setTaken({ name: file.name, refused: json.issues });
     else await send(file.name, json.value, {});
   };
   useDroppedFile((file) => void take(file));
@@ -131,12 +132,12 @@ function Mistakes({ issues }: { issues: readonly Issue[] }) {
   ));
 }
 
-function jsonOf(text: string): { value: unknown } | { problem: Issue } {
+function jsonOf(text: string): { value: unknown } | Malformed {
   try {
     return { value: JSON.parse(text) };
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return { problem: { path: '', message: `This is no JSON file: ${why}` } };
+    return malformed([{ path: '', message: `This is no JSON file: ${why}` }]);
   }
 }
 

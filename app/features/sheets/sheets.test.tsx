@@ -28,7 +28,7 @@ it('lights what may be set at an angle, and shades what is on its lobe', () => {
 
 it('shows the stops, turns the engine to one, and says what is left over', () => {
   const plan = planBarring(sheet, { method: 'two-position' });
-  if (isRefused(plan)) throw new Error(plan.refused);
+  if (isRefused(plan)) throw new Error(plan.says);
   const onTurn = jest.fn();
   render(<PlanStops plan={plan} onTurn={onTurn} />);
   fireEvent.press(screen.getByRole('button', { name: /stop 2/ }));

@@ -1,3 +1,4 @@
+import { isRefused } from '@longbar/core';
 import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
@@ -52,7 +53,7 @@ export function BladeSets({ sets, onChange }: Props) {
               value={set.blades}
               onChange={(blades) => change(place, { blades })}
               multiline
-              error={typed.ok ? undefined : typed.message}
+              error={isRefused(typed) ? typed.says : undefined}
             />
             <Act
               label={`Take out ${set.name || 'this set'}`}

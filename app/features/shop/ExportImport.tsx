@@ -1,3 +1,4 @@
+import { isRefused } from '@longbar/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { API } from '../../api/request';
@@ -58,7 +59,7 @@ type Props = { taken: Taken; onTaken: (taken: Taken | undefined) => void };
 
 function Preview({ taken, onTaken }: Props) {
   const { file, answer } = taken;
-  if (!answer.ok) {
+  if (isRefused(answer)) {
     return (
       <View role="alert">
         <Words as="strong" color="stop">

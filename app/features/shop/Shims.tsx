@@ -1,3 +1,4 @@
+import { isRefused } from '@longbar/core';
 import { Field } from '../../ui/Field';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
@@ -23,7 +24,7 @@ export function Shims({ draft, onChange }: Props) {
         value={draft.stock}
         onChange={(stock) => onChange({ stock })}
         multiline
-        error={typed.ok ? undefined : typed.message}
+        error={isRefused(typed) ? typed.says : undefined}
       />
       {BUY.map(([key, label]) => (
         <Field

@@ -1,3 +1,4 @@
+import { isRefused } from '@longbar/core';
 import type { Shop } from '@longbar/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -92,9 +93,9 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
       <DriftRules draft={draft} onChange={change} />
       <BladeSets sets={draft.bladeSets} onChange={(bladeSets) => change({ bladeSets })} />
       <Shims draft={draft} onChange={change} />
-      {!made.ok && (
+      {isRefused(made) && (
         <Words color="stop" role="alert">
-          {made.message}
+          {made.says}
         </Words>
       )}
       {error && (
@@ -109,9 +110,9 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
       <Act
         weight="primary"
         label={isLoading ? 'Saving …' : 'Save'}
-        disabled={isLoading || !made.ok || !mayChange}
+        disabled={isLoading || isRefused(made) || !mayChange}
         onPress={() => {
-          if (made.ok) void save(made.shop);
+          if (!isRefused(made)) void save(made.shop);
         }}
       />
     </Stack>

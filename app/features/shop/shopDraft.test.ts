@@ -1,3 +1,4 @@
+import { isRefused } from '@longbar/core';
 import type { Shop } from '@longbar/core';
 import { draftOf, shopFrom } from './shopDraft';
 import { bladesTyped, bladesWritten, shimsTyped, shimsWritten } from './typedSizes';
@@ -22,14 +23,14 @@ const shop: Shop = {
 
 describe('the shop’s rules in fields', () => {
   it('come back as they were', () => {
-    expect(shopFrom(draftOf(shop))).toEqual({ ok: true, shop });
+    expect(shopFrom(draftOf(shop))).toEqual({ shop });
   });
 
   it('say what is wrong, and make nothing then', () => {
     const draft = draftOf(shop);
     const wrong = (change: Partial<typeof draft>) => {
       const made = shopFrom({ ...draft, ...change });
-      return made.ok ? 'made' : made.message;
+      return isRefused(made) ? made.says : 'made';
     };
     expect(wrong({ name: '  ' })).toBe('The shop has a name.');
     expect(wrong({ soonHours: 'few' })).toContain('number of hours');
@@ -44,23 +45,22 @@ describe('the shop’s rules in fields', () => {
   it('needs no shims where the shop keeps none', () => {
     const { shims: _, ...rest } = shop;
     const made = shopFrom({ ...draftOf(rest), buyFrom: '', buyTo: '', buyStep: '' });
-    expect(made).toEqual({ ok: true, shop: rest });
+    expect(made).toEqual({ shop: rest });
   });
 });
 
 describe('sizes as they are typed', () => {
   it('are blades in the set’s own unit', () => {
-    expect(bladesTyped('0.05 0.10;0.305', 'mm')).toEqual({ ok: true, value: [50, 100, 305] });
-    expect(bladesTyped('10 12', 'inch')).toEqual({ ok: true, value: [254, 305] });
+    expect(bladesTyped('0.05 0.10;0.305', 'mm')).toEqual({ value: [50, 100, 305] });
+    expect(bladesTyped('10 12', 'inch')).toEqual({ value: [254, 305] });
     expect(bladesTyped('0.30/0.35', 'mm')).toEqual({
-      ok: true,
       value: [{ go: 300, noGo: 350 }],
     });
   });
 
   it('are refused by the word that is none', () => {
     for (const word of ['0,3x', '-1', '0.35/0.30', '0.30/', 'thin']) {
-      expect(bladesTyped(`0.10 ${word}`, 'mm')).toMatchObject({ ok: false });
+      expect(bladesTyped(`0.10 ${word}`, 'mm')).toHaveProperty('refused', 'unreadable');
     }
   });
 
@@ -68,11 +68,11 @@ describe('sizes as they are typed', () => {
     const blades = [50, { go: 300, noGo: 350 }];
     const written = bladesWritten({ blades, unit: 'mm' });
     expect(written).toBe('0.05 0.30/0.35');
-    expect(bladesTyped(written, 'mm')).toEqual({ ok: true, value: blades });
+    expect(bladesTyped(written, 'mm')).toEqual({ value: blades });
     const stock = [
       { size: 2400, count: 2 },
       { size: 2550, count: 1 },
     ];
-    expect(shimsTyped(shimsWritten(stock))).toEqual({ ok: true, value: stock });
+    expect(shimsTyped(shimsWritten(stock))).toEqual({ value: stock });
   });
 });

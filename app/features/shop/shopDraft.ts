@@ -1,6 +1,7 @@
-import type { AimRule, BladeSet, RoundRule, Shop, ShopPolicy, Units } from '@longbar/core';
+import type { AimRule, BladeSet, Result, RoundRule, Shop, ShopPolicy, Units } from '@longbar/core';
 import {
   formatMillimetres,
+  isRefused,
   issuesOf,
   readNumber,
   ShopSchema,
@@ -67,34 +68,34 @@ export function draftOf(shop: Shop): ShopDraft {
   };
 }
 
-type Made = { ok: true; shop: Shop } | { ok: false; message: string };
+type Made = Result<{ shop: Shop }>;
 
 /** The rules the fields make, or the first thing that is wrong with them. */
 export function shopFrom(draft: ShopDraft): Made {
   const sets: BladeSet[] = [];
   for (const { name, unit, forked, blades } of draft.bladeSets) {
     const typed = bladesTyped(blades, unit);
-    if (!typed.ok) return { ok: false, message: `${name || 'A blade set'}: ${typed.message}` };
+    if (isRefused(typed)) return { ...typed, says: `${name || 'A blade set'}: ${typed.says}` };
     sets.push({ name: name.trim(), unit, blades: typed.value, ...(forked && { forked }) });
   }
   const stock = shimsTyped(draft.stock);
-  if (!stock.ok) return stock;
+  if (isRefused(stock)) return stock;
   const [from, to, step] = [draft.buyFrom, draft.buyTo, draft.buyStep].map(micrometres);
   const buys = [from, to, step].every((figure) => figure !== undefined && figure > 0);
   if (!buys && stock.value.length > 0) {
-    return { ok: false, message: 'Say which shims can be bought: from, to and step, in mm.' };
+    return { refused: 'empty', says: 'Say which shims can be bought: from, to and step, in mm.' };
   }
   const soon = {
     hours: readNumber(draft.soonHours, { groups: true }) ?? NaN,
     days: figureOf(draft.soonDays),
   };
   if (!(soon.hours >= 0 && soon.days >= 0)) {
-    return { ok: false, message: 'Soon is a number of hours and a number of days.' };
+    return { refused: 'unreadable', says: 'Soon is a number of hours and a number of days.' };
   }
   const weekHours = draft.weekHours.trim() === '' ? undefined : figureOf(draft.weekHours);
   const driftRisk = figureOf(draft.driftRisk);
   if (!(Number.isInteger(driftRisk) && driftRisk >= 1 && driftRisk <= 50)) {
-    return { ok: false, message: 'The risk is a whole number of per cent, from 1 to 50.' };
+    return { refused: 'unreadable', says: 'The risk is a whole number of per cent, from 1 to 50.' };
   }
   const made = {
     name: draft.name,
@@ -111,8 +112,9 @@ export function shopFrom(draft: ShopDraft): Made {
     ...(buys && { shims: { stock: stock.value, buy: { from, to, step } } }),
   };
   const checked = v.safeParse(ShopSchema, made);
-  if (checked.success) return { ok: true, shop: checked.output };
-  return { ok: false, message: issuesOf(checked.issues)[0]?.message ?? 'Something is missing.' };
+  if (checked.success) return { shop: checked.output };
+  const [first] = issuesOf(checked.issues);
+  return { refused: 'malformed', says: first?.message ?? 'Something is missing.' };
 }
 
 function figureOf(text: string): number {

@@ -1,5 +1,5 @@
-import type { Issue } from '@longbar/core';
-import { ErrorSchema } from '@longbar/core';
+import type { Malformed } from '@longbar/core';
+import { ErrorSchema, malformed } from '@longbar/core';
 import * as v from 'valibot';
 import { request } from '../../api/request';
 
@@ -9,12 +9,12 @@ const CountsSchema = v.record(v.string(), v.number());
 export type Taken = {
   file: File;
   preview: boolean;
-  answer: { ok: true; counts: Record<string, number> } | { ok: false; issues: Issue[] };
+  answer: { counts: Record<string, number> } | Malformed;
 };
 
 /** Shows the server an archive, or has it taken in. */
 export async function sendArchive(file: File, preview: boolean): Promise<Taken> {
-  const refused = (issues: Issue[]): Taken => ({ file, preview, answer: { ok: false, issues } });
+  const refused = (answer: Malformed): Taken => ({ file, preview, answer });
   try {
     const { ok, body } = await request(`/archive?preview=${preview ? 1 : 0}`, {
       method: 'POST',
@@ -22,12 +22,13 @@ export async function sendArchive(file: File, preview: boolean): Promise<Taken> 
       body: file,
     });
     if (ok) {
-      return { file, preview, answer: { ok: true, counts: v.parse(CountsSchema, body) } };
+      return { file, preview, answer: { counts: v.parse(CountsSchema, body) } };
     }
     const { error } = v.parse(ErrorSchema, body);
     const issues = error.issues.length > 0 ? error.issues : [{ path: '', message: error.message }];
-    return refused(issues);
+    return refused(malformed(issues));
   } catch {
-    return refused([{ path: '', message: 'The server could not be reached.' }]);
+    const answer = malformed([{ path: '', message: 'The server could not be reached.' }]);
+    return refused({ ...answer, refused: 'no-answer' });
   }
 }

@@ -1,8 +1,8 @@
-import type { BladeSet } from '@longbar/core';
+import type { BladeSet, Result } from '@longbar/core';
 import { formatMillimetres, formatThou, fromThou, readNumber } from '@longbar/core';
 
 type Blades = BladeSet['blades'];
-type Typed<T> = { ok: true; value: T } | { ok: false; message: string };
+type Typed<T> = Result<{ value: T }>;
 
 /** A size as typed, in the set's own unit, in µm; undefined where it is none. */
 function sizeFrom(text: string, unit: BladeSet['unit']): number | undefined {
@@ -17,11 +17,12 @@ export function bladesTyped(text: string, unit: BladeSet['unit']): Typed<Blades>
   for (const word of text.split(/[\s;]+/).filter(Boolean)) {
     const [go, noGo] = word.split('/').map((part) => sizeFrom(part, unit));
     const wrong = go === undefined || (word.includes('/') && (noGo === undefined || noGo <= go));
-    if (wrong) return { ok: false, message: `“${word}” is no blade: write 0.30, or 0.30/0.35.` };
+    if (wrong)
+      return { refused: 'unreadable', says: `“${word}” is no blade: write 0.30, or 0.30/0.35.` };
     value.push(noGo === undefined ? go : { go, noGo });
   }
-  if (value.length === 0) return { ok: false, message: 'A blade set has at least one blade.' };
-  return { ok: true, value };
+  if (value.length === 0) return { refused: 'empty', says: 'A blade set has at least one blade.' };
+  return { value };
 }
 
 /** The blades as they are typed. */
@@ -42,10 +43,11 @@ export function shimsTyped(text: string): Typed<Stock> {
   for (const word of text.split(/[\s;]+/).filter(Boolean)) {
     const [, figure = '', times = '1'] = /^([\d.,]+)(?:[x×](\d+))?$/.exec(word) ?? [];
     const size = sizeFrom(figure, 'mm');
-    if (size === undefined) return { ok: false, message: `“${word}” is no shim: write 2.40x2.` };
+    if (size === undefined)
+      return { refused: 'unreadable', says: `“${word}” is no shim: write 2.40x2.` };
     value.push({ size, count: Number(times) });
   }
-  return { ok: true, value };
+  return { value };
 }
 
 export function shimsWritten(stock: Stock): string {

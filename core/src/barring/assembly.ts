@@ -12,6 +12,7 @@ import { isTelling, KIND_NAMES } from '../engine/kinds';
 import type { BarringPlan, LeftOver, Stop } from './barringPlan';
 import type { Site } from './sites';
 import { sumOf, turnsOf } from './sites';
+import { isRefused } from '../result';
 
 /** Chooses the site (by its place in visiting order) an adjuster is set at; none if none. */
 export type Assign = (adjuster: Adjuster, sites: readonly Site[]) => number | undefined;
@@ -163,7 +164,7 @@ export function leftOverOf(adjuster: Adjuster, cycle: number, reason: string): L
 }
 
 function whyNowhere(adjuster: Adjuster): string {
-  if ('unknown' in adjuster.place) return adjuster.place.unknown;
+  if (isRefused(adjuster.place)) return adjuster.place.says;
   return 'It meets its condition at none of these stops.';
 }
 

@@ -69,10 +69,3 @@ export type BarringPlan = {
   /** The same count of stops standing at firing TDCs, and the margin that costs, degrees. */
   atFiring?: BarringPlan & { cost: number };
 };
-
-export type Refused = { refused: string };
-
-/** Whether a planner's answer is a refusal. */
-export function isRefused<T extends object>(answer: T | Refused): answer is Refused {
-  return 'refused' in answer;
-}

@@ -52,7 +52,7 @@ describe('what a plan leaves over', () => {
     const method = 'two-position' as const;
     const own = planned(planBarring(sheet, { method }));
     const ofJob = jobPlan({ ...settingOn(sheet), head: { ...setting.head, method } }, foldJob([]));
-    if (isRefused(ofJob)) throw new Error(ofJob.refused);
+    if (isRefused(ofJob)) throw new Error(ofJob.says);
     expect(own.leftOver).toHaveLength(6);
     expect(ofJob.leftOver).toEqual([]);
     expect(ofJob.stops.filter(({ watch }) => !watch)).toHaveLength(own.stops.length);

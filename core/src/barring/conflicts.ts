@@ -1,7 +1,7 @@
 import type { EngineSheet } from '../engine/sheet';
 import type { ChartFlag } from './barringPlan';
-import { isRefused } from './barringPlan';
 import { planManual } from './manual';
+import { isRefused } from '../result';
 
 /** An answer to a conflict between the manual's chart and the model, kept in the sheet. */
 export type ChartAnswer = NonNullable<EngineSheet['chartAnswers']>[number];

@@ -5,15 +5,13 @@ import type { Firing } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
 import type { Assign, Engine } from './assembly';
 import { assemble, engineOf, holdsAt, widest } from './assembly';
-import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
+import type { BarringPlan, PlanOptions } from './barringPlan';
 import type { Site } from './sites';
 import { inVisitingOrder, withMark } from './sites';
+import type { Result } from '../result';
 
 /** One stop per cylinder at its own firing TDC, in firing order. */
-export function planEach(
-  sheet: EngineSheet,
-  { startAt, kinds }: PlanOptions,
-): BarringPlan | Refused {
+export function planEach(sheet: EngineSheet, { startAt, kinds }: PlanOptions): Result<BarringPlan> {
   const engine = engineOf(sheet, kinds);
   const sites = inVisitingOrder(firingSites(engine), engine.firing, startAt);
   return assemble(engine, sites, atOwnStop(engine.firing), startAt);

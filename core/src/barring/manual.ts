@@ -3,9 +3,10 @@ import type { Adjuster } from '../engine/adjusters';
 import type { ChartStop, EngineSheet } from '../engine/sheet';
 import type { Engine } from './assembly';
 import { engineOf, holdsAt, leftOverOf, marginAt, writePlan } from './assembly';
-import type { BarringPlan, ChartFlag, PlanOptions, Refused } from './barringPlan';
+import type { BarringPlan, ChartFlag, PlanOptions } from './barringPlan';
 import type { Site } from './sites';
 import { homeAngle, withMark } from './sites';
+import type { Result } from '../result';
 
 /**
  * The manual's chart as typed, held against the model entry by entry. Nothing is moved:
@@ -14,16 +15,21 @@ import { homeAngle, withMark } from './sites';
 export function planManual(
   sheet: EngineSheet,
   { startAt, kinds }: PlanOptions,
-): BarringPlan | Refused {
+): Result<BarringPlan> {
   const { chart } = sheet;
-  if (!chart?.length) return { refused: 'The sheet holds no chart from the manual.' };
+  if (!chart?.length)
+    return { refused: 'no-chart', says: 'The sheet holds no chart from the manual.' };
   const engine = engineOf(sheet, kinds);
   const { adjusters, firing } = engine;
   const byId = new Map(adjusters.map((adjuster) => [adjuster.id, adjuster]));
   const typed: TypedStop[] = [];
   for (const [index, entry] of chart.entries()) {
     const site = siteOf(entry, engine);
-    if (!site) return { refused: `Stop ${index + 1} of the chart is nowhere on this engine.` };
+    if (!site)
+      return {
+        refused: 'not-on-engine',
+        says: `Stop ${index + 1} of the chart is nowhere on this engine.`,
+      };
     const set = entry.set.flatMap((id) => byId.get(id) ?? []);
     typed.push({ index, site, set });
   }

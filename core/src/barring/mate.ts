@@ -3,23 +3,25 @@ import { runningMate } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
 import { assemble, engineOf } from './assembly';
 import { atOwnStop, firingSites } from './each';
-import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
+import type { BarringPlan, PlanOptions } from './barringPlan';
 import type { Site } from './sites';
 import { inVisitingOrder } from './sites';
+import type { Result } from '../result';
 
 /** As `each`, told by the running mate: when it rocks at overlap, this cylinder fires. */
-export function planMate(
-  sheet: EngineSheet,
-  { startAt, kinds }: PlanOptions,
-): BarringPlan | Refused {
-  if (sheet.cycle === 2) return { refused: 'A two-stroke has no overlap to rock at.' };
+export function planMate(sheet: EngineSheet, { startAt, kinds }: PlanOptions): Result<BarringPlan> {
+  if (sheet.cycle === 2)
+    return { refused: 'two-stroke', says: 'A two-stroke has no overlap to rock at.' };
   const engine = engineOf(sheet, kinds);
   const { firing } = engine;
   const sites: Site[] = [];
   for (const site of firingSites(engine)) {
     const mate = runningMate(firing, present(site.cylinder));
     if (mate === undefined) {
-      return { refused: `Cylinder ${site.cylinder} has no running mate 360° away to rock.` };
+      return {
+        refused: 'no-mate',
+        says: `Cylinder ${site.cylinder} has no running mate 360° away to rock.`,
+      };
     }
     sites.push({ ...site, watch: { cylinder: mate, state: 'rocking' } });
   }

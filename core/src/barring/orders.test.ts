@@ -45,7 +45,7 @@ describe('uneven, vee and two-stroke engines', () => {
     expect([...firingOf(vee).at.values()]).toEqual([0, 270]);
     const plan = planned(planBarring(vee, { method: 'each' }));
     expect(plan.stops.map(({ at }) => at)).toEqual([0, 270]);
-    expect(planBarring(vee, { method: 'mate' })).toHaveProperty('refused');
+    expect(planBarring(vee, { method: 'mate' })).toHaveProperty('refused', 'no-mate');
   });
 
   it('numbers valves along the first bank and then the next', () => {
@@ -78,7 +78,7 @@ describe('uneven, vee and two-stroke engines', () => {
     const plan = planned(planBarring(given, { method: 'each' }));
     expect(plan.stops.map(({ at }) => at)).toEqual([0, 120, 240]);
     expect(plan.leftOver).toEqual([]);
-    expect(planBarring(given, { method: 'mate' })).toHaveProperty('refused');
+    expect(planBarring(given, { method: 'mate' })).toHaveProperty('refused', 'two-stroke');
   });
 
   it('sets brakes at full intake lift where a whole degree stands there', () => {

@@ -53,9 +53,13 @@ describe('two positions', () => {
     const plan = planned(planBarring(inlineSix(), { method: 'two-position', cylinder: 5 }));
     expect(plan.stops.map(({ at }) => at)).toEqual([120, 480]);
     const twoStroke = engine([1, 3, 2], { cycle: 2 });
-    expect(planBarring(twoStroke, { method: 'two-position' })).toHaveProperty('refused');
+    expect(planBarring(twoStroke, { method: 'two-position' })).toHaveProperty(
+      'refused',
+      'two-stroke',
+    );
     expect(planBarring(inlineSix(), { method: 'two-position', cylinder: 9 })).toHaveProperty(
       'refused',
+      'not-on-engine',
     );
   });
 
@@ -116,7 +120,10 @@ describe('the other methods', () => {
     expect(plan.stops.map(({ watch }) => watch)).toEqual(
       [6, 2, 4, 1, 5, 3].map((cylinder) => ({ cylinder, state: 'rocking' })),
     );
-    expect(planBarring(engine([1, 2, 4, 5, 3]), { method: 'mate' })).toHaveProperty('refused');
+    expect(planBarring(engine([1, 2, 4, 5, 3]), { method: 'mate' })).toHaveProperty(
+      'refused',
+      'no-mate',
+    );
   });
 
   it('finds the sum rule on mirrored heads and none elsewhere', () => {
@@ -143,7 +150,7 @@ describe('the other methods', () => {
       { id: 'intake.1', stop: 1, margin: -15, why: 'on lobe' },
       { id: 'intake.4', stop: null, margin: null, why: 'not placed' },
     ]);
-    expect(planBarring(inlineSix(), { method: 'manual' })).toHaveProperty('refused');
+    expect(planBarring(inlineSix(), { method: 'manual' })).toHaveProperty('refused', 'no-chart');
   });
 });
 

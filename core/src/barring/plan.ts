@@ -5,7 +5,8 @@ import { planManual } from './manual';
 import { planMate } from './mate';
 import { planTwoPosition } from './twoPosition';
 import { planWatch } from './watch';
-import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
+import type { BarringPlan, PlanOptions } from './barringPlan';
+import type { Result } from '../result';
 
 /**
  * Where to stop the crank, and what to set at each stop, by one method of the work.
@@ -14,7 +15,7 @@ import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
  *
  * @example planBarring(six, { method: 'two-position' }).stops.map(({ at }) => at) // [0, 360]
  */
-export function planBarring(sheet: EngineSheet, options: PlanOptions): BarringPlan | Refused {
+export function planBarring(sheet: EngineSheet, options: PlanOptions): Result<BarringPlan> {
   switch (options.method) {
     case 'two-position':
       return planTwoPosition(sheet, options);
@@ -29,6 +30,6 @@ export function planBarring(sheet: EngineSheet, options: PlanOptions): BarringPl
     case 'manual':
       return planManual(sheet, options);
     default:
-      return { refused: `There is no method “${String(options.method)}”.` };
+      return { refused: 'unknown-method', says: `There is no method “${String(options.method)}”.` };
   }
 }

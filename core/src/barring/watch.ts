@@ -7,8 +7,9 @@ import { isTelling } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import type { Engine } from './assembly';
 import { assemble, engineOf, holdsAt, marginAt } from './assembly';
-import type { BarringPlan, PlanOptions, Refused } from './barringPlan';
+import type { BarringPlan, PlanOptions } from './barringPlan';
 import { homeAngle, inVisitingOrder, withMark } from './sites';
+import type { Result } from '../result';
 
 /**
  * Valve by valve: each adjuster is set when that valve is fully down whose peak leaves it
@@ -17,14 +18,15 @@ import { homeAngle, inVisitingOrder, withMark } from './sites';
 export function planWatch(
   sheet: EngineSheet,
   { startAt, kinds }: PlanOptions,
-): BarringPlan | Refused {
+): Result<BarringPlan> {
   const engine = engineOf(sheet, kinds);
   const { adjusters, all, firing } = engine;
   const numbers = valveNumbers(sheet);
   const watchable = all.filter(
     ({ kind, id, peak }) => isTelling(kind) && peak !== undefined && numbers.has(id),
   );
-  if (watchable.length === 0) return { refused: 'The sheet gives no valve whose lift is known.' };
+  if (watchable.length === 0)
+    return { refused: 'not-on-sheet', says: 'The sheet gives no valve whose lift is known.' };
   const watched = new Map<Adjuster, Adjuster>();
   for (const adjuster of adjusters) {
     const valve = bestWatched(adjuster, watchable, engine, startAt ?? homeAngle(firing));

@@ -1,4 +1,3 @@
-import { isRefused } from '../barring/barringPlan';
 import { entryOf, specOf } from '../engine/adjusterEntry';
 import { adjustersOf } from '../engine/adjusters';
 import type { EngineSheet, Spec } from '../engine/sheet';
@@ -10,6 +9,7 @@ import { jobPlan } from '../job/instruction/jobPlan';
 import type { JobSetting } from '../job/journal/setting';
 import type { JobState } from '../job/journal/state';
 import { torqueSteps } from '../torque/sequence';
+import { isRefused } from '../result';
 
 /** The figures that the sums begin with, where somebody works on an engine. */
 export type BenchFigures = {

@@ -38,7 +38,7 @@ const both = (number: number, state: 'loose' | 'firm') => [
 
 function believed(sheet: EngineSheet, history: CrankEntry[]): CrankBelief {
   const belief = crankBelief(sheet, history);
-  if (isRefused(belief)) throw new Error(belief.refused);
+  if (isRefused(belief)) throw new Error(belief.says);
   return belief;
 }
 const plausible = (sheet: EngineSheet, ...history: CrankEntry[]) =>
@@ -172,7 +172,10 @@ describe('where the crank is', () => {
     [[cylinder(9, 'top')], 'not in the firing order'],
     [[cylinder(9, 'rocking')], 'not in the firing order'],
   ])('is refused for what the engine has not', (history, says) => {
-    expect(crankBelief(six, history)).toMatchObject({ refused: expect.stringContaining(says) });
+    expect(crankBelief(six, history)).toEqual({
+      refused: 'not-on-engine',
+      says: expect.stringContaining(says),
+    });
   });
 
   it('is refused for a lobe that is not known, a sprung train, and a two-stroke that rocks', () => {
@@ -180,11 +183,20 @@ describe('where the crank is', () => {
       adjusters: [{ kind: 'intake' }, { kind: 'injector', setAt: 'base' }],
     });
     const injector = { seen: { id: 'injector.1', state: 'loose' } } as CrankEntry;
-    expect(crankBelief(sprung, [injector])).toHaveProperty('refused');
+    expect(crankBelief(sprung, [injector])).toHaveProperty('refused', 'sprung-train');
     const blank = { ...twoStroke, adjusters: [{ kind: 'intake' as const }] };
-    expect(crankBelief(blank, [feel('intake.1', 'peak')])).toHaveProperty('refused');
-    expect(crankBelief(blank, [feel('intake.1', 'loose')])).toHaveProperty('refused');
-    expect(crankBelief(twoStroke, [cylinder(1, 'rocking')])).toHaveProperty('refused');
+    expect(crankBelief(blank, [feel('intake.1', 'peak')])).toHaveProperty(
+      'refused',
+      'not-on-sheet',
+    );
+    expect(crankBelief(blank, [feel('intake.1', 'loose')])).toHaveProperty(
+      'refused',
+      'not-on-sheet',
+    );
+    expect(crankBelief(twoStroke, [cylinder(1, 'rocking')])).toHaveProperty(
+      'refused',
+      'two-stroke',
+    );
   });
 });
 

@@ -1,5 +1,3 @@
-import type { Refused } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
 import { wrap } from '../engine/angle';
 import { firingOf } from '../engine/firing';
@@ -10,6 +8,8 @@ import { evidenceOf, fitsNow } from './evidence';
 import { mostTelling, rockerEdges } from './mostTelling';
 import type { CrankHistory, HeldObservation, Observation } from './observation';
 import { heldObservations } from './observation';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /** Whole degrees `from` to `to`, both inside; through 0 where `from > to`. */
 export type CrankArc = { from: number; to: number };
@@ -43,7 +43,7 @@ export const TOLD_WITHIN = 90;
  *
  * @example crankBelief(six, [{ seen: { mark: 'I', state: 'at' } }]).told // false
  */
-export function crankBelief(sheet: EngineSheet, history: CrankHistory): CrankBelief | Refused {
+export function crankBelief(sheet: EngineSheet, history: CrankHistory): Result<CrankBelief> {
   const { cycle } = firingOf(sheet);
   const held: Held[] = [];
   for (const observation of heldObservations(history, cycle)) {

@@ -1,10 +1,10 @@
-import type { Refused } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import { readId } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import type { CrankBelief } from './belief';
 import { crankBelief } from './belief';
 import type { CrankEntry, CrankHistory, Observation } from './observation';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /** Rockers of so many cylinders are not all mistaken: one cylinder’s may be. */
 const SEVERAL = 2;
@@ -16,7 +16,7 @@ const SEVERAL = 2;
  *
  * @example crankOrClash(six, [{ seen: { mark: 'I', state: 'at' } }]).clash // undefined
  */
-export function crankOrClash(sheet: EngineSheet, history: CrankHistory): CrankBelief | Refused {
+export function crankOrClash(sheet: EngineSheet, history: CrankHistory): Result<CrankBelief> {
   const belief = crankBelief(sheet, history);
   if (isRefused(belief)) return belief;
   const against = cylindersOf(belief);

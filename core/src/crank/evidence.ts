@@ -1,5 +1,3 @@
-import type { Refused } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import { ANGLE_TOLERANCE, apart, wrap } from '../engine/angle';
@@ -11,6 +9,8 @@ import { isTelling } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import { rememberBy } from '../remember';
 import type { HeldObservation, Observation } from './observation';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /** A rocker may feel either way this near its lobe's edge, degrees. */
 const EITHER_WAY = 10;
@@ -36,26 +36,33 @@ export const evidenceOf = rememberBy(readEvidence, (seen) => {
   return 'cylinder' in seen ? `cylinder ${seen.cylinder} ${seen.state}` : `mark ${seen.mark}`;
 });
 
-function readEvidence(sheet: EngineSheet, seen: Observation): Evidence | Refused {
+function readEvidence(sheet: EngineSheet, seen: Observation): Result<Evidence> {
   const firing = firingOf(sheet);
   if ('mark' in seen) {
     const mark = sheet.marks?.find(({ name }) => name === seen.mark);
-    if (!mark) return { refused: `The sheet has no mark “${seen.mark}”.` };
+    if (!mark) return { refused: 'not-on-engine', says: `The sheet has no mark “${seen.mark}”.` };
     return near(mark.at, MARK_WITHIN, firing.cycle, 360);
   }
   if ('cylinder' in seen) {
     const tdc = firing.at.get(seen.cylinder);
     if (tdc === undefined) {
-      return { refused: `Cylinder ${seen.cylinder} is not in the firing order.` };
+      return {
+        refused: 'not-on-engine',
+        says: `Cylinder ${seen.cylinder} is not in the firing order.`,
+      };
     }
     if (seen.state === 'top') return near(tdc, TOP_WITHIN, firing.cycle, 360);
     const middle = overlapMiddle(sheet, firing, seen.cylinder);
     return isRefused(middle) ? middle : near(middle.at, ROCKING_WITHIN, firing.cycle);
   }
   const rocker = adjustersOf(sheet).find(({ id }) => id === seen.id);
-  if (!rocker) return { refused: `There is no adjuster “${seen.id}” on this engine.` };
+  if (!rocker)
+    return { refused: 'not-on-engine', says: `There is no adjuster “${seen.id}” on this engine.` };
   if (!tells(rocker)) {
-    return { refused: `${seen.id} has a sprung train: only intake and exhaust rockers tell.` };
+    return {
+      refused: 'sprung-train',
+      says: `${seen.id} has a sprung train: only intake and exhaust rockers tell.`,
+    };
   }
   return rockerEvidence(rocker, seen.state, firing.cycle);
 }
@@ -64,14 +71,18 @@ function rockerEvidence(
   rocker: Adjuster,
   state: 'loose' | 'firm' | 'down' | 'peak',
   cycle: number,
-): Evidence | Refused {
+): Result<Evidence> {
   if (state === 'down' || state === 'peak') {
     if (rocker.peak === undefined) {
-      return { refused: `The sheet gives no lobe for ${rocker.id}, so its peak is unknown.` };
+      return {
+        refused: 'not-on-sheet',
+        says: `The sheet gives no lobe for ${rocker.id}, so its peak is unknown.`,
+      };
     }
     return near(rocker.peak, state === 'down' ? DOWN_WITHIN : PEAK_WITHIN, cycle);
   }
-  if (!rocker.baseCircle) return { refused: `The sheet gives no lobe for ${rocker.id}.` };
+  if (!rocker.baseCircle)
+    return { refused: 'not-on-sheet', says: `The sheet gives no lobe for ${rocker.id}.` };
   const margins = marginsByDegree(rocker.baseCircle, cycle);
   const fits = new Uint8Array(cycle);
   margins.forEach((margin, degree) => {
@@ -102,12 +113,16 @@ export function overlapMiddle(
   sheet: EngineSheet,
   firing: Firing,
   cylinder: number,
-): { at: number } | Refused {
-  if (firing.cycle !== 720) return { refused: 'A two-stroke has no overlap to rock at.' };
+): Result<{ at: number }> {
+  if (firing.cycle !== 720)
+    return { refused: 'two-stroke', says: 'A two-stroke has no overlap to rock at.' };
   const [intake, exhaust] = [lobeOf(sheet, 'intake'), lobeOf(sheet, 'exhaust')];
   const overlap = intake && exhaust ? wrap(exhaust.closes - intake.opens, firing.cycle) : 0;
   if (!intake || overlap < ANGLE_TOLERANCE || overlap > firing.cycle / 2) {
-    return { refused: 'On this engine the exhaust closes before the intake opens: none rocks.' };
+    return {
+      refused: 'no-overlap',
+      says: 'On this engine the exhaust closes before the intake opens: none rocks.',
+    };
   }
   const tdc = firing.at.get(cylinder) ?? 0;
   return { at: wrap(tdc + intake.opens + overlap / 2, firing.cycle) };

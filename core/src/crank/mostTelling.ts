@@ -1,5 +1,4 @@
 import { itemAt } from '../itemAt';
-import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import { ANGLE_TOLERANCE } from '../engine/angle';
@@ -9,6 +8,7 @@ import type { EngineSheet } from '../engine/sheet';
 import { rememberBy, rememberEach } from '../remember';
 import type { Doubts } from './doubts';
 import { evidenceOf, tells } from './evidence';
+import { isRefused } from '../result';
 
 /** The first intake and the first exhaust rocker of a cylinder, those whose lobe is known. */
 export function firstRockers(sheet: EngineSheet, cylinder: number): Adjuster[] {

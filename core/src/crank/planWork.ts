@@ -5,11 +5,9 @@ import type {
   ChartPlace,
   LeftOver,
   PlanOptions,
-  Refused,
   Stop,
   Watch,
 } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import { planBarring } from '../barring/plan';
 import { homeAngle, sumOf, turnsOf } from '../barring/sites';
 import { valveNumbers } from '../barring/watch';
@@ -17,6 +15,8 @@ import { ANGLE_TOLERANCE, apart, wrap } from '../engine/angle';
 import type { EngineSheet } from '../engine/sheet';
 import { holdingOver } from './settable';
 import { arcOf, peaksOf, sightOf } from './sight';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /**
  * The stops as they are worked. A stop serves what holds over all that its own sight leaves: its
@@ -24,7 +24,7 @@ import { arcOf, peaksOf, sightOf } from './sight';
  * another stop or to a further one at a mark or a valve's peak that does; what none serves is
  * left over and named. Stops where nothing is set are not barred to. Refused where the method is.
  */
-export function planWork(sheet: EngineSheet, options: PlanOptions): BarringPlan | Refused {
+export function planWork(sheet: EngineSheet, options: PlanOptions): Result<BarringPlan> {
   const plan = planBarring(sheet, options);
   if (isRefused(plan)) return plan;
   const engine = engineOf(sheet, options.kinds);

@@ -1,6 +1,4 @@
 import { itemAt } from '../itemAt';
-import type { Refused } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import type { Adjuster } from '../engine/adjusters';
 import { adjustersOf } from '../engine/adjusters';
 import { ANGLE_TOLERANCE } from '../engine/angle';
@@ -10,6 +8,8 @@ import type { EngineSheet } from '../engine/sheet';
 import { rememberBy } from '../remember';
 import type { CrankArc, CrankBelief } from './belief';
 import { degreesOf } from './belief';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /**
  * The adjusters, in the sheet's order, whose condition holds at every plausible degree: what may
@@ -17,7 +17,7 @@ import { degreesOf } from './belief';
  */
 export function settable(
   sheet: EngineSheet,
-  belief: Pick<CrankBelief, 'told' | 'plausible'> | Refused,
+  belief: Result<Pick<CrankBelief, 'told' | 'plausible'>>,
 ): string[] {
   if (isRefused(belief) || !belief.told) return [];
   return holdingOver(sheet, belief.plausible);

@@ -1,5 +1,4 @@
 import type { Stop, Watch } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import { apart, wrap } from '../engine/angle';
 import { firingOf } from '../engine/firing';
 import { adjustersOf } from '../engine/adjusters';
@@ -7,6 +6,7 @@ import type { EngineSheet } from '../engine/sheet';
 import type { CrankArc } from './belief';
 import { MARK_WITHIN, overlapMiddle, PEAK_WITHIN, ROCKING_WITHIN, tells } from './evidence';
 import type { Observation } from './observation';
+import { isRefused } from '../result';
 
 /** What a person sees when the crank stands there, and the arc that it leaves. */
 export type Sight = { at: number; within: number; seen: Observation };

@@ -1,8 +1,9 @@
-import type { BarringPlan, Refused, Stop, Watch } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
+import type { BarringPlan, Stop, Watch } from '../barring/barringPlan';
 import { wrap } from '../engine/angle';
 import type { CrankBelief } from './belief';
 import { spanOf } from './belief';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /** The way to a stop, degrees forward: the smallest and the largest that it can be. */
 export type Way = {
@@ -23,7 +24,7 @@ export type Way = {
  */
 export function wayTo(
   plan: Pick<BarringPlan, 'stops' | 'cycle'>,
-  belief: Pick<CrankBelief, 'told' | 'plausible'> | Refused,
+  belief: Result<Pick<CrankBelief, 'told' | 'plausible'>>,
   done: Iterable<string>,
 ): Way | undefined {
   if (isRefused(belief) || !belief.told) return undefined;

@@ -8,6 +8,7 @@ import type { AdjusterKind } from './kinds';
 import { adjusterId, KINDS } from './kinds';
 import type { AdjusterEntry, EngineSheet } from './sheet';
 import { isWindow } from './setAt';
+import type { Result } from '../result';
 
 /** Degrees kept from a lobe's edge where the sheet gives no guard. */
 const DEFAULT_GUARD = 20;
@@ -23,7 +24,7 @@ export type Adjuster = {
   n: number;
   entry: AdjusterEntry;
   /** Where it may be set, crank degrees; the reason instead where that cannot be known. */
-  place: { arc: Arc; need: number } | { unknown: string };
+  place: Result<{ arc: Arc; need: number }>;
   /** The base circle of the lobe it rides, crank degrees; none where no lobe is known. */
   baseCircle?: Arc;
   /** The crank angle of full lift of the lobe it rides, where known. */
@@ -86,25 +87,37 @@ function placeOf(
 ): Adjuster['place'] {
   const setAt = entry.setAt ?? KINDS[entry.kind].place;
   if (setAt === undefined) {
-    return { unknown: `The sheet does not say where the ${entry.kind} is set.` };
+    return {
+      refused: 'not-on-sheet',
+      says: `The sheet does not say where the ${entry.kind} is set.`,
+    };
   }
   if (setAt === 'base') {
-    if (!baseCircle) return { unknown: `The sheet gives no ${entry.lobe ?? entry.kind} lobe.` };
+    if (!baseCircle)
+      return {
+        refused: 'not-on-sheet',
+        says: `The sheet gives no ${entry.lobe ?? entry.kind} lobe.`,
+      };
     return { arc: baseCircle, need: entry.guard ?? DEFAULT_GUARD };
   }
   if (isWindow(setAt)) {
     const [from, to] = setAt.window;
     // A draft may not have both ends yet.
     if (!Number.isFinite(from) || !Number.isFinite(to)) {
-      return { unknown: `The sheet gives no window for the ${entry.kind}.` };
+      return { refused: 'not-on-sheet', says: `The sheet gives no window for the ${entry.kind}.` };
     }
     const length = (((to - from) % cycle) + cycle) % cycle;
     return { arc: { from, length: length === 0 && to !== from ? cycle : length }, need: 0 };
   }
   const { peak: kind, within = DEFAULT_WITHIN } = setAt;
   const lobe = lobeOf(sheet, kind);
-  if (!lobe) return { unknown: `The sheet gives no ${kind} lobe, so its full lift is unknown.` };
+  if (!lobe)
+    return {
+      refused: 'not-on-sheet',
+      says: `The sheet gives no ${kind} lobe, so its full lift is unknown.`,
+    };
   const peak = lobePeak(kind, lobe, cycle);
-  if (peak === undefined) return { unknown: `The sheet gives no peak for the ${kind} lobe.` };
+  if (peak === undefined)
+    return { refused: 'not-on-sheet', says: `The sheet gives no peak for the ${kind} lobe.` };
   return { arc: { from: peak - within, length: 2 * within }, need: 0 };
 }

@@ -1,7 +1,7 @@
 import { planBarring } from '../barring/plan';
-import { isRefused } from '../barring/barringPlan';
 import { assumedLobes } from './lobes';
 import type { EngineSheet } from './sheet';
+import { isRefused } from '../result';
 
 /**
  * What a sheet cannot do yet, each in a sentence that says what is done instead: it can be

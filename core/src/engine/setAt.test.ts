@@ -22,7 +22,10 @@ describe('an adjuster that is set between two angles', () => {
     const places = adjustersOf(sheet).map(({ place }) => place);
     expect(places).toHaveLength(6);
     for (const place of places) {
-      expect(place).toEqual({ unknown: 'The sheet gives no window for the injector.' });
+      expect(place).toEqual({
+        refused: 'not-on-sheet',
+        says: 'The sheet gives no window for the injector.',
+      });
     }
   });
 

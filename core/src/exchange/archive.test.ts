@@ -1,7 +1,7 @@
 import { inlineSix } from '../../test-support/engines';
 import { head, journal, setting, uuid, wholeJob } from '../../test-support/journal';
 import type { ParsedArchive } from '..';
-import { ARCHIVE_FORMAT, parseArchive } from '..';
+import { ARCHIVE_FORMAT, isRefused, parseArchive } from '..';
 
 const AT = '2026-05-02T08:00:00Z';
 const SHEET = uuid(3);
@@ -21,16 +21,16 @@ const events = journal(wholeJob()).map((event) => ({ type: 'event', event, recei
 
 const parse = (...lines: unknown[]) => parseArchive(lines.map((l) => JSON.stringify(l)).join('\n'));
 const told = (parsed: ParsedArchive) =>
-  parsed.ok ? [] : parsed.issues.map(({ line, path }) => `${line} ${path}`);
+  isRefused(parsed) ? parsed.issues.map(({ line, path }) => `${line} ${path}`) : [];
 
 describe('an archive', () => {
   it('is read line by line, with or without an end to the last', () => {
     const told = [first, sheet, machine, hours, job, ...events];
     const whole = [...told, { type: 'end', lines: told.length, sha256: 'a'.repeat(64) }];
     expect(setting.head).toBe(head);
-    expect(parse(...whole)).toEqual({ ok: true, lines: whole });
+    expect(parse(...whole)).toEqual({ lines: whole });
     const text = `${whole.map((line) => JSON.stringify(line)).join('\n')}\n`;
-    expect(parseArchive(text).ok).toBe(true);
+    expect(isRefused(parseArchive(text))).toBe(false);
   });
 
   it('that was cut at a line is none, but for one of an earlier version', () => {
@@ -43,7 +43,7 @@ describe('an archive', () => {
     expect(told(parse(...lines.slice(0, -1), end))).toEqual(['4 lines']);
     expect(told(parse(...lines, end, hours))).toEqual(['6 ']);
     const earlier = { ...first, format: 'longbar.archive/1' };
-    expect(parse(earlier, ...lines.slice(1)).ok).toBe(true);
+    expect(isRefused(parse(earlier, ...lines.slice(1)))).toBe(false);
   });
 
   it('begins by saying what it is, once', () => {

@@ -12,6 +12,8 @@ import { BaselineSchema } from '../service/baseline';
 import { DateSchema, HoursSchema } from '../service/hours';
 import { AboutMachineSchema, MachinePostSchema } from '../wire/machineForm';
 import { ShopSchema } from '../wire/shop';
+import type { Malformed } from '../result';
+import { isRefused, malformed } from '../result';
 
 /**
  * The archive of a whole shop: JSON lines, one thing a line, in an order in which everything
@@ -133,7 +135,7 @@ export const ARCHIVE_LINES = LINES;
 
 /** A mistake, with the line it stands in, counted from 1. */
 export type LineIssue = Issue & { line: number };
-export type ParsedArchive = { ok: true; lines: ArchiveLine[] } | { ok: false; issues: LineIssue[] };
+export type ParsedArchive = { lines: ArchiveLine[] } | Malformed<LineIssue>;
 
 /** More than this is not told at once. */
 const MOST_ISSUES = 50;
@@ -196,9 +198,7 @@ export function parseArchive(text: string): ParsedArchive {
   }
   reader.end();
   const { issues } = reader;
-  return issues.length > 0
-    ? { ok: false, issues: issues.slice(0, MOST_ISSUES) }
-    : { ok: true, lines };
+  return issues.length > 0 ? malformed(issues.slice(0, MOST_ISSUES)) : { lines };
 }
 
 /** The lines of a text one by one; what follows the last end is a line unless it is empty. */
@@ -256,7 +256,7 @@ class Known {
         return this.once('shop', 'type', wrong);
       case 'sheet': {
         const parsed = parseSheet(line.document);
-        if (!parsed.ok) {
+        if (isRefused(parsed)) {
           parsed.issues.forEach(({ path, message }) => wrong(`document.${path}`, message));
         }
         if (line.revision > 1) {

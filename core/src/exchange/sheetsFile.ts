@@ -2,8 +2,9 @@ import * as v from 'valibot';
 import { listUpTo } from '../bounds';
 import type { ParsedSheet } from '../engine/parseSheet';
 import { parseSheet } from '../engine/parseSheet';
-import type { Issue } from '../issue';
 import { issuesOf } from '../issue';
+import type { Malformed } from '../result';
+import { malformed } from '../result';
 import { Base64Schema, BlobTypeSchema, Sha256Schema } from '../attachment';
 import { UuidSchema } from '../job/journal/fields';
 
@@ -36,24 +37,22 @@ export type SheetsFile = v.InferOutput<typeof SheetsFileSchema>;
 /** One sheet of a file: under its id, where the file tells one, and what is wrong with it. */
 export type SheetInFile = { id?: string; name: string; parsed: ParsedSheet };
 
-export type ReadSheetsFile =
-  | { ok: true; sheets: SheetInFile[]; photos: SheetsFile['photos'] }
-  | { ok: false; issues: Issue[] };
+export type ReadSheetsFile = { sheets: SheetInFile[]; photos: SheetsFile['photos'] } | Malformed;
 
 /**
  * What a file of sheets holds: many with their photos, or one sheet by itself. A sheet with
  * mistakes is among them, with its issues; a file that is none at all is refused as a whole.
  *
- * @example readSheetsFile({ format: 'longbar.sheets/1', sheets: [] }).ok // false
+ * @example readSheetsFile({ format: 'longbar.sheets/1', sheets: [] }).refused // 'malformed'
  */
 export function readSheetsFile(json: unknown): ReadSheetsFile {
   const isFile = v.is(v.looseObject({ format: v.literal(SHEETS_FORMAT) }), json);
   if (!isFile) {
     const parsed = parseSheet(json);
-    return { ok: true, sheets: [{ name: nameOf(json), parsed }], photos: [] };
+    return { sheets: [{ name: nameOf(json), parsed }], photos: [] };
   }
   const file = v.safeParse(SheetsFileSchema, json);
-  if (!file.success) return { ok: false, issues: issuesOf(file.issues) };
+  if (!file.success) return malformed(issuesOf(file.issues));
   const { sheets, photos } = file.output;
   const seen = new Set<string>();
   const read = sheets.map(({ id, document }): SheetInFile => {
@@ -61,13 +60,12 @@ export function readSheetsFile(json: unknown): ReadSheetsFile {
     seen.add(id);
     return { id, name: nameOf(document), parsed };
   });
-  return { ok: true, sheets: read, photos };
+  return { sheets: read, photos };
 }
 
-const TWICE: ParsedSheet = {
-  ok: false,
-  issues: [{ path: '', message: 'This sheet stands in the file twice. Keep one of them.' }],
-};
+const TWICE = malformed([
+  { path: '', message: 'This sheet stands in the file twice. Keep one of them.' },
+]);
 
 const NamedSchema = v.object({ name: v.pipe(v.string(), v.trim(), v.nonEmpty()) });
 

@@ -1,3 +1,4 @@
+import type { RefusalCode } from '../result';
 import fc from 'fast-check';
 import { gaugeLines, readGaugeLine } from './gaugeLine';
 
@@ -17,16 +18,16 @@ it('reads what gauges send, each in its unit', () => {
 });
 
 it('names what it cannot be', () => {
-  const problem = (line: string, of: Parameters<typeof readGaugeLine>[1]) =>
-    expect(readGaugeLine(line, of)).toEqual({ problem: expect.any(String) });
-  problem('Err 4', height);
-  problem('', height);
-  problem('63.5 kg', height);
-  problem('0.90 N.m', height);
-  problem('63.5 mm', preload);
-  problem('-63.500 mm', height);
-  problem('0.000 mm', height);
-  problem('6350.0 mm', height);
+  const refused = (code: RefusalCode, line: string, of: Parameters<typeof readGaugeLine>[1]) =>
+    expect(readGaugeLine(line, of)).toEqual({ refused: code, says: expect.any(String) });
+  refused('unreadable', 'Err 4', height);
+  refused('unreadable', '', height);
+  refused('wrong-unit', '63.5 kg', height);
+  refused('wrong-unit', '0.90 N.m', height);
+  refused('wrong-unit', '63.5 mm', preload);
+  refused('implausible', '-63.500 mm', height);
+  refused('implausible', '0.000 mm', height);
+  refused('implausible', '6350.0 mm', height);
 });
 
 it('puts lines together however the port cuts them', () => {

@@ -3,9 +3,10 @@ import { readNumber } from '../typedNumber';
 import type { Measure } from './measure';
 import type { Reading } from './reading';
 import { readingFromFigure } from './reading';
+import type { Result } from '../result';
 
 /** A figure that a gauge sent: a reading; or why it is none, for a person. */
-export type GaugeReading = { reading: Reading } | { problem: string };
+export type GaugeReading = Result<{ reading: Reading }>;
 
 /** What is measured, and what it should be about. */
 export type GaugeFor = { measure: Measure; spec: { low: number; high: number } };
@@ -35,22 +36,30 @@ export function readGaugeLine(line: string, { measure, spec }: GaugeFor): GaugeR
     /^([+-]?\d[\d.,]*)\s?([a-z][a-z·.]*)?$/i.exec(line.trim()) ?? [];
   const value = readNumber(figure);
   if (value === undefined)
-    return { problem: `The gauge sent “${shown(line)}”, which is no figure.` };
+    return { refused: 'unreadable', says: `The gauge sent “${shown(line)}”, which is no figure.` };
   const torque = measure === 'preload';
   const unit = word === '' ? (torque ? SENT['nm'] : SENT['mm']) : SENT[word.toLowerCase()];
   if (!unit)
-    return { problem: `The gauge sent its figure in “${shown(word)}”: set it to mm, in or N·m.` };
+    return {
+      refused: 'wrong-unit',
+      says: `The gauge sent its figure in “${shown(word)}”: set it to mm, in or N·m.`,
+    };
   if ((unit.of === 'torque') !== torque) {
     return {
-      problem: `The gauge sent a ${unit.of}, and a ${torque ? 'torque' : 'length'} is asked for.`,
+      refused: 'wrong-unit',
+      says: `The gauge sent a ${unit.of}, and a ${torque ? 'torque' : 'length'} is asked for.`,
     };
   }
   const size = Math.round(value * unit.size);
   if (size < 0)
-    return { problem: `The gauge sent ${figure.trim()}: set it to zero on the other side.` };
+    return {
+      refused: 'implausible',
+      says: `The gauge sent ${figure.trim()}: set it to zero on the other side.`,
+    };
   if (size < spec.low / 5 || size > spec.high * 5) {
     return {
-      problem: `The gauge sent ${figure.trim()} ${word || (torque ? 'N·m' : 'mm')}, far from what this can be: is it zeroed, and in the right unit?`,
+      refused: 'implausible',
+      says: `The gauge sent ${figure.trim()} ${word || (torque ? 'N·m' : 'mm')}, far from what this can be: is it zeroed, and in the right unit?`,
     };
   }
   return { reading: readingFromFigure(size, torque ? 'wrench' : 'gauge') };

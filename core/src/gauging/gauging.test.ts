@@ -224,7 +224,7 @@ describe('a reading as typed', () => {
   ])('%s in another unit is no gap, and is asked about', (text, set, meant) => {
     const of = { measure: 'lash' as const, spec, set };
     const answer = readingFromTyped(text, of);
-    expect(answer).toMatchObject({ meant, problem: expect.stringContaining('is no gap') });
+    expect(answer).toMatchObject({ meant, says: expect.stringContaining('is no gap') });
     expect(readingFromTyped(meant, of)).toHaveProperty('reading');
   });
 
@@ -265,11 +265,11 @@ describe('a reading as typed', () => {
     expect(readingFromTyped('0.904 N·m', preload)).toEqual(wrench);
     expect(readingFromTyped('8 lb in', preload)).toEqual(wrench);
     expect(readingFromTyped('8', preload)).toMatchObject({ meant: '8 lb·in' });
-    expect(readingFromTyped('0.9 mm', preload)).toHaveProperty('problem');
+    expect(readingFromTyped('0.9 mm', preload)).toHaveProperty('refused');
   });
 
   it.each(['', 'abc', '0.30 0.35 0.40', '0.35 0.30', '0.3 N·m', '700'])('refuses "%s"', (text) => {
     const of = { measure: 'lash' as const, spec, set: mm };
-    expect(readingFromTyped(text, of)).toHaveProperty('problem');
+    expect(readingFromTyped(text, of)).toHaveProperty('refused');
   });
 });

@@ -7,12 +7,14 @@ import type { Measure } from './measure';
 import type { Reading } from './reading';
 import { readingFromFigure } from './reading';
 import { isNear } from './slips';
+import type { Refused, Result } from '../result';
+import { isRefused } from '../result';
 
 /** What a reading is typed for: what is measured, what it should be, the blades in hand. */
 export type TypedFor = { measure: Measure; spec: Spec; set: Pick<BladeSet, 'unit' | 'blades'> };
 
 /** A reading; or what is wrong with it, and what was probably meant, as it would be typed. */
-export type TypedReading = { reading: Reading } | { problem: string; meant?: string };
+export type TypedReading = { reading: Reading } | (Refused & { meant?: string });
 
 /** µm, or mN·m, in one of a unit. */
 const UNITS = {
@@ -43,7 +45,7 @@ const MOST_GAP = 5000;
  * A reading as a person types it. A gap is in the unit of the set in hand: "0.30 0.35" for what
  * enters and what does not, "0.30" for drag on one blade, "0.30+" for enters and "<0.30" for
  * does not. A height is one figure in mm, a preload one in N·m. Another unit is typed behind:
- * "13 thou", ".013 in", "9 lb ft". The problem in words where it cannot be read or cannot be.
+ * "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or cannot be, with what was probably meant.
  *
  * @example readingFromTyped('33', { measure: 'lash', spec: { low: 280, target: 330, high: 380 }, set: { unit: 'mm', blades: [] } }).meant
  *   // '0.33 mm'
@@ -52,22 +54,23 @@ export function readingFromTyped(text: string, of: TypedFor): TypedReading {
   const { figures, unit, rest } = split(text);
   const usual = usualUnit(of);
   if (figures.length === 0 || figures.length > (of.measure === 'lash' ? 2 : 1)) {
-    return { problem: `Type ${asked(of)}.` };
+    return { refused: figures.length === 0 ? 'empty' : 'unreadable', says: `Type ${asked(of)}.` };
   }
   if (unit && !UNITS_OF[of.measure].includes(unit)) {
     return {
-      problem: `${unit} is no unit of a ${of.measure}: ${UNITS_OF[of.measure].join(', ')}.`,
+      refused: 'wrong-unit',
+      says: `${unit} is no unit of a ${of.measure}: ${UNITS_OF[of.measure].join(', ')}.`,
     };
   }
   const sizes = figures.map((figure) => figure * UNITS[unit ?? usual]);
   const reading = taken(sizes, rest, of);
-  if (typeof reading === 'string') return { problem: reading };
+  if (isRefused(reading)) return reading;
   if (sizes.every((size) => canBe(size, of))) return { reading };
   const what = `${figures.join(' ')} ${unit ?? usual} is no ${of.measure === 'lash' ? 'gap' : of.measure}`;
   const meant = meantBy(figures, rest, of);
   return meant === undefined
-    ? { problem: `${what}. Type ${asked(of)}.` }
-    : { problem: `${what}: was ${meant} meant?`, meant };
+    ? { refused: 'implausible', says: `${what}. Type ${asked(of)}.` }
+    : { refused: 'implausible', says: `${what}: was ${meant} meant?`, meant };
 }
 
 /**
@@ -116,8 +119,12 @@ function split(text: string): Parts {
   };
 }
 
-/** The reading that the figures make, in µm or mN·m; the problem where they make none. */
-function taken(sizes: readonly number[], rest: string, { measure, set }: TypedFor) {
+/** The reading that the figures make, in µm or mN·m; refused where they make none. */
+function taken(
+  sizes: readonly number[],
+  rest: string,
+  { measure, set }: TypedFor,
+): Result<Reading> {
   const [first = 0, second] = sizes;
   if (measure !== 'lash')
     return readingFromFigure(Math.round(first), measure === 'preload' ? 'wrench' : 'gauge');
@@ -127,7 +134,8 @@ function taken(sizes: readonly number[], rest: string, { measure, set }: TypedFo
     how: 'go-no-go',
   });
   if (second !== undefined) {
-    return first < second ? open(first, second) : 'What enters is thinner than what does not.';
+    if (first < second) return open(first, second);
+    return { refused: 'implausible', says: 'What enters is thinner than what does not.' };
   }
   if (/^(<|under)/.test(rest)) return open(0, first);
   if (/(\+|over)$|^>/.test(rest)) return open(first, null);

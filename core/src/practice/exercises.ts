@@ -1,4 +1,3 @@
-import { isRefused } from '../barring/barringPlan';
 import { holdsAt, marginAt } from '../barring/assembly';
 import type { CrankBelief } from '../crank/belief';
 import { crankBelief, spanOf, TOLD_WITHIN, unknownCrank } from '../crank/belief';
@@ -20,6 +19,7 @@ import { formatLength } from '../units';
 import type { Level } from './exercise';
 import type { Faults, HiddenEngine } from './hiddenEngine';
 import { hiddenEngine } from './hiddenEngine';
+import { isRefused } from '../result';
 
 /** How one round went: points of a hundred, and what was mistaken, each with why. */
 export type Marked = { score: number; mistakes: { id?: string; says: string }[] };

@@ -15,7 +15,7 @@ const usual: SimulatedJob = {
 function simulated(changes: Partial<SimulatedJob> = {}, sheet = six): JobOutcome {
   const job = { ...usual, ...changes };
   const outcome = simulateJob(sheet, job);
-  if (isRefused(outcome)) throw new Error(outcome.refused);
+  if (isRefused(outcome)) throw new Error(outcome.says);
   expect(brokenLaws(sheet, job.start, outcome).broken).toEqual([]);
   return outcome;
 }
@@ -129,6 +129,6 @@ describe('a simulated job', () => {
   });
 
   it('is refused where the method is', () => {
-    expect(simulateJob(six, { ...usual, method: 'manual' })).toHaveProperty('refused');
+    expect(simulateJob(six, { ...usual, method: 'manual' })).toHaveProperty('refused', 'no-chart');
   });
 });

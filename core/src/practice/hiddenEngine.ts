@@ -1,7 +1,6 @@
 import { present } from '../present';
 import type { Observation } from '../crank/observation';
 import { evidenceOf } from '../crank/evidence';
-import { isRefused } from '../barring/barringPlan';
 import { adjustersOf } from '../engine/adjusters';
 import { wrap } from '../engine/angle';
 import { marginIn } from '../engine/arc';
@@ -11,6 +10,7 @@ import { measureOf } from '../gauging/measure';
 import type { Reading, Trial } from '../gauging/reading';
 import { readingFromFigure } from '../gauging/reading';
 import { SeededRandom } from '../seededRandom';
+import { isRefused } from '../result';
 
 /** What is wrong with an engine, or with the one who works at it. */
 export type Faults = {

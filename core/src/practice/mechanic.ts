@@ -1,4 +1,3 @@
-import { isRefused } from '../barring/barringPlan';
 import type { Observation } from '../crank/observation';
 import type { EngineSheet } from '../engine/sheet';
 import { figuresOf } from '../engine/variant';
@@ -18,6 +17,7 @@ import type { SeededRandom } from '../seededRandom';
 import type { Faults, HiddenEngine } from './hiddenEngine';
 import type { LogEntry } from './log';
 import { turnAsTold } from './turnAsTold';
+import { isRefused } from '../result';
 
 type Answer = readonly JobAct[] | undefined;
 type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;

@@ -1,7 +1,5 @@
 import { itemAt } from '../itemAt';
 import type { BarringMethod } from '../barring/methods';
-import type { Refused } from '../barring/barringPlan';
-import { isRefused } from '../barring/barringPlan';
 import { planWork } from '../crank/planWork';
 import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/policy';
@@ -20,6 +18,8 @@ import type { Truths } from './witnessed';
 import { leftAt, witnessed } from './witnessed';
 import type { LogEntry } from './log';
 import { AT_HAND, Mechanic } from './mechanic';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 export type SimulatedJob = {
   method: BarringMethod;
@@ -63,7 +63,7 @@ const PEOPLE = ['Ina', 'Orla'] as const;
  *
  * `simulateJob(sheet, { method: 'each', policy: 'leave-inside', start: 137, seed: 1, faults: {} })`
  */
-export function simulateJob(sheet: EngineSheet, job: SimulatedJob): JobOutcome | Refused {
+export function simulateJob(sheet: EngineSheet, job: SimulatedJob): Result<JobOutcome> {
   const refused = planWork(sheet, { method: job.method });
   if (isRefused(refused)) return refused;
   return new Simulation(sheet, job).run();

@@ -12,7 +12,7 @@ const ORDERS = [
 
 function taskOn(order: number[], seed: number, level: Level): WholeTask {
   const task = wholeTask(practiceSheet(quickSheet(order, 'in-line')), seed, level);
-  if ('refused' in task) throw new Error(task.refused);
+  if ('refused' in task) throw new Error(task.says);
   return task;
 }
 
@@ -20,7 +20,7 @@ function play(task: WholeTask, more: Faults = {}): JobOutcome {
   const { sheet, method, crank, seed, faults } = task;
   const job = { method, policy: 'leave-inside', start: crank, seed } as const;
   const outcome = simulateJob(sheet, { ...job, faults: { ...faults, ...more } });
-  if (isRefused(outcome)) throw new Error(outcome.refused);
+  if (isRefused(outcome)) throw new Error(outcome.says);
   return outcome;
 }
 

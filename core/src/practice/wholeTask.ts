@@ -1,4 +1,3 @@
-import { isRefused } from '../barring/barringPlan';
 import type { BarringMethod } from '../barring/methods';
 import { firstRockers } from '../crank/mostTelling';
 import { planWork } from '../crank/planWork';
@@ -10,6 +9,8 @@ import type { Level } from './exercise';
 import type { Faults } from './hiddenEngine';
 import { markJob } from './markJob';
 import { simulateJob } from './simulateJob';
+import type { Result } from '../result';
+import { isRefused } from '../result';
 
 /** A whole job to practise: the engine, what is wrong with it, and what the best made of it. */
 export type WholeTask = {
@@ -38,16 +39,13 @@ const SLIPS = [120, 180, 240, 90, 270, 60];
  *
  * `wholeTask(sheet, seedOfDay('2026-11-27'), 2)`
  */
-export function wholeTask(
-  sheet: EngineSheet,
-  seed: number,
-  level: Level,
-): WholeTask | { refused: string } {
+export function wholeTask(sheet: EngineSheet, seed: number, level: Level): Result<WholeTask> {
   const random = new SeededRandom(seed);
   const method = (['two-position', 'each'] as const).find(
     (each) => !isRefused(planWork(sheet, { method: each })),
   );
-  if (!method) return { refused: 'No method serves this engine. Practise on another.' };
+  if (!method)
+    return { refused: 'no-method', says: 'No method serves this engine. Practise on another.' };
   const [tight, other] = random.shuffled(sheet.firing.order);
   const crank = random.whole(0, cycleDegrees(sheet) - 1);
   const rocker = tight === undefined ? undefined : random.one(firstRockers(sheet, tight)).id;

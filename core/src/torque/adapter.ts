@@ -1,3 +1,4 @@
+import type { Result } from '../result';
 /** What a torque wrench is set to, with an adapter between its drive and the nut. */
 export type AdapterSum = {
   /** Wanted at the nut, in any unit of torque. */
@@ -16,12 +17,16 @@ export type AdapterSum = {
  *
  * @example adapterSetting({ torque: 46, wrench: 400, adapter: 60, angle: 0 }) // { setting: 40 }
  */
-export function adapterSetting(sum: AdapterSum): { setting: number } | { refused: string } {
+export function adapterSetting(sum: AdapterSum): Result<{ setting: number }> {
   const { torque, wrench, adapter, angle } = sum;
-  if (!(wrench > 0)) return { refused: 'The wrench has a length from its drive to the hand.' };
+  if (!(wrench > 0))
+    return { refused: 'no-reach', says: 'The wrench has a length from its drive to the hand.' };
   const reach = wrench + adapter * cosine(angle);
   if (!(reach > 0)) {
-    return { refused: 'The adapter points back past the hand: the wrench cannot turn the nut.' };
+    return {
+      refused: 'no-reach',
+      says: 'The adapter points back past the hand: the wrench cannot turn the nut.',
+    };
   }
   return { setting: (torque * wrench) / reach };
 }

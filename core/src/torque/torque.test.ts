@@ -9,8 +9,11 @@ describe('a torque adapter', () => {
     expect(adapterSetting(sum)).toEqual({ setting: 40 });
     expect(adapterSetting({ ...sum, angle: 90 })).toEqual({ setting: 46 });
     expect(adapterSetting({ ...sum, angle: 180 })).toEqual({ setting: (46 * 400) / 340 });
-    expect(adapterSetting({ ...sum, wrench: 60, angle: 180 })).toHaveProperty('refused');
-    expect(adapterSetting({ ...sum, wrench: 0 })).toHaveProperty('refused');
+    expect(adapterSetting({ ...sum, wrench: 60, angle: 180 })).toHaveProperty(
+      'refused',
+      'no-reach',
+    );
+    expect(adapterSetting({ ...sum, wrench: 0 })).toHaveProperty('refused', 'no-reach');
   });
 
   it('is turned the same way to either side, and scales with the torque', () => {

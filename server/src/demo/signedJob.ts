@@ -116,7 +116,7 @@ function workThrough(
   findByPeak(sheet, record);
   dueActs(setting, foldJob(events)).forEach(record);
   const plan = jobPlan(setting, foldJob(events));
-  if (isRefused(plan)) throw new Error(plan.refused);
+  if (isRefused(plan)) throw new Error(plan.says);
   plan.stops.forEach(({ set, ...stop }) => {
     barTo(sheet, stop, foldJob(events), record);
     set.forEach(({ id }) => setOne(id));

@@ -1,5 +1,5 @@
 import type { BladeSet, EngineSheet, HoursReading } from '@longbar/core';
-import { fromThou, itemAt, parseSheet, sheetForTag } from '@longbar/core';
+import { fromThou, isRefused, itemAt, parseSheet, sheetForTag } from '@longbar/core';
 import type { Wear, Worn } from './wear';
 import { wornOver } from './wear';
 import dunlin from './sheets/dunlin-4.json';
@@ -79,7 +79,7 @@ export const SHOP = {
 
 function sheet(n: number, document: unknown): { id: string; document: EngineSheet } {
   const parsed = parseSheet(document);
-  if (!parsed.ok) throw new Error(`Demo sheet ${n}: ${JSON.stringify(parsed.issues)}`);
+  if (isRefused(parsed)) throw new Error(`Demo sheet ${n}: ${JSON.stringify(parsed.issues)}`);
   return { id: `5a1e0000-0000-4000-8000-0000000000a${n}`, document: parsed.sheet };
 }
 

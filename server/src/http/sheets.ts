@@ -1,4 +1,4 @@
-import { parseSheet, PublishSchema, SheetPatchSchema } from '@longbar/core';
+import { isRefused, parseSheet, PublishSchema, SheetPatchSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/database';
@@ -56,7 +56,7 @@ export function sheetRoutes(db: Database): Router {
   routes.post('/', async (request, response) => {
     const { id, document, revision } = checked(PublishSchema, request.body);
     const parsed = parseSheet(document);
-    if (!parsed.ok) {
+    if (isRefused(parsed)) {
       const issues = parsed.issues.map(({ path, message }) => ({
         path: `document.${path}`,
         message,

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { ParsedArchive } from '@longbar/core';
-import { parseArchive, SeededRandom } from '@longbar/core';
+import { isRefused, parseArchive, SeededRandom } from '@longbar/core';
 import { MACHINES } from '../demo/yard';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase, emptyDatabase } from '../../test-support/demoDatabase';
@@ -66,7 +66,7 @@ beforeAll(async () => {
   archive = await written(full);
 });
 
-const issuesOf = (parsed: ParsedArchive) => (parsed.ok ? [] : parsed.issues);
+const issuesOf = (parsed: ParsedArchive) => (isRefused(parsed) ? parsed.issues : []);
 
 const counted = async (db: Database) => {
   const { identity: _, people: _own, ...tables } = db.tables;
@@ -147,7 +147,7 @@ describe('the archive of a shop', () => {
         { line: machine + 1, path: 'name', message: 'Give a name.' },
       ]),
     });
-    expect(parseArchive('')).toMatchObject({ ok: false, issues: [{ line: 1 }] });
+    expect(parseArchive('')).toMatchObject({ refused: 'malformed', issues: [{ line: 1 }] });
   });
 });
 
@@ -195,7 +195,7 @@ describe(`${SPOILED} spoiled archives`, () => {
     for (let seed = 1; seed <= SPOILED; seed++) {
       const text = spoil(small, new SeededRandom(seed));
       const parsed = parseArchive(text);
-      if (parsed.ok) continue;
+      if (!isRefused(parsed)) continue;
       refused += 1;
       const named = parsed.issues.filter(({ line, message }) => line > 0 && message !== '');
       expect([seed, named.length]).toEqual([seed, Math.max(1, parsed.issues.length)]);

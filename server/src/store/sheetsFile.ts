@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { EngineSheet, Issue, SheetInFile, SheetsFile, SheetsReport } from '@longbar/core';
-import { readSheetsFile, SHEETS_FORMAT } from '@longbar/core';
+import { isRefused, readSheetsFile, SHEETS_FORMAT } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../requestError';
 import { keepBlobIn, sha256 } from './blobs';
@@ -51,7 +51,7 @@ export async function importSheets(
   now: string,
 ): Promise<SheetsReport> {
   const file = readSheetsFile(json);
-  if (!file.ok) throw refusal(file.issues);
+  if (isRefused(file)) throw refusal(file.issues);
   const spoiled = file.photos.flatMap(({ sha256: hash, base64 }, place): Issue[] =>
     sha256(Buffer.from(base64, 'base64')) === hash
       ? []
@@ -97,7 +97,7 @@ async function lookAt(
   transaction: Transaction,
 ): Promise<Found> {
   const mistaken = (issues: Issue[]): Found => ({ line: { name, is: 'mistaken', issues } });
-  if (!parsed.ok) return mistaken(parsed.issues);
+  if (isRefused(parsed)) return mistaken(parsed.issues);
   const document = parsed.sheet;
   const missing: Issue[] = [];
   for (const [place, hash] of photosOf(document).entries()) {

@@ -1,5 +1,11 @@
 import type { BenchFigures, TorqueUnit } from '@longbar/core';
-import { adapterFormula, adapterSetting, convertTorque, TORQUE_UNITS } from '@longbar/core';
+import {
+  adapterFormula,
+  adapterSetting,
+  convertTorque,
+  isRefused,
+  TORQUE_UNITS,
+} from '@longbar/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../../state/store';
 import { Stack } from '../../../ui/Panel';
@@ -41,9 +47,9 @@ export function AdapterSum({ figures }: { figures: BenchFigures }) {
       <FigureField of={adapter} />
       <FigureField of={angle} />
       {answer && <AdapterOnWrench {...sum} />}
-      {answer && 'refused' in answer && (
+      {answer && isRefused(answer) && (
         <Words as="strong" color="stop" role="alert">
-          {answer.refused}
+          {answer.says}
         </Words>
       )}
       {answer && 'setting' in answer && (

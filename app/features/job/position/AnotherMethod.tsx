@@ -4,15 +4,15 @@ import { MethodChoice } from '../../shared/MethodChoice';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 
-type Props = Pick<StepProps, 'job' | 'after'> & { refused: string };
+type Props = Pick<StepProps, 'job' | 'after'> & { why: string };
 
 /** The method of the job cannot be done on this engine: another is chosen. */
-export function AnotherMethod({ job, after, refused }: Props) {
+export function AnotherMethod({ job, after, why }: Props) {
   return (
     <StepFrame job={job} after={after}>
       <Words as="title">Choose another method</Words>
       <Words as="strong" color="stop">
-        {refused}
+        {why}
       </Words>
       <MethodChoice
         sheet={job.setting.sheet}

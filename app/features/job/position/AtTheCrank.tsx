@@ -16,7 +16,7 @@ export function AtTheCrank({ instruction, job, after }: Props) {
     case 'rotation':
       return <WhichWay {...{ job, after }} />;
     case 'method':
-      return <AnotherMethod {...{ job, after }} refused={instruction.refused} />;
+      return <AnotherMethod {...{ job, after }} why={instruction.why.says} />;
     case 'unserved': {
       const { id, figure } = instruction;
       return <Unserved {...{ job, after, id, figure }} key={id} />;

@@ -1,5 +1,5 @@
 import type { GaugeFor, Reading } from '@longbar/core';
-import { readGaugeLine } from '@longbar/core';
+import { isRefused, readGaugeLine } from '@longbar/core';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
@@ -30,7 +30,7 @@ export function GaugeInput({ of, onRead }: Props) {
   useEffect(() => {
     ear.current = (line) => {
       const answer = readGaugeLine(line, of);
-      if ('problem' in answer) return setRefused(answer.problem);
+      if (isRefused(answer)) return setRefused(answer.says);
       setRefused(undefined);
       onRead(answer.reading);
     };

@@ -1,5 +1,5 @@
-import type { Reading, TypedFor } from '@longbar/core';
-import { readGaugeLine, readingFromTyped } from '@longbar/core';
+import type { Reading, Refused, TypedFor } from '@longbar/core';
+import { isRefused, readGaugeLine, readingFromTyped } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
@@ -10,7 +10,7 @@ type Props = { of: TypedFor; onRead: (reading: Reading) => void };
 /** A reading typed in: from the keyboard at a wide screen, or from paper afterwards. */
 export function TypedReading({ of, onRead }: Props) {
   const [text, setText] = useState<string>();
-  const [wrong, setWrong] = useState<{ problem: string; meant?: string }>();
+  const [wrong, setWrong] = useState<Refused & { meant?: string }>();
   useEffect(() => {
     const digit = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && isField(event.target);
@@ -26,7 +26,7 @@ export function TypedReading({ of, onRead }: Props) {
     // A sign before it is a gauge’s, that types its figure and Enter.
     const gauge = /^\s*[+-]/.test(typed);
     const answer = gauge ? readGaugeLine(typed, of) : readingFromTyped(typed, of);
-    if ('problem' in answer) return setWrong(answer);
+    if (isRefused(answer)) return setWrong(answer);
     setText(undefined);
     setWrong(undefined);
     onRead(answer.reading);
@@ -41,7 +41,7 @@ export function TypedReading({ of, onRead }: Props) {
           setText(typed);
           setWrong(undefined);
         }}
-        error={wrong?.problem}
+        error={wrong?.says}
         autoFocus
         onSubmitEditing={() => record(text)}
       />

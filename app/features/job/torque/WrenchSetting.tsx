@@ -1,4 +1,4 @@
-import { adapterFormula, adapterSetting, formatTorque, readNumber } from '@longbar/core';
+import { adapterFormula, adapterSetting, formatTorque, isRefused, readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import type { Preferences } from '../../../state/preferences';
@@ -29,10 +29,10 @@ export function WrenchSetting({ torque }: { torque: number }) {
 function Setting({ torque, adapter }: { torque: number; adapter: Adapter | null }) {
   if (!adapter) return <Words as="title">Wrench at {formatTorque(torque)}</Words>;
   const answer = adapterSetting({ torque, ...adapter });
-  if ('refused' in answer) {
+  if (isRefused(answer)) {
     return (
       <Words as="strong" color="stop" role="alert">
-        {answer.refused}
+        {answer.says}
       </Words>
     );
   }

@@ -1,5 +1,5 @@
-import type { EngineSheet, Level, Marked, Shop, WholeTask } from '@longbar/core';
-import { adjustersOf, NEW_SHOP } from '@longbar/core';
+import type { EngineSheet, Level, Marked, Result, Shop, WholeTask } from '@longbar/core';
+import { adjustersOf, isRefused, NEW_SHOP } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import type { MapCell } from '../../../drawing/mapCell';
@@ -35,15 +35,15 @@ type Props = {
 /** The whole job on an engine with faults, on the screens of a true one. */
 export function WholeJobScreen({ sheet, level, seed, ...on }: Props) {
   const tokens = useTokens();
-  const { result: task, failed } = usePracticeWorker<WholeTask | { refused: string }>(
+  const { result: task, failed } = usePracticeWorker<Result<WholeTask>>(
     `whole ${level} ${seed} ${sheet.name}`,
     async (worker) => worker.whole(sheet, seed, level),
   );
   const { data, isError } = useShopQuery();
   // Its blades are the shop’s; the common ones where there is no server to ask.
   const shop = data ?? (isError ? NEW_SHOP : undefined);
-  const refused = task && 'refused' in task ? task.refused : failed;
-  if (task && !('refused' in task) && shop) return <Practised {...{ task, shop }} {...on} />;
+  const refused = task && isRefused(task) ? task.says : failed;
+  if (task && !isRefused(task) && shop) return <Practised {...{ task, shop }} {...on} />;
   return (
     <View style={[styles.whole, styles.marking, { backgroundColor: tokens.ground }]}>
       {refused === undefined ? (

@@ -1,7 +1,7 @@
 import { inlineSix } from '../../../test-support/engines';
 import { journal, settingOn } from '../../../test-support/journal';
 import type { PaperLine } from '../..';
-import { actsFromPaper, adjusterInstruction, foldJob } from '../..';
+import { actsFromPaper, adjusterInstruction, foldJob, isRefused } from '../..';
 
 const setting = settingOn(inlineSix());
 const set = { name: 'mm set', unit: 'mm' as const, blades: [250, 300, 350, 400, 550, 600] };
@@ -14,7 +14,7 @@ const line = (id: string, found: string, left = '', toTorque = false): PaperLine
 });
 const acts = (...lines: PaperLine[]) => {
   const answer = actsFromPaper(setting, foldJob([]), set, lines);
-  if ('problems' in answer) throw new Error(JSON.stringify(answer.problems));
+  if (isRefused(answer)) throw new Error(answer.says);
   return answer.acts;
 };
 const types = (...lines: PaperLine[]) => acts(...lines).map(({ type }) => type);
@@ -52,8 +52,9 @@ describe('what is typed in from paper', () => {
       line('intake.2', '30 35'),
       line('intake.3', '', 'abc'),
     ]);
-    expect(answer).toEqual({
-      problems: [
+    expect(answer).toMatchObject({
+      refused: 'malformed',
+      issues: [
         expect.objectContaining({ id: 'intake.2', blank: 'found', meant: '0.30 0.35 mm' }),
         expect.objectContaining({ id: 'intake.3', blank: 'left' }),
       ],

@@ -1,3 +1,6 @@
+import type { Issue } from '../../issue';
+import type { Malformed } from '../../result';
+import { isRefused, malformed } from '../../result';
 import { entryOf } from '../../engine/adjusterEntry';
 import type { AdjusterEntry, Spec } from '../../engine/sheet';
 import type { BladeSet } from '../../gauging/blades';
@@ -22,16 +25,11 @@ export type PaperLine = {
 };
 
 /** What is wrong with a line, at which of its blanks, and what was probably meant. */
-export type PaperProblem = {
-  id: string;
-  blank: 'found' | 'left';
-  problem: string;
-  meant?: string;
-};
+export type PaperMistake = Issue & { id: string; blank: 'found' | 'left'; meant?: string };
 
 /**
- * What the lines of a paper say for the journal, all of them or none: the problems where one
- * cannot be read. As found alone means left as found, as left means set and locked; what raises
+ * What the lines of a paper say for the journal, all of them or none: refused with the mistakes where
+ * one cannot be read. As found alone means left as found, as left means set and locked; what raises
  * a question or lies outside its limits stays open, to be worked at on the screen. The crank was
  * turned by hand meanwhile, so its place is found anew before anything more is read.
  */
@@ -40,8 +38,8 @@ export function actsFromPaper(
   state: JobState,
   set: BladeSet,
   lines: readonly PaperLine[],
-): { acts: JobAct[] } | { problems: PaperProblem[] } {
-  const problems: PaperProblem[] = [];
+): { acts: JobAct[] } | Malformed<PaperMistake> {
+  const mistakes: PaperMistake[] = [];
   const acts: JobAct[] = [];
   for (const line of lines) {
     const entry = entryOf(setting.sheet, line.id);
@@ -52,11 +50,11 @@ export function actsFromPaper(
         acts.push(lockOf(line, entry), { type: 'adjuster.painted', adjuster: line.id });
       continue;
     }
-    const found = typed(line, 'found', { ...entry, spec }, set, problems);
-    const left = typed(line, 'left', { ...entry, spec }, set, problems);
+    const found = typed(line, 'found', { ...entry, spec }, set, mistakes);
+    const left = typed(line, 'left', { ...entry, spec }, set, mistakes);
     acts.push(...actsOf({ setting, state, line, entry: { ...entry, spec }, found, left }));
   }
-  if (problems.length > 0) return { problems };
+  if (mistakes.length > 0) return malformed(mistakes);
   if (acts.length === 0) return { acts };
   return { acts: [...acts, { type: 'crank.turned', degrees: null, how: 'unknown' }] };
 }
@@ -65,15 +63,17 @@ type Settable = AdjusterEntry & { spec: Spec };
 
 function typed(
   line: PaperLine,
-  blank: PaperProblem['blank'],
+  blank: PaperMistake['blank'],
   { spec, ...entry }: Settable,
   set: BladeSet,
-  problems: PaperProblem[],
+  mistakes: PaperMistake[],
 ): Reading | undefined {
   if (line[blank].trim() === '') return undefined;
   const answer = readingFromTyped(line[blank], { measure: measureOf(entry), spec, set });
-  if ('reading' in answer) return answer.reading;
-  problems.push({ id: line.id, blank, ...answer });
+  if (!isRefused(answer)) return answer.reading;
+  const { says: message, meant } = answer;
+  const { id } = line;
+  mistakes.push({ path: `${id}.${blank}`, message, id, blank, ...(meant && { meant }) });
   return undefined;
 }
 

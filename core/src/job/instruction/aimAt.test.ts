@@ -120,7 +120,7 @@ describe('an aim in a job', () => {
       ...{ method: 'two-position', policy: 'reset-all', start: 137, seed: 4, faults: {} },
       aims: { aim: 'on', rates: all },
     });
-    if (isRefused(outcome)) throw new Error(outcome.refused);
+    if (isRefused(outcome)) throw new Error(outcome.says);
     expect(outcome.outcome).toBe('signed');
     const locked = outcome.events.filter(
       (event): event is JobEvent & { aimed?: number } =>

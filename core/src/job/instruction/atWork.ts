@@ -1,6 +1,6 @@
+import type { Refused } from '../../result';
 import { marginAt } from '../../barring/assembly';
 import type { BarringPlan, ChartPlace } from '../../barring/barringPlan';
-import { isRefused } from '../../barring/barringPlan';
 import { specOf, entryOf } from '../../engine/adjusterEntry';
 import { adjustersOf } from '../../engine/adjusters';
 import { cycleDegrees } from '../../engine/firing';
@@ -22,6 +22,7 @@ import { jobPlan } from './jobPlan';
 import { shimIds, shimStage } from './jobShims';
 import { unreadOf } from './round';
 import { feelAt, rotationOf, wayOn, wayToFind } from './wayOn';
+import { isRefused } from '../../result';
 
 type Bare<T> = T extends unknown ? Omit<T, 'step' | 'missing'> : never;
 /** An instruction before it is known what its step misses. */
@@ -80,7 +81,7 @@ export function atWork(setting: JobSetting, state: JobState, now: string): AtSte
   const { sheet } = setting;
   const plan = jobPlan(setting, state);
   if (isRefused(plan)) {
-    return { step: 'find', do: 'answer', ask: 'method', refused: plan.refused };
+    return { step: 'find', do: 'answer', ask: 'method', why: plan };
   }
   const wanted = wantedOf(setting, state, plan);
   const nothing = wanted.ids.length === 0 && !(wanted.step === 'shims');
@@ -157,7 +158,7 @@ function findPlace(
   }
   const way = wayToFind(sheet, state, plan, new Set(ids));
   if (way) return { step: 'find', ...way };
-  return { step: 'find', do: 'answer', ask: 'method', refused: NO_SIGHT };
+  return { step: 'find', do: 'answer', ask: 'method', why: NO_SIGHT };
 }
 
 /** Cylinders that are felt together where no single one could decide: it may be mistaken. */
@@ -198,8 +199,10 @@ function halfFelt(sheet: EngineSheet, state: JobState): number | undefined {
   });
 }
 
-const NO_SIGHT =
-  'The sheet gives neither a mark nor a lobe of any valve: there is nothing to find the crank by.';
+const NO_SIGHT: Refused = {
+  refused: 'no-sight',
+  says: 'The sheet gives neither a mark nor a lobe of any valve: there is nothing to find the crank by.',
+};
 
 /** The angle that the crank should stand at: where it was turned to, or a mark seen there. */
 function targetOf(sheet: EngineSheet, { crank }: JobState): number | undefined {

@@ -1,5 +1,3 @@
-import type { Refused } from '../../barring/barringPlan';
-import { isRefused } from '../../barring/barringPlan';
 import type { CrankBelief } from '../../crank/belief';
 import { spanOf, unknownCrank } from '../../crank/belief';
 import { crankOrClash } from '../../crank/contradicted';
@@ -9,6 +7,8 @@ import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
 import { rememberPair } from '../../remember';
 import type { JobState } from '../journal/state';
+import type { Result } from '../../result';
+import { isRefused } from '../../result';
 
 /** Where the crank of a job is believed to stand. */
 export type CrankOfJob = {
@@ -30,7 +30,7 @@ export function crankOfJob(sheet: EngineSheet, { crank }: Pick<JobState, 'crank'
 }
 
 const told = rememberPair((history: CrankHistory, sheet: EngineSheet): CrankOfJob => {
-  const answer: CrankBelief | Refused = crankOrClash(sheet, history);
+  const answer: Result<CrankBelief> = crankOrClash(sheet, history);
   const belief = isRefused(answer) ? unknownCrank(sheet) : answer;
   return {
     belief,

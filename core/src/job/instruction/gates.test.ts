@@ -228,7 +228,7 @@ describe('what the manual’s chart places off its condition', () => {
   const planOf = (acts: JobAct[]) => {
     const state = foldJob(journal(acts));
     const plan = jobPlan(settingOf({ ...setting, sheet }, state), state);
-    if (isRefused(plan)) throw new Error(plan.refused);
+    if (isRefused(plan)) throw new Error(plan.says);
     return plan.stops.map(({ at, set }) => ({ at, ids: set.map(({ id }) => id) }));
   };
   const servedAt = (acts: JobAct[]) =>

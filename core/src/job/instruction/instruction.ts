@@ -6,6 +6,7 @@ import type { Feel } from '../../crank/rockersToFeel';
 import type { Observation } from '../../crank/observation';
 import type { Missing } from './missing';
 import type { Question } from './questions';
+import type { Refused } from '../../result';
 
 /** The steps of a job, in the order of the work. */
 export type StepId =
@@ -62,7 +63,7 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
     }
   | { do: 'answer'; ask: 'tag'; tags: string[] }
   | { do: 'answer'; ask: 'ready'; item: string }
-  | { do: 'answer'; ask: 'method'; refused: string }
+  | { do: 'answer'; ask: 'method'; why: Refused }
   | { do: 'answer'; ask: 'unserved'; id: string; figure: boolean }
   /** The manual's chart sets it at `at`, where it may stand on its lobe: there, or elsewhere. */
   | { do: 'answer'; ask: 'chart'; id: string; at: number; margin: number }

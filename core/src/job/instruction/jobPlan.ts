@@ -1,6 +1,5 @@
 import { rockersAt } from '../../barring/assembly';
-import type { BarringPlan, ChartPlace, Refused, Stop } from '../../barring/barringPlan';
-import { isRefused } from '../../barring/barringPlan';
+import type { BarringPlan, ChartPlace, Stop } from '../../barring/barringPlan';
 import { marginAt } from '../../barring/assembly';
 import { sumOf, turnsOf } from '../../barring/sites';
 import { planWork } from '../../crank/planWork';
@@ -12,6 +11,8 @@ import type { JobAct } from '../journal/events';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, KeptPlan } from '../journal/state';
 import { crankOfJob } from './crankOfJob';
+import type { Result } from '../../result';
+import { isRefused } from '../../result';
 
 /** The method a job is worked by: the one it began with, or the one chosen since. */
 export function methodOf({ head }: Pick<JobSetting, 'head'>, state: Pick<JobState, 'method'>) {
@@ -22,16 +23,16 @@ export function methodOf({ head }: Pick<JobSetting, 'head'>, state: Pick<JobStat
  * The stops of the job: as its journal keeps them, else as they would be planned now. They are
  * known by their angles and walked in the order in which the crank meets what is left.
  */
-export function jobPlan(setting: JobSetting, state: JobState): BarringPlan | Refused {
+export function jobPlan(setting: JobSetting, state: JobState): Result<BarringPlan> {
   const { plan } = state;
   if (plan) return followed(setting.sheet, withChartPlaces(plan, byChart(state)));
   return planNow(setting, state);
 }
 
 /** The last plan of each sheet: a tap asks for it several times, and it seldom changes. */
-const made = new WeakMap<EngineSheet, { key: string; plan: BarringPlan | Refused }>();
+const made = new WeakMap<EngineSheet, { key: string; plan: Result<BarringPlan> }>();
 
-function planNow(setting: JobSetting, state: JobState): BarringPlan | Refused {
+function planNow(setting: JobSetting, state: JobState): Result<BarringPlan> {
   const { sheet } = setting;
   const startAt = crankOfJob(sheet, state).span?.from;
   const kinds = state.scope?.kinds;

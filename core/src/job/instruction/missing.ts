@@ -1,3 +1,4 @@
+import type { Refused } from '../../result';
 /** What a step still misses: a code with what it needs to be said, never a sentence. */
 export type Missing =
   | {
@@ -25,7 +26,7 @@ export type Missing =
     }
   | { code: 'rest'; until: string }
   | { code: 'hot-run'; minutes: number }
-  | { code: 'method'; refused: string }
+  | { code: 'method'; why: Refused }
   /** One line of a list, in the sheet's own words or the list's. */
   | { code: 'item'; text: string }
   | { code: 'torque'; name: string; left: number }

@@ -45,7 +45,7 @@ const usual = {
 
 function jobOf(scope: JobScope | undefined) {
   const outcome = simulateJob(six, { ...usual, scope });
-  if (isRefused(outcome)) throw new Error(outcome.refused);
+  if (isRefused(outcome)) throw new Error(outcome.says);
   const begun = { head, sheet: six, policy: 'leave-inside' as const };
   return { ...outcome, record: recordOf(begun, outcome.events) };
 }
@@ -117,7 +117,7 @@ describe('a check without setting', () => {
     let outside = 0;
     for (let seed = 1; seed <= 20; seed++) {
       const outcome = simulateJob(six, { ...usual, seed, scope: { checkOnly: true } });
-      if (isRefused(outcome)) throw new Error(outcome.refused);
+      if (isRefused(outcome)) throw new Error(outcome.says);
       expect(outcome.log.some((entry) => 'set' in entry)).toBe(false);
       const record = recordOf({ head, sheet: six, policy: 'leave-inside' }, outcome.events);
       const wrong = record.banks

@@ -1,5 +1,4 @@
 import type { BarringPlan } from '../../barring/barringPlan';
-import { isRefused } from '../../barring/barringPlan';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { stopsAtHand } from './atHand';
@@ -25,6 +24,7 @@ import { shimIds } from './jobShims';
 import type { Closed, Missing } from './missing';
 import { unreadOf } from './round';
 import { rotationOf } from './wayOn';
+import { isRefused } from '../../result';
 
 /** A step of the job: what it still misses, and why it is closed if it is. */
 export type Step = {
@@ -44,7 +44,7 @@ export function jobSteps(setting: JobSetting, state: JobState, now: string): Ste
   const plan = jobPlan(setting, state);
   const shut = comingOff(state) ?? whatBars(before);
   const missing = isRefused(plan)
-    ? [{ code: 'method' as const, refused: plan.refused }]
+    ? [{ code: 'method' as const, why: plan }]
     : missingPosition(setting, state);
   const find = step('find', 'Find position', missing, shut);
   return [

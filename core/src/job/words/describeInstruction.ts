@@ -95,7 +95,7 @@ function describeAsked(asked: InstructionTo<'answer'>, names: ItemNames): SaidIn
     case 'ready':
       return { what: 'Make ready', detail: names.get(`ready ${asked.item}`) ?? asked.item };
     case 'method':
-      return { what: 'Choose another method', detail: asked.refused };
+      return { what: 'Choose another method', detail: asked.why.says };
     case 'unserved':
       return { what: `${adjusterName(asked.id)}: say how it is to be set, or leave it unset` };
     case 'chart':

@@ -42,7 +42,7 @@ export function describeMissing(missing: Missing): string {
     case 'hot-run':
       return `Run it hot: ${missing.minutes} min at least.`;
     case 'method':
-      return missing.refused;
+      return missing.why.says;
     case 'item':
       return missing.text;
     case 'torque':
