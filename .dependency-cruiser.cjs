@@ -29,6 +29,36 @@ module.exports = {
       '^server/',
       'A screen speaks to the server over the wire.',
     ),
+    below(
+      'store-sql-stands-below',
+      '^server/src/store/sql/(?!.*\\.test\\.)',
+      '^server/src/(store/(?!sql/)|http/|demo/)',
+      'How rows are kept knows nothing of what they say.',
+    ),
+    below(
+      'only-sql-knows-sqlite',
+      '^server/src/(?!store/sql/)(?!.*\\.test\\.)',
+      'node_modules/(sqlite3|umzug)/',
+      'One room speaks to the database; all others ask it.',
+    ),
+    below(
+      'written-knows-no-derived',
+      '^server/src/store/(yard/|journal/|[a-zA-Z]+\\.ts)(?!.*\\.test\\.)',
+      '^server/src/store/(derived|hours|planning|exchange)/',
+      'What is written down rests on nothing that is worked out from it.',
+    ),
+    below(
+      'yard-knows-no-journal',
+      '^server/src/store/yard/(?!.*\\.test\\.)',
+      '^server/src/store/journal/',
+      'Jobs belong to machines and sheets, not the reverse.',
+    ),
+    below(
+      'derived-knows-no-use',
+      '^server/src/store/derived/(?!.*\\.test\\.)',
+      '^server/src/store/(hours|planning|exchange)/',
+      'What is worked out knows not who asks for it.',
+    ),
     below('theme-knows-no-ui', '^app/theme/', '^app/(ui|drawing)/', 'Colours know no button.'),
     below(
       'ui-knows-no-state',

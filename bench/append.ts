@@ -5,9 +5,9 @@ import type { JobEvent } from '@longbar/core';
 import sqlite from 'sqlite3';
 import { loadDemo } from '../server/src/demo/loadDemo';
 import { MACHINES } from '../server/src/demo/yard';
-import type { Database } from '../server/src/store/database';
-import { openDatabase } from '../server/src/store/database';
-import { appendEvents, beginJob } from '../server/src/store/jobs';
+import type { Database } from '../server/src/store/sql/database';
+import { openDatabase } from '../server/src/store/sql/database';
+import { appendEvents, beginJob } from '../server/src/store/journal/jobs';
 import type { Line } from './line';
 
 const BATCH = 20;

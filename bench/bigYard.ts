@@ -3,12 +3,12 @@ import type { EngineSheet, JobEvent, JobHead } from '@longbar/core';
 import { adjustersOf, isKnown, isRefused, parseSheet, SeededRandom } from '@longbar/core';
 import { signedJob } from '../server/src/demo/signedJob';
 import { BLADE_SETS, MACHINES, SHEETS, SHOP } from '../server/src/demo/yard';
-import type { Database } from '../server/src/store/database';
-import { openDatabase } from '../server/src/store/database';
-import { appendEvents, beginJob } from '../server/src/store/jobs';
-import { machineChanged } from '../server/src/store/changes';
-import { rebuild } from '../server/src/store/readTables';
-import { writeShop } from '../server/src/store/shop';
+import type { Database } from '../server/src/store/sql/database';
+import { openDatabase } from '../server/src/store/sql/database';
+import { appendEvents, beginJob } from '../server/src/store/journal/jobs';
+import { machineChanged } from '../server/src/store/stale';
+import { rebuild } from '../server/src/store/derived/readTables';
+import { writeShop } from '../server/src/store/yard/shop';
 
 const MACHINES_IN_YARD = 500;
 const YEARS = 10;

@@ -9,7 +9,7 @@ import { installDependencies, root } from './prepare.mjs';
 installDependencies();
 
 const LONG =
-  'simulatedJobs|spoiledSheets|everyStep|http/fuzz|store/(archive|converge|damage|readTables)|demoJobs';
+  'simulatedJobs|spoiledSheets|everyStep|http/fuzz|store/.*/(archive|converge|damage|readTables)|demoJobs';
 const kept = (name) => join(root, '.cache', name);
 const types = (part) => {
   const known = ['--incremental', '--tsBuildInfoFile', kept(`${part}.tsbuildinfo`)];

@@ -20,7 +20,7 @@ must(
   bin('jest'),
   [
     '--testPathPattern',
-    'everyStep|fullDisk|arrival|restored|converge|fuzz|store/archive|hoursFile|core/src',
+    'everyStep|fullDisk|arrival|restored|converge|fuzz|store/exchange/archive|hoursFile|core/src',
     '--verbose',
   ],
   { env },

@@ -2,14 +2,14 @@ import { localDay } from '@longbar/core';
 import { goByShop } from './goByShop';
 import { foremansLink } from './pairingLink';
 import { backupPlan } from './settings';
-import { backUp } from './store/backup';
-import { openDatabase } from './store/database';
-import { rebuild } from './store/readTables';
-import { readShop } from './store/shop';
+import { backUp } from './store/sql/backup';
+import { openDatabase } from './store/sql/database';
+import { rebuild } from './store/derived/readTables';
+import { readShop } from './store/yard/shop';
 
 /* What is done to a data folder by a command, beside the server or without it. */
 
-export { restore } from './store/restore';
+export { restore } from './store/sql/restore';
 export { workByNight } from './nights';
 export { verifyFile } from './verify/verifyFile';
 

@@ -1,9 +1,9 @@
 import type { Logger } from 'pino';
-import { backUp } from './store/backup';
-import type { BackupPlan } from './store/backupFiles';
-import { backupState } from './store/backupFiles';
-import { BackupError } from './store/checkedFile';
-import type { Database } from './store/database';
+import { backUp } from './store/sql/backup';
+import type { BackupPlan } from './store/sql/backupFiles';
+import { backupState } from './store/sql/backupFiles';
+import { BackupError } from './store/sql/checkedFile';
+import type { Database } from './store/sql/database';
 
 /** After the start, ms: the first phones are served before. */
 const FIRST = 60_000;

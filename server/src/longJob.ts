@@ -1,7 +1,7 @@
 import { goByShop } from './goByShop';
 import type { ToldOfJob } from './longJobs';
-import type { Summarise } from './store/summary';
-import { summarise } from './store/summary';
+import type { Summarise } from './jobRead/summary';
+import { summarise } from './jobRead/summary';
 
 /*
  * Reads long jobs in a process of its own, one after the other, each as JSON: however long one

@@ -9,11 +9,11 @@ import { demoDatabase } from '../test-support/demoDatabase';
 import { NOW } from '../test-support/now';
 import { MACHINES } from './demo/yard';
 import { LongJobs } from './longJobs';
-import type { Database } from './store/database';
-import { appendEvents, beginJob } from './store/jobs';
-import { listMachines } from './store/machines';
+import type { Database } from './store/sql/database';
+import { appendEvents, beginJob } from './store/journal/jobs';
+import { listMachines } from './store/derived/machines';
 import { listSetAside } from './store/setAside';
-import { summarise } from './store/summary';
+import { summarise } from './jobRead/summary';
 
 const TODAY = '2026-11-23';
 const folder = mkdtempSync(join(tmpdir(), 'longbar-long-'));

@@ -1,7 +1,7 @@
 import { ignore } from '@longbar/core';
 import type { ChildProcess } from 'node:child_process';
-import type { JobRead, Summarise } from './store/summary';
-import { summarise } from './store/summary';
+import type { JobRead, Summarise } from './jobRead/summary';
+import { summarise } from './jobRead/summary';
 
 /** What the process of its own tells of a job. */
 export type ToldOfJob = { read: JobRead } | { failed: string };

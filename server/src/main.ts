@@ -3,8 +3,8 @@ import { hearConsole, logOf } from './log';
 import type { Served, StartOptions } from './serve';
 import { dataFolder, serve } from './serve';
 import { logLevelFrom, StartError } from './settings';
-import { FolderError, wayBack } from './store/dataFile';
-import { diskTrouble } from './store/trouble';
+import { FolderError, wayBack } from './store/sql/dataFile';
+import { diskTrouble } from './store/sql/trouble';
 
 export { hearConsole, logOf, serve };
 

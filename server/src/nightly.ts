@@ -1,11 +1,11 @@
 import { goByShop } from './goByShop';
 import { noteLook } from './lastLook';
-import { thoroughLook } from './store/damage';
-import { openDatabase } from './store/database';
-import { settleDrift } from './store/drift';
-import { settleJobs } from './store/jobReads';
+import { thoroughLook } from './store/journal/damage';
+import { openDatabase } from './store/sql/database';
+import { settleDrift } from './store/derived/drift';
+import { settleJobs } from './store/derived/jobReads';
 import { keepSpoiled } from './store/setAside';
-import { readShop } from './store/shop';
+import { readShop } from './store/yard/shop';
 
 /*
  * The drift of the whole yard and, where it is asked for, a look through all of the database, in a

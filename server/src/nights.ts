@@ -2,10 +2,10 @@ import * as v from 'valibot';
 import type { ChildProcess } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
 import type { Logger } from 'pino';
-import type { Database } from './store/database';
+import type { Database } from './store/sql/database';
 import { isLookOld } from './lastLook';
 import { inOwnProcess } from './ownProcess';
-import { isDriftDue } from './store/drift';
+import { isDriftDue } from './store/derived/drift';
 
 /** What is told by the process of the night. */
 const ToldSchema = v.object({ damage: v.string() });

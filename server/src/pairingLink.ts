@@ -1,9 +1,9 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { noteAudit } from './store/audit';
-import type { Database } from './store/database';
-import { beginPairing } from './store/pairing';
-import { isNobodyHere } from './store/people';
+import { noteAudit } from './store/yard/audit';
+import type { Database } from './store/sql/database';
+import { beginPairing } from './store/yard/pairing';
+import { isNobodyHere } from './store/yard/people';
 
 /** Beside the database: where the server was served last. */
 const FILE = 'longbar-address';

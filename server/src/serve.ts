@@ -28,10 +28,10 @@ import {
   proxiesFrom,
   StartError,
 } from './settings';
-import { quickLook } from './store/damage';
-import type { Database } from './store/database';
-import { openDatabase } from './store/database';
-import { identityOf, readShop } from './store/shop';
+import { quickLook } from './store/journal/damage';
+import type { Database } from './store/sql/database';
+import { openDatabase } from './store/sql/database';
+import { identityOf, readShop } from './store/yard/shop';
 
 /** What a start can be told; the environment gives the rest. */
 export type StartOptions = { demo: boolean; web?: string | undefined };

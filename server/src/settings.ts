@@ -2,8 +2,8 @@ import { X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { resolve } from 'node:path';
-import type { BackupPlan } from './store/backupFiles';
-import { backupFolder } from './store/dataFile';
+import type { BackupPlan } from './store/sql/backupFiles';
+import { backupFolder } from './store/sql/dataFile';
 
 /** What the environment of a process has set. */
 export type Environment = Readonly<Record<string, string | undefined>>;

@@ -1,9 +1,9 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Database } from '../src/store/database';
-import { openDatabase } from '../src/store/database';
-import type { Summarise } from '../src/store/summary';
+import type { Database } from '../src/store/sql/database';
+import { openDatabase } from '../src/store/sql/database';
+import type { Summarise } from '../src/jobRead/summary';
 import { copyDemo } from './demoOnce';
 
 /** A database in a folder of its own; `end` closes it and takes the folder away. */

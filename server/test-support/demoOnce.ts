@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadDemo } from '../src/demo/loadDemo';
 import { goByShop } from '../src/goByShop';
-import { openDatabase } from '../src/store/database';
+import { openDatabase } from '../src/store/sql/database';
 import { NOW } from './now';
 
 /** Where the run keeps its demo yard. */

@@ -4,12 +4,12 @@ import { join } from 'node:path';
 import type { MachineLine } from '@longbar/core';
 import { Sequelize } from 'sequelize';
 import { loadDemo } from '../src/demo/loadDemo';
-import { archiveLines } from '../src/store/archive';
-import type { Database } from '../src/store/database';
-import { openDatabase } from '../src/store/database';
-import { settleDrift } from '../src/store/drift';
-import { listMachines } from '../src/store/machines';
-import { pendingSteps } from '../src/store/migrate';
+import { archiveLines } from '../src/store/exchange/archive';
+import type { Database } from '../src/store/sql/database';
+import { openDatabase } from '../src/store/sql/database';
+import { settleDrift } from '../src/store/derived/drift';
+import { listMachines } from '../src/store/derived/machines';
+import { pendingSteps } from '../src/store/sql/migrate';
 import { NOW } from './now';
 
 /* Data folders of a test's own: as a start, an upgrade or a restore finds and leaves them. */

@@ -1,4 +1,4 @@
-import type { Database } from '../src/store/database';
+import type { Database } from '../src/store/sql/database';
 
 /** Puts one thing wrong by a statement on a machine (`$1`), and has all that is read worked out anew. */
 export async function spoil(db: Database, sql: string, machine: string): Promise<void> {

@@ -12,7 +12,7 @@ import {
 } from '@longbar/core';
 import * as v from 'valibot';
 import { NOW } from '../../test-support/now';
-import { summarise } from '../store/summary';
+import { summarise } from '../jobRead/summary';
 import { signedJob } from './signedJob';
 import { MACHINES, SHEETS, SHOP } from './yard';
 

@@ -1,7 +1,7 @@
 import type { StandInUnit } from '../fleet/standIn';
 import { FleetStandIn } from '../fleet/standIn';
-import type { Database } from '../store/database';
-import { fleetRows, keepFleet } from '../store/fleets';
+import type { Database } from '../store/sql/database';
+import { fleetRows, keepFleet } from '../store/hours/fleets';
 
 /**
  * The demo's telematics service: a stand-in on this machine, which tells of some of its machines

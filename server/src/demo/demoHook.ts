@@ -1,6 +1,6 @@
 import { HookStandIn } from '../hooks/standIn';
-import type { Database } from '../store/database';
-import { addHook, hookRows, moveHook } from '../store/hooks';
+import type { Database } from '../store/sql/database';
+import { addHook, hookRows, moveHook } from '../store/yard/hooks';
 
 /** The demo's program that is told: a stand-in on this machine. Answers where it is. */
 export async function demoHook(db: Database): Promise<string> {

@@ -1,7 +1,7 @@
 import type { Attachment, EngineSheet, Heard } from '@longbar/core';
 import { heardEngine, listen, madeUpSound, SOUND_RATE } from '@longbar/core/listen';
 import wav from 'node-wav';
-import { sha256 } from '../store/blobs';
+import { sha256 } from '../store/journal/blobs';
 
 /** A clip as the server keeps it, and what listening tells of it. */
 export type DemoNoise = { clip: Attachment & { body: Buffer }; heard: Heard };

@@ -1,8 +1,8 @@
 import type { Exercise, Level } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
-import type { Database } from '../store/database';
-import { addRound } from '../store/practice';
+import type { Database } from '../store/sql/database';
+import { addRound } from '../store/yard/practice';
 
 type Round = { days: number; who: string; exercise: Exercise; level: Level; score: number };
 

@@ -2,10 +2,10 @@ import type { KeyObject } from 'node:crypto';
 import { generateKeyPairSync, sign } from 'node:crypto';
 import { signedText, signedWords } from '@longbar/core';
 import type { Transaction } from 'sequelize';
-import type { Database } from '../store/database';
-import { headOf } from '../store/jobHead';
-import { keepKey } from '../store/keys';
-import { insertSignature } from '../store/signatures';
+import type { Database } from '../store/sql/database';
+import { headOf } from '../store/journal/jobHead';
+import { keepKey } from '../store/journal/keys';
+import { insertSignature } from '../store/journal/signatures';
 
 /**
  * Signs the demo's past jobs as the phones of its people would have: each person's key is made

@@ -2,10 +2,10 @@ import { ignore, localDay } from '@longbar/core';
 import type { Logger } from 'pino';
 import type { Reach } from '../outgoing/askOutside';
 import { OutsideError } from '../outgoing/askOutside';
-import type { Database } from '../store/database';
-import { takeFleet } from '../store/fleetHours';
-import type { FleetRow } from '../store/fleets';
-import { fleetOf, fleetRows, noteAsked } from '../store/fleets';
+import type { Database } from '../store/sql/database';
+import { takeFleet } from '../store/hours/fleetHours';
+import type { FleetRow } from '../store/hours/fleets';
+import { fleetOf, fleetRows, noteAsked } from '../store/hours/fleets';
 import { askFleet } from './askFleet';
 
 /** After the start, ms: the first phones are served before. */

@@ -2,12 +2,12 @@ import { ignore } from '@longbar/core';
 import type { Logger } from 'pino';
 import type { Reach } from '../outgoing/askOutside';
 import { askOutside, OutsideError } from '../outgoing/askOutside';
-import type { Database } from '../store/database';
-import type { Waiting } from '../store/hookMessages';
-import { dueMessages, keepMessages, noteTry } from '../store/hookMessages';
-import type { HookRow } from '../store/hooks';
-import { hookRows } from '../store/hooks';
-import { readShop } from '../store/shop';
+import type { Database } from '../store/sql/database';
+import type { Waiting } from '../store/yard/hookMessages';
+import { dueMessages, keepMessages, noteTry } from '../store/yard/hookMessages';
+import type { HookRow } from '../store/yard/hooks';
+import { hookRows } from '../store/yard/hooks';
+import { readShop } from '../store/yard/shop';
 import { signMessage } from './signMessage';
 import { whatHappened } from './whatHappened';
 

@@ -1,12 +1,12 @@
 import type { HookMessage, JobSummary, MachineLine, Shop } from '@longbar/core';
 import { AboutMachineSchema, localDay, urgencyOf } from '@longbar/core';
 import * as v from 'valibot';
-import type { Database } from '../store/database';
-import type { ToTell } from '../store/hookMessages';
-import { knownAbouts, untoldJobs } from '../store/hookMessages';
-import type { HookRow } from '../store/hooks';
-import { listMachines, machineLines } from '../store/machines';
-import { readShop } from '../store/shop';
+import type { Database } from '../store/sql/database';
+import type { ToTell } from '../store/yard/hookMessages';
+import { knownAbouts, untoldJobs } from '../store/yard/hookMessages';
+import type { HookRow } from '../store/yard/hooks';
+import { listMachines, machineLines } from '../store/derived/machines';
+import { readShop } from '../store/yard/shop';
 
 type Signed = { id: string; machine: string; seal: string; at: string; summary: string } & Pick<
   Extract<HookMessage, { type: 'record.signed' }>['data']['job'],

@@ -16,7 +16,7 @@ import { signedAnew } from '../../test-support/signedAnew';
 import type { TestServer } from '../../test-support/testServer';
 import { NOW } from '../../test-support/now';
 import { startTestServer } from '../../test-support/testServer';
-import { openDatabase } from '../store/database';
+import { openDatabase } from '../store/sql/database';
 import { MACHINES } from '../demo/yard';
 
 // A full sync of the disk for every batch takes its time on a slow one.

@@ -2,8 +2,8 @@ import { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from '@longbar/core';
 import { raw, Router } from 'express';
 import * as v from 'valibot';
 import { RequestError, wrongField } from '../requestError';
-import { keepBlob, readBlob } from '../store/blobs';
-import type { Database } from '../store/database';
+import { keepBlob, readBlob } from '../store/journal/blobs';
+import type { Database } from '../store/sql/database';
 import { checked } from './errors';
 import { onlyHash } from './ids';
 

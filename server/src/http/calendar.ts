@@ -1,10 +1,10 @@
 import { dueAtWords, isOverdue, takesWords } from '@longbar/core';
 import type { Response } from 'express';
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import type { Database } from '../store/database';
-import { listMachines } from '../store/machines';
-import { readShop } from '../store/shop';
-import { readPlan } from '../store/weeks';
+import type { Database } from '../store/sql/database';
+import { listMachines } from '../store/derived/machines';
+import { readShop } from '../store/yard/shop';
+import { readPlan } from '../store/planning/weeks';
 
 /** Subscribed calendars ask again after so long, s. */
 const REFRESH = 6 * 3600;

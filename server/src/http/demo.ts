@@ -3,10 +3,10 @@ import type { Request } from 'express';
 import { Router } from 'express';
 import { loadDemo, removeDemo } from '../demo/loadDemo';
 import { RequestError } from '../requestError';
-import { noteAudit } from '../store/audit';
-import type { Database } from '../store/database';
-import { enterDemo } from '../store/demoPeople';
-import { identityOf, readShopHere } from '../store/shop';
+import { noteAudit } from '../store/yard/audit';
+import type { Database } from '../store/sql/database';
+import { enterDemo } from '../store/yard/demoPeople';
+import { identityOf, readShopHere } from '../store/yard/shop';
 import { checked } from './errors';
 import { holderOf, letIn, noteOf } from './session';
 

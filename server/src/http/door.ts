@@ -1,13 +1,13 @@
 import { fingerprintOf, KeyPutSchema, PairSchema, PinPutSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError } from '../requestError';
-import { noteAudit, readAudit } from '../store/audit';
-import type { Database } from '../store/database';
-import { doorOf, renewCalendar } from '../store/door';
-import { pair } from '../store/pairing';
-import { setPin } from '../store/pins';
-import { registerKey } from '../store/keys';
-import { meOf, revokePhone } from '../store/phones';
+import { noteAudit, readAudit } from '../store/yard/audit';
+import type { Database } from '../store/sql/database';
+import { doorOf, renewCalendar } from '../store/yard/door';
+import { pair } from '../store/yard/pairing';
+import { setPin } from '../store/yard/pins';
+import { registerKey } from '../store/journal/keys';
+import { meOf, revokePhone } from '../store/yard/phones';
 import { checked } from './errors';
 import { holderOf, letIn, noteOf } from './session';
 

@@ -2,8 +2,8 @@ import { issuesOf } from '@longbar/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import * as v from 'valibot';
 import { RequestError } from '../requestError';
-import type { Database } from '../store/database';
-import { diskTrouble } from '../store/trouble';
+import type { Database } from '../store/sql/database';
+import { diskTrouble } from '../store/sql/trouble';
 
 /** What came in, checked by its schema; a RequestError 400 that names each field if not. */
 export function checked<Schema extends v.GenericSchema>(

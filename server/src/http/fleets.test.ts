@@ -5,7 +5,7 @@ import { startTestServer } from '../../test-support/testServer';
 import { FleetKeeper } from '../fleet/fleetKeeper';
 import type { StandInUnit } from '../fleet/standIn';
 import { FleetStandIn } from '../fleet/standIn';
-import { fleetRows } from '../store/fleets';
+import { fleetRows } from '../store/hours/fleets';
 import { pino } from 'pino';
 
 let server: TestServer;

@@ -1,8 +1,8 @@
 import { FleetPostSchema, localDay, WaitingAnswerSchema } from '@longbar/core';
 import { Router } from 'express';
 import type { FleetKeeper } from '../fleet/fleetKeeper';
-import type { Database } from '../store/database';
-import { endFleet, keepFleet, listFleets, settleWaiting } from '../store/fleets';
+import type { Database } from '../store/sql/database';
+import { endFleet, keepFleet, listFleets, settleWaiting } from '../store/hours/fleets';
 import { askable } from './askable';
 import { checked } from './errors';
 import { noteOf } from './session';

@@ -10,7 +10,7 @@ import { HookKeeper } from '../hooks/hookKeeper';
 import type { HookFault } from '../hooks/standIn';
 import { HookStandIn } from '../hooks/standIn';
 import type { Reach } from '../outgoing/askOutside';
-import { signedToTell } from '../store/hookMessages';
+import { signedToTell } from '../store/yard/hookMessages';
 
 let server: TestServer;
 let standIn: HookStandIn;

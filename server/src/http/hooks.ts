@@ -1,8 +1,8 @@
 import { HookPostSchema } from '@longbar/core';
 import { Router } from 'express';
 import type { HookKeeper } from '../hooks/hookKeeper';
-import type { Database } from '../store/database';
-import { addHook, endHook, listHooks, moveHook, renewSecret, sendAgain } from '../store/hooks';
+import type { Database } from '../store/sql/database';
+import { addHook, endHook, listHooks, moveHook, renewSecret, sendAgain } from '../store/yard/hooks';
 import { checked } from './errors';
 import { askable } from './askable';
 import { noteOf } from './session';

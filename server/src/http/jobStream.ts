@@ -1,6 +1,6 @@
 import type { Response } from 'express';
-import type { Database } from '../store/database';
-import { readEvents } from '../store/jobs';
+import type { Database } from '../store/sql/database';
+import { readEvents } from '../store/journal/jobs';
 import type { JobFeed } from './jobFeed';
 
 /** So many bytes wait for a reader, then it is let go. */

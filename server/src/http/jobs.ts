@@ -9,8 +9,9 @@ import {
   SignatureSchema,
 } from '@longbar/core';
 import { Router } from 'express';
-import type { Database } from '../store/database';
-import { appendEvents, beginJob, checkSeal, jobRow, readEvents, readJob } from '../store/jobs';
+import type { Database } from '../store/sql/database';
+import { appendEvents, beginJob, checkSeal, jobRow, readEvents } from '../store/journal/jobs';
+import { readJob } from '../store/derived/readJob';
 import { RequestError } from '../requestError';
 import { BelievedBeats } from './beats';
 import { checked } from './errors';
@@ -21,9 +22,9 @@ import { AfterSchema, PaperSchema } from './queries';
 import { holderOf, isStillPaired, noteOf } from './session';
 import { sendRecordFile } from '../record/recordFile';
 import { sendRecord } from '../record/recordPdf';
-import { beginPairing } from '../store/pairing';
-import { endShare, shareRecord, sharesOf } from '../store/shares';
-import { keepSignature } from '../store/signatures';
+import { beginPairing } from '../store/yard/pairing';
+import { endShare, shareRecord, sharesOf } from '../store/yard/shares';
+import { keepSignature } from '../store/journal/signatures';
 
 export function jobRoutes(db: Database, feed: JobFeed, signed?: () => void): Router {
   const routes = Router();

@@ -3,9 +3,9 @@ import { statfs } from 'node:fs/promises';
 import type { RequestHandler } from 'express';
 import { collectDefaultMetrics, Counter, Gauge, Histogram, Registry } from 'prom-client';
 import { RequestError } from '../requestError';
-import type { BackupPlan } from '../store/backupFiles';
-import { backupState } from '../store/backupFiles';
-import type { Database } from '../store/database';
+import type { BackupPlan } from '../store/sql/backupFiles';
+import { backupState } from '../store/sql/backupFiles';
+import type { Database } from '../store/sql/database';
 import type { JobFeed } from './jobFeed';
 import { askedAt } from './requestLog';
 

@@ -1,8 +1,8 @@
 import { ignore, SHOP_HEADER } from '@longbar/core';
 import type { RequestHandler } from 'express';
 import { RequestError } from '../requestError';
-import type { Database } from '../store/database';
-import { identityOf } from '../store/shop';
+import type { Database } from '../store/sql/database';
+import { identityOf } from '../store/yard/shop';
 
 /** What a phone may ask before it knows which shop this is. */
 const OPEN = new Set(['/health', '/shop', '/me']);

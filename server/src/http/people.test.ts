@@ -9,12 +9,12 @@ import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES, SHOP } from '../demo/yard';
-import { readAudit } from '../store/audit';
-import { backUp } from '../store/backup';
-import { openDatabase } from '../store/database';
-import { beginPairing } from '../store/pairing';
-import { changePerson, listPeople } from '../store/people';
-import { restore } from '../store/restore';
+import { readAudit } from '../store/yard/audit';
+import { backUp } from '../store/sql/backup';
+import { openDatabase } from '../store/sql/database';
+import { beginPairing } from '../store/yard/pairing';
+import { changePerson, listPeople } from '../store/yard/people';
+import { restore } from '../store/sql/restore';
 import { RULES, ruleOf } from './rules';
 
 let server: TestServer;

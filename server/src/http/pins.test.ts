@@ -1,6 +1,6 @@
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
-import { tryPin } from '../store/pins';
+import { tryPin } from '../store/yard/pins';
 
 let server: TestServer;
 let toves: string;

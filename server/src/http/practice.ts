@@ -1,7 +1,7 @@
 import { isAtLeast, PracticeRoundSchema } from '@longbar/core';
 import { Router } from 'express';
-import type { Database } from '../store/database';
-import { keepRound, practiceOf } from '../store/practice';
+import type { Database } from '../store/sql/database';
+import { keepRound, practiceOf } from '../store/yard/practice';
 import { checked } from './errors';
 import { holderOf } from './session';
 

@@ -2,11 +2,11 @@ import type { Audited, Role } from '@longbar/core';
 import { ignore, isAtLeast } from '@longbar/core';
 import type { Request, RequestHandler, Response } from 'express';
 import { RequestError } from '../requestError';
-import { noteAudit } from '../store/audit';
-import type { Database } from '../store/database';
-import { doorOf } from '../store/door';
-import type { Holder, Paired } from '../store/phones';
-import { noteSeen, whoHolds } from '../store/phones';
+import { noteAudit } from '../store/yard/audit';
+import type { Database } from '../store/sql/database';
+import { doorOf } from '../store/yard/door';
+import type { Holder, Paired } from '../store/yard/phones';
+import { noteSeen, whoHolds } from '../store/yard/phones';
 import { ruleOf } from './rules';
 
 /** A phone stays paired so long, ms: browsers keep no cookie longer. */

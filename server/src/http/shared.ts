@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import { sendRecordFile } from '../record/recordFile';
 import { sendRecord } from '../record/recordPdf';
-import type { Database } from '../store/database';
-import { sharedJob } from '../store/shares';
+import type { Database } from '../store/sql/database';
+import { sharedJob } from '../store/yard/shares';
 import { checked } from './errors';
 import { PaperSchema } from './queries';
 

@@ -1,7 +1,7 @@
 import { isRefused, parseSheet, PublishSchema, SheetPatchSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError } from '../requestError';
-import type { Database } from '../store/database';
+import type { Database } from '../store/sql/database';
 import {
   listRevisions,
   listSheets,
@@ -10,8 +10,8 @@ import {
   readSheet,
   retireSheet,
   tellable,
-} from '../store/sheets';
-import { sheetsFile } from '../store/sheetsFile';
+} from '../store/yard/sheets';
+import { sheetsFile } from '../store/exchange/sheetsFile';
 import { checked } from './errors';
 import { onlyUuid } from './ids';
 import { RetiredSchema, SheetIdsSchema } from './queries';

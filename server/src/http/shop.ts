@@ -1,8 +1,8 @@
 import { RebuildSchema, ShopSchema } from '@longbar/core';
 import { Router } from 'express';
 import { goByShop } from '../goByShop';
-import type { Database } from '../store/database';
-import { readShopHere, rebuildShop, writeShop } from '../store/shop';
+import type { Database } from '../store/sql/database';
+import { readShopHere, rebuildShop, writeShop } from '../store/yard/shop';
 import { checked } from './errors';
 import { noteOf } from './session';
 

@@ -8,7 +8,7 @@ import type { TestServer } from '../../test-support/testServer';
 import { NOW } from '../../test-support/now';
 import { startTestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
-import { shareRecord } from '../store/shares';
+import { shareRecord } from '../store/yard/shares';
 import { verifyFile } from '../verify/verifyFile';
 
 let server: TestServer;

@@ -8,7 +8,7 @@ import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
-import { beginJob, keepEvents } from '../store/jobs';
+import { beginJob, keepEvents } from '../store/journal/jobs';
 import { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
 

@@ -1,8 +1,8 @@
 import { localDay, PlanPutSchema, PlansPostSchema } from '@longbar/core';
 import { Router } from 'express';
 import { sendWeeks } from '../record/weeksPdf';
-import type { Database } from '../store/database';
-import { planAll, planMachine, readWeeks } from '../store/weeks';
+import type { Database } from '../store/sql/database';
+import { planAll, planMachine, readWeeks } from '../store/planning/weeks';
 import type { FindWeeks } from '../weeks/findWeeks';
 import { offerWeeks } from '../weeks/offer';
 import { checked } from './errors';

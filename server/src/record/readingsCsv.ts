@@ -1,7 +1,7 @@
 import type { JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
 import { adjustersIn, ignore, recordPage, unitOf } from '@longbar/core';
 import { stringify } from 'csv-stringify/sync';
-import type { Database } from '../store/database';
+import type { Database } from '../store/sql/database';
 import { recordOfJob } from './recordOfJob';
 
 const COLUMNS = [

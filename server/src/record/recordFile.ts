@@ -2,11 +2,11 @@ import type { JobEvent } from '@longbar/core';
 import { RECORD_FORMAT, sealedEvents, writeRecordFile } from '@longbar/core';
 import type { Response } from 'express';
 import { RequestError } from '../requestError';
-import { standingOf } from '../store/arrival';
-import { sha256 } from '../store/blobs';
-import type { Database } from '../store/database';
-import { headOf } from '../store/jobHead';
-import { signatureOn } from '../store/signatures';
+import { standingOf } from '../store/journal/arrival';
+import { sha256 } from '../store/journal/blobs';
+import type { Database } from '../store/sql/database';
+import { headOf } from '../store/journal/jobHead';
+import { signatureOn } from '../store/journal/signatures';
 
 /** Sends a signed record as one file that proves itself. Throws RequestError 404 or 409. */
 export async function sendRecordFile(db: Database, id: string, response: Response): Promise<void> {

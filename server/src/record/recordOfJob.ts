@@ -1,7 +1,7 @@
 import type { JobContext, JobEvent, JobRecord } from '@longbar/core';
 import { begunOf, localDay, recordOf } from '@longbar/core';
-import type { Database } from '../store/database';
-import { readJob } from '../store/jobs';
+import type { Database } from '../store/sql/database';
+import { readJob } from '../store/derived/readJob';
 
 /** The record of a job from its journal, and what the job began with: for PDF, CSV and archive. */
 export async function recordOfJob(

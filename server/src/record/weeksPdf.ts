@@ -1,9 +1,9 @@
 import type { PlannedMachine, Weeks } from '@longbar/core';
 import { formatDay, shimsAheadWords, whenDue, workHours } from '@longbar/core';
 import type { Response } from 'express';
-import type { Database } from '../store/database';
-import { readShop } from '../store/shop';
-import { readWeeks } from '../store/weeks';
+import type { Database } from '../store/sql/database';
+import { readShop } from '../store/yard/shop';
+import { readWeeks } from '../store/planning/weeks';
 import { heightOf, write } from './paragraph';
 import type { Paper, Pdf } from './pdf';
 import { PAPER, sendPdf } from './pdf';

@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
-import type { Database } from './database';
+import type { Database } from './sql/database';
 
 const packed = promisify(gzip);
 /** Of zlib's levels: from here on an answer gets little smaller for much more time. */

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
-import type { Database } from './database';
-import { diskTrouble } from './trouble';
+import type { Database } from './sql/database';
+import { diskTrouble } from './sql/trouble';
 
 /** What may break by itself; `name` is what people know it by. */
 export type Thing = { kind: 'job' | 'machine' | 'drift' | 'look'; id: string; name: string };

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { ArchiveLine, JobEvent, JobHead, Signature } from '@longbar/core';
 import { ArchiveReader, canonical, fingerprintOf, formatDay, sealedText } from '@longbar/core';
-import { sha256 } from '../store/blobs';
+import { sha256 } from '../store/journal/blobs';
 import type { Found } from './verifyRecord';
 import { proven } from './verifyRecord';
 

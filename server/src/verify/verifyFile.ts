@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { linesOf } from '../store/linesOf';
+import { linesOf } from '../store/exchange/linesOf';
 import { verifyArchive } from './verifyArchive';
 import type { Found } from './verifyRecord';
 import { verifyRecord } from './verifyRecord';

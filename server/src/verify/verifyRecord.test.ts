@@ -9,7 +9,7 @@ import {
   signedWords,
   writeRecordFile,
 } from '@longbar/core';
-import { sha256 } from '../store/blobs';
+import { sha256 } from '../store/journal/blobs';
 import { verifyRecord } from './verifyRecord';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;

@@ -10,7 +10,7 @@ import {
 } from '@longbar/core';
 import * as v from 'valibot';
 import { isByItsKey } from '../ed25519';
-import { sha256 } from '../store/blobs';
+import { sha256 } from '../store/journal/blobs';
 
 /** What was found of a file: whether all of it holds, and what is said of it. */
 export type Found = { holds: boolean; said: string[] };

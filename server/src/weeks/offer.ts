@@ -1,6 +1,6 @@
 import type { Offer } from '@longbar/core';
-import type { Database } from '../store/database';
-import { readPlan, toPlan } from '../store/weeks';
+import type { Database } from '../store/sql/database';
+import { readPlan, toPlan } from '../store/planning/weeks';
 import type { FindWeeks } from './findWeeks';
 
 /** The best weeks for what nobody has planned yet. Nothing is moved. */

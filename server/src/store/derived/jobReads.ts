@@ -1,0 +1,191 @@
+import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
+import { BARRING_METHODS } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import type { Database } from '../sql/database';
+import { checksChanged, jobChanged } from '../stale';
+import { headOf } from '../journal/jobHead';
+import { unpack } from '../packedAnswers';
+import { orSetAside } from '../setAside';
+import { readSheet } from '../yard/sheets';
+import { readShop } from '../yard/shop';
+import type { JobRead } from '../../jobRead/summary';
+
+/** So many jobs are worked out in one transaction. */
+const AT_ONCE = 50;
+
+/** Works out what is read of each job whose journal has grown. Answers how many. */
+export async function settleJobs(
+  db: Database,
+  said: (done: number) => void = () => undefined,
+): Promise<number> {
+  for (let done = 0; ;) {
+    const stale = await db.rows<StaleJob>(
+      `SELECT job, job_reads.at, coalesce(name, 'a machine that is gone') AS name
+       FROM job_reads LEFT JOIN machines ON machines.id = machine
+       WHERE stale = 1 LIMIT ${AT_ONCE}`,
+    );
+    if (stale.length === 0) return done;
+    await db.derive(async (transaction) => {
+      for (const thing of stale) await settleOrSetAside(db, thing, transaction);
+    });
+    done += stale.length;
+    said(done);
+  }
+}
+
+type StaleJob = { job: string; at: string; name: string };
+
+/** A job that cannot be worked out is left as it was read before, until its journal grows. */
+function settleOrSetAside(
+  db: Database,
+  { job, at, name }: StaleJob,
+  transaction: Transaction,
+): Promise<void> {
+  return orSetAside(
+    db,
+    { kind: 'job', id: job, name: `The job at ${name} of ${at.slice(0, 10)}` },
+    transaction,
+    () => settleJob(db, job, transaction),
+    () => db.run('UPDATE job_reads SET stale = 2 WHERE job = $1', [job], transaction),
+  );
+}
+
+async function settleJob(db: Database, id: string, transaction: Transaction): Promise<void> {
+  const row = (await db.tables.jobs.findByPk(id, { transaction }))?.get();
+  const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
+  if (!sheet) throw new Error(`Job ${id} has lost its sheet.`);
+  const journal = await db.rows<{ body: string; receivedAt: string }>(
+    `SELECT CAST(body AS TEXT) AS body, receivedAt FROM events
+     WHERE job = $1 AND late = 0 ORDER BY serial`,
+    [id],
+    transaction,
+  );
+  const events = journal.map(({ body }): JobEvent => JSON.parse(body));
+  // By the last that came, not by the clock: worked out again it is the same.
+  const now = journal.at(-1)?.receivedAt ?? row.at;
+  const shop = await readShop(db);
+  const read = await db.summarise(headOf(row), sheet.document, shop, events, now);
+  const { words } = read;
+  const [summary, check] = await hoursPutRight(db, id, read, transaction);
+  const texts = [summary, check].map((each) => JSON.stringify(each));
+  const [before] = await db.rows<{ signed: number; check: string }>(
+    `SELECT json_extract(summary, '$.signed') IS NOT NULL AS signed, "check"
+     FROM job_reads WHERE job = $1`,
+    [id],
+    transaction,
+  );
+  await db.run(
+    `UPDATE job_reads SET stale = 0, summary = $1, "check" = $2 WHERE job = $3`,
+    [...texts, id],
+    transaction,
+  );
+  await db.run('DELETE FROM job_words WHERE job = $1', [id], transaction);
+  await db.run(WORDS, [id, JSON.stringify(words)], transaction);
+  // Whoever wrote it said only that the journal grew: what rests on it is old from here on, and
+  // not before, or it would be taken for fresh while this was still to come.
+  await jobChanged(db, row, transaction);
+  const another = !before?.signed || before.check !== texts[1];
+  if (summary.signed && another) await checksChanged(db, row.machine, transaction);
+}
+
+/** What was read of a job, by the hours as they were put right afterwards, if they were. */
+async function hoursPutRight(
+  db: Database,
+  job: string,
+  { summary, check }: JobRead,
+  transaction: Transaction,
+): Promise<[JobSummary, JobCheck]> {
+  const [right] = await db.rows<{ hours: number }>(
+    'SELECT hours FROM hours_readings WHERE job = $1',
+    [job],
+    transaction,
+  );
+  if (!right || !summary.hours) return [summary, check];
+  const hours = { ...summary.hours, hours: right.hours };
+  return [
+    { ...summary, hours },
+    { ...check, hours },
+  ];
+}
+
+const WORDS = `INSERT INTO job_words
+  SELECT $1, json_extract(value, '$.at'), json_extract(value, '$.says') FROM json_each($2)`;
+
+/**
+ * The jobs of a machine, newest first; before an instant, where one is given. One that began
+ * this very moment and is not worked out yet is not among them. Throws where one cannot be read.
+ */
+export async function jobLines(db: Database, machine: string, before = '9'): Promise<JobLine[]> {
+  const rows = await db.rows<Omit<JobLine, 'summary'> & { summary: string }>(
+    `SELECT id, jobs.at, by, method, sheetRevision, summary FROM job_reads
+     JOIN jobs ON jobs.id = job
+     WHERE job_reads.machine = $1 AND job_reads.at < $2 AND summary <> '{}'
+     ORDER BY job_reads.at DESC`,
+    [machine, before],
+  );
+  return rows.map((row) => {
+    if (!BARRING_METHODS.includes(row.method)) throw new Error('One of its jobs is by no method.');
+    const summary: JobSummary = JSON.parse(row.summary);
+    return { ...row, summary };
+  });
+}
+
+/** What these jobs measured, as text, newest first: as it is kept, for it is much. */
+export async function checkTexts(db: Database, machine: string): Promise<string[]> {
+  const rows = await db.rows<{ check: string }>(
+    `SELECT "check" FROM job_reads
+     WHERE machine = $1 AND json_extract(summary, '$.signed') IS NOT NULL ORDER BY at DESC`,
+    [machine],
+  );
+  return rows.map(({ check }) => check);
+}
+
+/** What these jobs measured, newest first. */
+export async function checksOf(db: Database, machine: string): Promise<JobCheck[]> {
+  return (await checkTexts(db, machine)).map((text): JobCheck => JSON.parse(text));
+}
+
+/** What one job measured. */
+export async function checkOf(db: Database, job: string): Promise<JobCheck> {
+  const [row] = await db.rows<{ check: string }>(`SELECT "check" FROM job_reads WHERE job = $1`, [
+    job,
+  ]);
+  if (!row) throw new Error(`Job ${job} is not in the tables that are read.`);
+  return JSON.parse(row.check);
+}
+
+/** How many jobs back one's own hands are told from. */
+const RECENT_JOBS = 20;
+
+/** Gathers anew what locking did in the last jobs on each type of engine that was worked on. */
+export async function settleSheets(db: Database): Promise<void> {
+  const stale = await db.rows<{ sheet: string; lockPairs: string }>(
+    'SELECT sheet, lockPairs FROM sheet_reads WHERE stale = 1',
+  );
+  for (const { sheet, lockPairs: before } of stale) {
+    await db.derive(async (transaction) => {
+      const rows = await db.rows<{ pairs: string }>(
+        `SELECT json_extract("check", '$.lockPairs') AS pairs FROM jobs JOIN job_reads ON job = id
+         WHERE sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
+        [sheet],
+        transaction,
+      );
+      const pairs = rows.flatMap((row): JobCheck['lockPairs'] => JSON.parse(row.pairs ?? '[]'));
+      await db.run(
+        'UPDATE sheet_reads SET stale = 0, lockPairs = $1 WHERE sheet = $2',
+        [JSON.stringify(pairs), sheet],
+        transaction,
+      );
+      if (before !== JSON.stringify(pairs)) unpack(db);
+    });
+  }
+}
+
+/** What locking did in the last jobs on engines of one type, by person, as JSON. */
+export async function lockPairsOn(db: Database, sheet: string): Promise<string> {
+  const [row] = await db.rows<{ lockPairs: string }>(
+    'SELECT lockPairs FROM sheet_reads WHERE sheet = $1',
+    [sheet],
+  );
+  return row?.lockPairs ?? '[]';
+}

@@ -1,0 +1,51 @@
+import type { MachineLine } from '@longbar/core';
+import { RequestError } from '../../requestError';
+import type { Database } from '../sql/database';
+import { checkTexts, lockPairsOn } from './jobReads';
+import { settle } from './readTables';
+import { whySetAside } from '../setAside';
+import { machineRow } from '../yard/machineRow';
+
+/**
+ * Every machine of the yard, its hours and what is due on `today`, by name, as JSON; or those
+ * that are retired.
+ */
+export async function machineLines(db: Database, today: string, retired = false): Promise<string> {
+  await settle(db, today);
+  const rows = await db.rows<{ line: string }>(
+    `SELECT line FROM machine_reads JOIN machines ON id = machine
+     WHERE (retiredAt IS NOT NULL) = $1 AND line <> '{}' ORDER BY name`,
+    [retired ? 1 : 0],
+  );
+  return `[${rows.map(({ line }) => line).join(',')}]`;
+}
+
+/** Every machine of the yard, its hours and what is due on `today`, by name. */
+export async function listMachines(db: Database, today: string): Promise<MachineLine[]> {
+  return JSON.parse(await machineLines(db, today));
+}
+
+/** One machine with its sheet, readings and jobs, newest first, as JSON. */
+export async function machineDetail(db: Database, id: string, today: string): Promise<string> {
+  await settle(db, today);
+  const [row] = await db.rows<{ sheet: string; line: string; page: string }>(
+    'SELECT sheet, line, page FROM machine_reads JOIN machines ON id = machine WHERE machine = $1',
+    [id],
+  );
+  if (!row) throw new RequestError(404, 'There is no such machine.');
+  if (row.line === '{}' || row.page === '{}') {
+    const why = await whySetAside(db, { kind: 'machine', id });
+    throw new RequestError(409, `What is kept of this machine cannot be worked out: ${why}`);
+  }
+  const parts = [row.line, row.page].map((object) => object.slice(1, -1));
+  return `{${parts.join(',')},"lockPairs":${await lockPairsOn(db, row.sheet)}}`;
+}
+
+/** The signed checks of one machine, newest first, as JSON. */
+export async function machineChecks(db: Database, id: string, today: string): Promise<string> {
+  await settle(db, today);
+  const checks = await checkTexts(db, id);
+  // One without checks may be none at all; looking for it by itself costs more than its checks.
+  if (checks.length === 0) await machineRow(db, id);
+  return `[${checks.join(',')}]`;
+}

@@ -1,0 +1,41 @@
+import type { JobContext } from '@longbar/core';
+import { meterForJob } from '@longbar/core';
+import { headOf } from '../journal/jobHead';
+import { jobRow } from '../journal/jobs';
+import type { Database } from '../sql/database';
+import { hourMeterOf } from '../yard/hourMeter';
+import { readSheet, tellable } from '../yard/sheets';
+import { readShop } from '../yard/shop';
+import { ratesOn } from './drift';
+import { lastLeftOf, notesOf } from './history';
+import { jobLines, lockPairsOn } from './jobReads';
+import { settle } from './readTables';
+
+/** A job with all that working on it needs: its head, its sheet revision and the shop. */
+export async function readJob(db: Database, id: string, today: string): Promise<JobContext> {
+  const job = await jobRow(db, id);
+  await settle(db, today);
+  const [sheet, machine, shop, earlier, lockPairs, rates, late] = await Promise.all([
+    readSheet(db, job.sheet, job.sheetRevision),
+    db.tables.machines.findByPk(job.machine),
+    readShop(db),
+    jobLines(db, job.machine, job.at),
+    lockPairsOn(db, job.sheet),
+    ratesOn(db, job.machine),
+    db.rows<{ id: string }>('SELECT id FROM events WHERE job = $1 AND late = 1', [id]),
+  ]);
+  if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
+  const known = await hourMeterOf(db, machine.get(), earlier);
+  return {
+    head: headOf(job),
+    machineName: machine.get().name,
+    sheet: tellable(sheet).document,
+    shop,
+    lastLeft: await lastLeftOf(db, earlier),
+    hourMeter: meterForJob(known.readings, known.meter),
+    notes: notesOf(earlier),
+    lockPairs: JSON.parse(lockPairs),
+    ...(rates && { rates }),
+    ...(late.length > 0 && { late: late.map((event) => event.id) }),
+  };
+}

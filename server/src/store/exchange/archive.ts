@@ -1,0 +1,107 @@
+import { createHash } from 'node:crypto';
+import type { ArchiveLine } from '@longbar/core';
+import { ARCHIVE_FORMAT, canonical, ignore } from '@longbar/core';
+import { Op } from 'sequelize';
+import { recordOfJob } from '../../record/recordOfJob';
+import type { Database } from '../sql/database';
+import { headOf } from '../journal/jobHead';
+import { listKeys } from '../journal/keys';
+import { readShop } from '../yard/shop';
+import { readSignature } from '../journal/signatures';
+
+const PAGE = 1000;
+
+/** The whole shop as lines of an archive; the last says how many came before, and their hash. */
+export async function* archiveLines(db: Database): AsyncGenerator<string> {
+  const hash = createHash('sha256');
+  let lines = 0;
+  for await (const line of contents(db)) {
+    hash.update(line);
+    lines += 1;
+    yield line;
+  }
+  yield write({ type: 'end', lines, sha256: hash.digest('hex') });
+}
+
+function write(line: ArchiveLine): string {
+  return `${canonical(line)}\n`;
+}
+
+/** What there is, in the order in which an archive is read. */
+async function* contents(db: Database): AsyncGenerator<string> {
+  const { tables } = db;
+  yield write({ type: 'archive', format: ARCHIVE_FORMAT });
+  if ((await tables.shops.count()) > 0) yield write({ type: 'shop', shop: await readShop(db) });
+  const sheets = await tables.sheets.findAll({ order: ['id', 'revision'] });
+  for (const row of sheets) {
+    const { retiredAt, ...sheet } = row.get();
+    yield write({ type: 'sheet', ...sheet, ...(retiredAt && { retiredAt }) });
+  }
+  const machines = await tables.machines.findAll({ order: ['id'] });
+  for (const row of machines) {
+    const { about, ...machine } = row.get();
+    yield write({ type: 'machine', ...machine, about: about ?? {} });
+  }
+  const hours = await tables.hours.findAll({ order: ['serial'] });
+  for (const row of hours) {
+    const { machine, date, hours: shown, job, was, takenBack, replaced } = row.get();
+    yield write({
+      type: 'hours',
+      machine,
+      date,
+      hours: shown,
+      ...(job && { job }),
+      ...(was && { was }),
+      ...(takenBack && { takenBack }),
+      ...(replaced && { replaced }),
+    });
+  }
+  const jobs = await tables.jobs.findAll({ order: ['at', 'id'] });
+  for (const row of jobs) {
+    const job = row.get();
+    yield write({ type: 'job', head: headOf(job), sheet: job.sheet, seal: job.seal });
+  }
+  for (let after = 0; ;) {
+    const rows = await tables.events.findAll({
+      where: { serial: { [Op.gt]: after } },
+      order: ['serial'],
+      limit: PAGE,
+    });
+    for (const row of rows) {
+      const { body, receivedAt, late } = row.get();
+      yield write({ type: 'event', event: body, receivedAt, ...(late && { late }) });
+    }
+    if (rows.length < PAGE) break;
+    after = rows[rows.length - 1]?.get().serial ?? after;
+  }
+  yield* proofs(db);
+  for (const row of jobs) {
+    const { id, seal } = row.get();
+    if (seal === null) continue;
+    const known = await recordOfJob(db, id).catch(
+      ignore('a job that cannot be worked out is named under Shop'),
+    );
+    if (known) yield write({ type: 'record', job: id, record: known.record });
+  }
+  const blobs = await tables.blobs.findAll({ attributes: ['sha256'], order: ['sha256'] });
+  for (const { sha256: hash } of blobs.map((row) => row.get())) {
+    const blob = (await tables.blobs.findByPk(hash))?.get();
+    if (!blob) continue;
+    const { type: blobType, receivedAt, body } = blob;
+    const base64 = body.toString('base64');
+    yield write({ type: 'blob', sha256: hash, blobType, receivedAt, base64 });
+  }
+}
+
+/** The keys of phones, and what they signed. */
+async function* proofs(db: Database): AsyncGenerator<string> {
+  for (const { key, names, registeredAt } of await listKeys(db)) {
+    yield write({ type: 'key', key, names, registeredAt });
+  }
+  for (const { job } of await db.rows<{ job: string }>('SELECT job FROM signatures ORDER BY job')) {
+    const signature = await readSignature(db, job).catch(
+      ignore('a signature that cannot be read is none'),
+    );
+    if (signature) yield write({ type: 'signature', ...signature });
+  }
+}

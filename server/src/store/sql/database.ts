@@ -1,0 +1,169 @@
+import { ignore } from '@longbar/core';
+import type { Database as Driver } from 'sqlite3';
+import { Sequelize, Transaction } from 'sequelize';
+import { RequestError } from '../../requestError';
+import { countAcknowledged } from './acknowledged';
+import type { Connection } from './connections';
+import { openConnection, PRAGMAS, readSpoiledAsNull } from './connections';
+import { dataFile, FolderError, wayBack } from './dataFile';
+import type { Summarise } from '../../jobRead/summary';
+import { summarise } from '../../jobRead/summary';
+import type { Tables } from './tables';
+import { defineTables } from './tables';
+import { upgrade } from './upgrade';
+
+/** One open database: its tables, and one queue through which every write goes. */
+export type Database = {
+  tables: Tables;
+  /** Rows of a plain query, where models would cost more than they tell; `$1` is bound. */
+  rows<Row extends object>(sql: string, bind?: unknown[], within?: Transaction): Promise<Row[]>;
+  /** Runs a plain statement; `$1` is bound. */
+  run(sql: string, bind: unknown[], within: Transaction): Promise<void>;
+  /** Runs `work` in a transaction, alone: one after the other, each kept once it answers. */
+  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** The same, for what is only derived from what others wrote. */
+  derive(work: (transaction: Transaction) => Promise<void>): Promise<void>;
+  /** Reads a job from its journal, a long one where nobody waits for it. */
+  summarise: Summarise;
+  /** How many writes are kept: the same number again, and there is nothing new to derive. */
+  writes(): number;
+  /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
+  copyInto(file: string): Promise<void>;
+  /** What was found wrong with it, for a person; null while it is whole. */
+  damage(): string | null;
+  /** It was found damaged: it is read as far as it can be, and nothing is written any more. */
+  foundDamaged(why: string): void;
+  /** How many events phones were told are kept, and are not: found when it was opened. */
+  lost: number;
+  close(): Promise<void>;
+};
+
+/**
+ * Opens the database in `folder`, making both if need be; `reading` is how its jobs are read.
+ * Throws FolderError.
+ */
+export async function openDatabase(
+  folder: string,
+  reading: Summarise = summarise,
+): Promise<Database> {
+  const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
+  const sequelize = connect(file);
+  await upgraded(sequelize, folder);
+  const tables = defineTables(sequelize);
+  const [reader, writer] = [await openConnection(file), await openConnection(file)];
+  let kept = 0;
+  let damage: string | null = null;
+  const { inLine, isUnderWay, ended } = queueOn(sequelize, writer, () => {
+    if (damage !== null) throw new RequestError(503, damage);
+  });
+  const rows: Database['rows'] = async (sql, bind = [], within) => {
+    if (within && !isUnderWay(within)) throw new Error('This transaction has ended.');
+    return (within ? writer : reader).all(sql, bind);
+  };
+  const acknowledged = await countAcknowledged(folder, rows);
+  return {
+    tables,
+    rows,
+    run: async (sql, bind, within) => {
+      await rows(sql, bind, within);
+    },
+    summarise: reading,
+    writes: () => kept,
+    async write(work) {
+      const answer = await inLine(work);
+      // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
+      kept += 1;
+      acknowledged.kept();
+      return answer;
+    },
+    derive: (work) => inLine(work),
+    async copyInto(file) {
+      await rows('VACUUM INTO $1', [file]);
+    },
+    lost: acknowledged.lost,
+    damage: () => damage,
+    foundDamaged(why) {
+      damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${wayBack(folder)}`;
+    },
+    async close() {
+      await ended();
+      await acknowledged.close();
+      // One after the other: two that close at once find each other, and leave the log unfolded.
+      for (const connection of [writer, reader, sequelize]) await connection.close();
+    },
+  };
+}
+
+/** What Sequelize's models write with: its statements go by the connection that writes. */
+class Writing extends Transaction {
+  constructor(
+    sequelize: Sequelize,
+    readonly connection: Driver,
+  ) {
+    super(sequelize, {});
+  }
+}
+
+/**
+ * One transaction after the other, for parallel ones on SQLite end in SQLITE_BUSY. They are begun
+ * and ended here: Sequelize's own take as long for that as an append for all the rest.
+ */
+function queueOn(sequelize: Sequelize, writer: Connection, refuse: () => void) {
+  let last: Promise<unknown> = Promise.resolve();
+  let underWay: Transaction | undefined;
+  const alone = async <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
+    refuse();
+    const transaction = new Writing(sequelize, writer.driver);
+    await writer.all('BEGIN IMMEDIATE', []);
+    underWay = transaction;
+    try {
+      const answer = await work(transaction);
+      await writer.all('COMMIT', []);
+      return answer;
+    } catch (error) {
+      // A full disk has rolled it back already.
+      await writer.all('ROLLBACK', []).catch(ignore('nothing is left to roll back'));
+      throw error;
+    } finally {
+      underWay = undefined;
+    }
+  };
+  return {
+    inLine<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+      const mine = last.then(() => alone(work));
+      last = mine.catch(ignore('who asked for it is told'));
+      return mine;
+    },
+    isUnderWay: (transaction: Transaction) => transaction === underWay,
+    ended: () => last,
+  };
+}
+
+function connect(storage: string): Sequelize {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage, logging: false });
+  readSpoiledAsNull(sequelize);
+  return sequelize;
+}
+
+/** Brings it up to date. Throws FolderError, closed again, where it cannot be read or written. */
+async function upgraded(sequelize: Sequelize, folder: string): Promise<void> {
+  try {
+    // Its one connection stays open, for what models read.
+    for (const pragma of PRAGMAS) await sequelize.query(pragma);
+    await upgrade(sequelize, folder);
+  } catch (error) {
+    await sequelize.close();
+    if (error instanceof FolderError) throw error;
+    const why = error instanceof Error ? error.message : String(error);
+    throw new FolderError(`The database in ${folder} cannot be opened: ${why}. ${wayBack(folder)}`);
+  }
+}
+
+/** A new database in a file of its own, closed again. */
+async function makeDatabase(file: string, folder: string): Promise<void> {
+  const sequelize = connect(file);
+  await upgraded(sequelize, folder);
+  // All of it in the one file, which gets its name only then.
+  await sequelize.query('PRAGMA journal_mode = DELETE');
+  await sequelize.close();
+}

@@ -1,0 +1,26 @@
+import { randomBytes } from 'node:crypto';
+import type { Database } from '../sql/database';
+
+type Door = { cookie: string; calendar: string };
+/** Each request asks for it, and only this process changes it. */
+const doors = new WeakMap<Database, Door>();
+
+/** What the door is known by: the name of its cookie, and the secret in the calendar's address. */
+export async function doorOf(db: Database): Promise<Door> {
+  const known = doors.get(db);
+  if (known) return known;
+  const [door] = await db.rows<{ cookie: string; calendar: string }>(
+    'SELECT cookie, calendar FROM door',
+  );
+  if (!door) throw new Error('The database has no door.');
+  const read = { cookie: `longbar-${door.cookie}`, calendar: door.calendar };
+  doors.set(db, read);
+  return read;
+}
+
+/** The calendar's address is another from here on; who subscribed to the old one gets nothing. */
+export async function renewCalendar(db: Database): Promise<void> {
+  const calendar = randomBytes(16).toString('hex');
+  await db.write((transaction) => db.run('UPDATE door SET calendar = $1', [calendar], transaction));
+  doors.delete(db);
+}

@@ -1,0 +1,118 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import type { Me } from '@longbar/core';
+import type { Transaction } from 'sequelize';
+import { RequestError } from '../../requestError';
+import type { Database } from '../sql/database';
+
+/** When a phone was seen last is written down this often, ms. */
+const SEEN_EVERY = 3_600_000;
+
+/** Whose phone asks, and when it was written down last that it did. */
+export type Holder = Omit<Me, 'alone'> & { seenAt: string | null };
+/** Somebody whose phone was just paired: who it is, and the token that the phone holds. */
+export type Paired = { me: Me; token: string };
+
+/** 128 random bits, which nobody guesses: a phone's token, or the code of a pairing link. */
+export const newSecret = () => randomBytes(16).toString('base64url');
+/** Of a token or a code only this is kept. */
+export const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
+
+/** Whose phone holds this token; undefined where it was never paired, or was let go. */
+export async function whoHolds(db: Database, token: string): Promise<Holder | undefined> {
+  const [row] = await db.rows<Holder>(
+    `SELECT people.id, name, role, phones.id AS phone, seenAt FROM phones
+     JOIN people ON people.id = person
+     WHERE tokenHash = $1 AND revokedAt IS NULL AND retiredAt IS NULL`,
+    [hashOf(token)],
+  );
+  return row;
+}
+
+/** Writes down that a phone was here, where that was written down an hour ago or earlier. */
+export async function noteSeen(db: Database, { phone, seenAt }: Holder, now: Date): Promise<void> {
+  if (seenAt !== null && now.getTime() - Date.parse(seenAt) < SEEN_EVERY) return;
+  const underWay = noting.get(db) ?? new Set();
+  noting.set(db, underWay);
+  // Of many questions asked at once, as by a phone that opens the yard, one writes it down.
+  if (underWay.has(phone)) return;
+  underWay.add(phone);
+  try {
+    await db.write((transaction) =>
+      db.run(
+        'UPDATE phones SET seenAt = $1 WHERE id = $2',
+        [now.toISOString(), phone],
+        transaction,
+      ),
+    );
+  } finally {
+    underWay.delete(phone);
+  }
+}
+
+/** The phones of which it is being written down. */
+const noting = new WeakMap<Database, Set<string>>();
+
+/** Whose phone it is, and whether the shop has nobody else and no other phone. */
+export async function meOf(
+  db: Database,
+  { id, name, role, phone }: Omit<Me, 'alone'>,
+): Promise<Me> {
+  const [others] = await db.rows<{ some: number }>(
+    `SELECT EXISTS (SELECT 1 FROM people WHERE id <> $1 AND retiredAt IS NULL)
+       OR EXISTS (SELECT 1 FROM phones WHERE id <> $2 AND revokedAt IS NULL) AS some`,
+    [id, phone],
+  );
+  return { id, name, role, phone, alone: others?.some === 0 };
+}
+
+/** Keeps a new phone of a person, with a token of its own. Throws RequestError 410. */
+export async function keepPhone(
+  db: Database,
+  person: string,
+  now: Date,
+  transaction: Transaction,
+): Promise<{ token: string; holder: Omit<Me, 'alone'> }> {
+  const [token, phone] = [newSecret(), randomUUID()];
+  await db.run(
+    'INSERT INTO phones (id, person, tokenHash, pairedAt) VALUES ($1, $2, $3, $4)',
+    [phone, person, hashOf(token), now.toISOString()],
+    transaction,
+  );
+  const [row] = await db.rows<Pick<Me, 'id' | 'name' | 'role'>>(
+    'SELECT id, name, role FROM people WHERE id = $1 AND retiredAt IS NULL',
+    [person],
+    transaction,
+  );
+  if (!row) throw new RequestError(410, 'Whose phone this was to be has left the shop.');
+  return { token, holder: { ...row, phone } };
+}
+
+/** A phone that is lost or given back is paired no more. Answers whose it was. Throws RequestError 404. */
+export async function revokePhone(db: Database, id: string, now: Date): Promise<string> {
+  return db.write(async (transaction) => {
+    const [known] = await db.rows<{ name: string }>(
+      `SELECT name FROM phones JOIN people ON people.id = person
+       WHERE phones.id = $1 AND revokedAt IS NULL`,
+      [id],
+      transaction,
+    );
+    if (!known) throw new RequestError(404, 'There is no such phone.');
+    await letGo(db, 'id', id, now, transaction);
+    return known.name;
+  });
+}
+
+/** Lets a phone go, or all phones of a person. */
+export function letGo(
+  db: Database,
+  by: 'id' | 'person',
+  id: string,
+  now: Date,
+  transaction: Transaction,
+): Promise<void> {
+  return db.run(
+    `UPDATE phones SET revokedAt = $1 WHERE ${by} = $2 AND revokedAt IS NULL`,
+    [now.toISOString(), id],
+    transaction,
+  );
+}

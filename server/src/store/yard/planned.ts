@@ -1,0 +1,30 @@
+import type { Transaction } from 'sequelize';
+import type { Database } from '../sql/database';
+
+/** A machine that was put into a week, by its Monday. */
+type PlannedRow = { machine: string; week: string; who: string | null };
+
+/** Which machines are in the plan. */
+export function plannedRows(db: Database): Promise<PlannedRow[]> {
+  return db.rows<PlannedRow>('SELECT machine, week, who FROM planned');
+}
+
+/** Puts a machine into a week; who does it stays where nobody says. */
+export function putIntoWeek(
+  db: Database,
+  { machine, week, who }: { machine: string; week: string; who?: string | null | undefined },
+  transaction: Transaction,
+): Promise<void> {
+  const sameWho = who === undefined ? 'who' : '$3';
+  return db.run(
+    `INSERT INTO planned (machine, week, who) VALUES ($1, $2, $3)
+     ON CONFLICT (machine) DO UPDATE SET week = $2, who = ${sameWho}`,
+    [machine, week, who ?? null],
+    transaction,
+  );
+}
+
+/** Takes a machine out of the plan: its check was signed, or it is out of the yard. */
+export function unplan(db: Database, machine: string, transaction: Transaction): Promise<void> {
+  return db.run('DELETE FROM planned WHERE machine = $1', [machine], transaction);
+}
