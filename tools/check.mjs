@@ -2,7 +2,7 @@
 // the long ones, such as whole simulated jobs, are left to `npm test`.
 // What was looked at before is remembered, so that it can be asked for after every change.
 import { join } from 'node:path';
-import { HOUSE } from './house.mjs';
+import { HOUSE, TYPES } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import { installDependencies, root } from './prepare.mjs';
 
@@ -11,21 +11,17 @@ installDependencies();
 const LONG =
   'simulatedJobs|spoiledSheets|everyStep|http/fuzz|store/.*/(archive|converge|damage|readTables)|demoJobs';
 const kept = (name) => join(root, '.cache', name);
-const types = (part) => {
-  const known = ['--incremental', '--tsBuildInfoFile', kept(`${part}.tsbuildinfo`)];
-  return [`Types: ${part}`, 'tsc', ['-p', part, ...known]];
-};
+const types = TYPES.map(([name, folder]) => {
+  const known = ['--incremental', '--tsBuildInfoFile', kept(`${name}.tsbuildinfo`)];
+  return [`Types: ${name}`, 'tsc', ['-p', folder, ...known]];
+});
 const { failed } = await inLanes(
   [
-    types('core'),
-    types('app'),
+    ...types.slice(0, 2),
     ['Unit tests of what changed', 'jest', ['--onlyChanged', `--testPathIgnorePatterns=${LONG}`]],
   ],
   [
-    types('server'),
-    types('e2e'),
-    types('bench'),
-    types('tools'),
+    ...types.slice(2),
     ...HOUSE,
     ['Lint', 'eslint', ['.', '--max-warnings', '0', '--cache', '--cache-location', kept('eslint')]],
     [

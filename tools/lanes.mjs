@@ -1,7 +1,7 @@
 // Checks run side by side: each of them keeps one core busy.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { environment, root, say } from './prepare.mjs';
+import { roomy, root, say } from './prepare.mjs';
 
 /**
  * Runs lists of checks, `[name, command, arguments]`, the lists side by side. Each check says its
@@ -27,8 +27,8 @@ async function lane(checks) {
 }
 
 function quietly(command, args) {
-  const bin = join(root, 'node_modules/.bin', command);
-  const child = spawn(bin, args, { cwd: root, env: environment });
+  const bin = command === 'node' ? process.execPath : join(root, 'node_modules/.bin', command);
+  const child = spawn(bin, args, { cwd: root, env: roomy });
   let said = '';
   child.stdout.on('data', (data) => (said += data));
   child.stderr.on('data', (data) => (said += data));

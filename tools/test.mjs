@@ -3,9 +3,9 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { HOUSE } from './house.mjs';
+import { HOUSE, TYPES } from './house.mjs';
 import { inLanes } from './lanes.mjs';
-import { build, environment, installChromium, installDependencies, root, say } from './prepare.mjs';
+import { environment, installChromium, installDependencies, roomy, root, say } from './prepare.mjs';
 
 installDependencies();
 installChromium();
@@ -13,10 +13,10 @@ installChromium();
 const results = mkdtempSync(join(tmpdir(), 'longbar-test-'));
 
 /** A runner that writes its counts to a file. */
-function count(what, command, args, read, extra = {}) {
+function count(what, command, args, read, env) {
   say(`\n== ${what}`);
   const started = Date.now();
-  const { status } = run(command, args, extra);
+  const { status } = run(command, args, env);
   say(`${what}: ${Math.round((Date.now() - started) / 1000)} s`);
   let counts = { passed: 0, failed: 0 };
   try {
@@ -29,19 +29,18 @@ function count(what, command, args, read, extra = {}) {
   failed += counts.failed > 0 || status === 0 ? counts.failed : 1;
 }
 
-function run(command, args, extra = {}) {
+function run(command, args, env) {
   const bin = join(root, 'node_modules/.bin', command);
-  return spawnSync(bin, args, { cwd: root, env: { ...environment, ...extra }, stdio: 'inherit' });
+  return spawnSync(bin, args, { cwd: root, env, stdio: 'inherit' });
 }
 
 const json = (name) => JSON.parse(readFileSync(join(results, name), 'utf8'));
 
 const whole = await inLanes(
-  ['core', 'server', 'app', 'e2e', 'bench', 'tools'].map((part) => [
-    `Types: ${part}`,
-    'tsc',
-    ['-p', part],
-  ]),
+  [
+    ...TYPES.map(([name, folder]) => [`Types: ${name}`, 'tsc', ['-p', folder]]),
+    ['Build', 'node', ['tools/build.mjs']],
+  ],
   [
     ['Lint', 'eslint', ['.', '--max-warnings', '0']],
     ['Format', 'prettier', ['--check', '--log-level', 'warn', '.']],
@@ -49,12 +48,16 @@ const whole = await inLanes(
   ],
 );
 let { passed, failed } = whole;
-count('Unit tests', 'jest', ['--json', `--outputFile=${join(results, 'jest.json')}`], () => ({
-  passed: json('jest.json').numPassedTests,
-  failed: json('jest.json').numFailedTests,
-}));
-say('\n== Build');
-build();
+count(
+  'Unit tests',
+  'jest',
+  ['--json', `--outputFile=${join(results, 'jest.json')}`],
+  () => ({
+    passed: json('jest.json').numPassedTests,
+    failed: json('jest.json').numFailedTests,
+  }),
+  roomy,
+);
 count(
   'End to end',
   'playwright',
@@ -65,7 +68,7 @@ count(
     if (flaky > 0) say(`${flaky} passed on a second try only.`);
     return { passed: expected + flaky, failed: unexpected };
   },
-  { LONGBAR_E2E_RESULTS: join(results, 'playwright.json') },
+  { ...environment, LONGBAR_E2E_RESULTS: join(results, 'playwright.json') },
 );
 
 rmSync(results, { recursive: true, force: true });
