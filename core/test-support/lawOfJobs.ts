@@ -44,8 +44,8 @@ export function brokenLaws(
   }
   const isolated = new Set<string>();
   const unset = new Set<string>();
-  const out = new Set<string>();
   const locked = new Set<string>();
+  let covered = false;
   for (const event of events) {
     if (!isKnown(event)) continue;
     if (event.type === 'isolation.done') isolated.add(event.isolation);
@@ -53,6 +53,11 @@ export function brokenLaws(
     if (event.type === 'lock.hung') locked.add(event.by);
     if (event.type === 'clear.said' && event.person === event.by) locked.delete(event.by);
     const handsIn = event.type === 'crank.turned' || 'adjuster' in event;
+    if (event.type === 'closing.done') covered = true;
+    if (event.type === 'opening.done') covered = false;
+    if (handsIn && covered)
+      broken.push({ law: 'hands in below the covers', what: event.type, at: crank });
+    if (event.type === 'isolation.undone') isolated.delete(event.isolation);
     if (handsIn && !locked.has(event.by))
       broken.push({ law: 'hands in without a lock', what: event.type, at: crank });
     if (event.type === 'isolation.undone' && locked.size > 0)
@@ -60,9 +65,8 @@ export function brokenLaws(
     if (event.type !== 'crank.turned') continue;
     if (isolationsOf(sheet).some(({ id }) => !isolated.has(id)))
       broken.push({ law: 'barred before isolation', what: event.id, at: crank });
-    if (out.size > 0)
-      broken.push({ law: 'barred with a shim out', what: [...out].join(), at: crank });
   }
+  broken.push(...shimsAstray(events).map((each) => ({ ...each, at: crank })));
   if (outcome === 'stuck')
     broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
   else {
@@ -75,4 +79,42 @@ export function brokenLaws(
       broken.push({ law: 'signed as it is not', what: outcome, at: crank });
   }
   return { broken, worst, acts: events.length };
+}
+
+/**
+ * Shims fitted from another bucket that had come out of none, and buckets that were left empty, by
+ * the time the crank was barred: all of one place are changed before it is.
+ */
+function shimsAstray(events: JobOutcome['events']): { law: string; what: string }[] {
+  const astray: { law: string; what: string }[] = [];
+  const within = new Map<string, number | null>();
+  const out: number[] = [];
+  let taken: { adjuster: string; size: number }[] = [];
+  let from = new Map<string, string>();
+  const emptied = new Set<string>();
+  for (const event of events) {
+    if (!isKnown(event)) continue;
+    if (event.type === 'shim.found') within.set(event.adjuster, event.size);
+    if (event.type === 'shims.planned') from = new Map(event.rows.map((row) => [row.id, row.from]));
+    if (event.type === 'crank.turned') {
+      for (const { adjuster, size } of taken) {
+        const lies = out.indexOf(size);
+        if (lies < 0) astray.push({ law: 'a shim from nowhere', what: `${adjuster} ${size}` });
+        else out.splice(lies, 1);
+      }
+      taken = [];
+      for (const what of emptied) astray.push({ law: 'barred with a shim out', what });
+    }
+    if (event.type !== 'shim.fitted') continue;
+    const { adjuster, size } = event;
+    const before = within.get(adjuster);
+    if (typeof before === 'number') out.push(before);
+    within.set(adjuster, size);
+    emptied.delete(adjuster);
+    const source = from.get(adjuster) ?? '';
+    if (size === null || ['stock', 'buy'].includes(source)) continue;
+    taken.push({ adjuster, size });
+    if (within.get(source) === size) emptied.add(source);
+  }
+  return astray;
 }

@@ -9,12 +9,17 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
     policy: random.one(['leave-inside', 'reset-all', 'loose-side'] as const),
     start: random.whole(0, cycleDegrees(sheet) - 1),
     seed,
-    faults: randomFaults(sheet, random),
+    faults: { ...randomFaults(sheet, random), ...misreadTag(sheet, seed) },
     phones: random.next() < 0.3 ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),
     ...randomScope(sheet, random),
     ...randomAims(sheet, random),
   };
+}
+
+/** On every other engine with data tags the tag is read wrongly, and put right at some time. */
+function misreadTag({ variants }: EngineSheet, seed: number): Faults {
+  return variants && seed % 2 === 0 ? { misreadTag: 0.02 } : {};
 }
 
 /** Every other shop aims, at an engine whose adjusters drift one way, the other, or none. */

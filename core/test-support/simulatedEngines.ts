@@ -7,6 +7,24 @@ import { SeededRandom } from '../src';
  * at full lift, bridges, and shims.
  */
 export function simulatedEngine(seed: number): EngineSheet {
+  const sheet = engineFrom(seed);
+  const random = new SeededRandom(seed * 11 + 5);
+  return random.next() < 0.3 ? { ...sheet, variants: tagsFor(sheet, random) } : sheet;
+}
+
+/** Data tags of which one changes nothing, and the others some kinds by a little or by much. */
+function tagsFor(sheet: EngineSheet, random: SeededRandom): EngineSheet['variants'] {
+  const moved = () =>
+    sheet.adjusters.flatMap(({ kind, spec }) => {
+      if (!spec || random.next() < 0.3) return [];
+      const by = random.whole(-150, 150);
+      const { low, target = (low + spec.high) / 2, high } = spec;
+      return [{ kind, spec: { low: low + by, target: target + by, high: high + by } }];
+    });
+  return [{ tag: 'A1' }, { tag: 'B7', adjusters: moved() }, { tag: 'C3', adjusters: moved() }];
+}
+
+function engineFrom(seed: number): EngineSheet {
   const random = new SeededRandom(seed);
   const chance = (share: number) => random.next() < share;
   const cylinders = random.whole(1, 12);

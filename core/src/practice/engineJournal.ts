@@ -57,13 +57,13 @@ export class EngineJournal {
   }
 
   /**
-   * Whoever works is called away. A stranger may turn the crank, once the engine cannot start and
-   * where nothing stands open. Answers how far, and what is written down of it.
+   * Whoever works is called away. A stranger may turn the crank, once the engine cannot start.
+   * Answers how far, and what is written down of it.
    */
-  calledAway(random: SeededRandom, open: boolean): { turned: number; act: Paused } {
+  calledAway(random: SeededRandom): { turned: number; act: Paused } {
     const { isolations } = this.state();
     const isolated = isolationsOf(this.begun.sheet).every(({ id }) => isolations[id]);
-    const turns = isolated && !open && random.next() < TURNED.chance;
+    const turns = isolated && random.next() < TURNED.chance;
     const turned = turns ? random.whole(TURNED.from, TURNED.to) : 0;
     if (turned > 0) this.engine.disturb(turned);
     return { turned, act: { type: 'work.paused', minutes: AWAY_MINUTES } };

@@ -30,6 +30,8 @@ export type Faults = {
   interrupted?: number;
   /** How far after its true place each mark comes to its pointer, degrees: a rim that slipped. */
   slippedRim?: number;
+  /** The chance at each act to see that the data tag was misread, and to tell another. */
+  misreadTag?: number;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */
   careless?: 'feels-nothing' | 'nobody-turned';
 };

@@ -9,6 +9,7 @@ import { measureOf } from '../gauging/measure';
 import type { JobEvent, KnownEvent } from '../job/journal/events';
 import { isInScope } from '../job/journal/scope';
 import { foldJob } from '../job/journal/fold';
+import { sheetByTag } from '../job/journal/setting';
 import { describeSeen } from '../job/words/describeSeen';
 import { formatLength } from '../units';
 import type { Marked } from './exercises';
@@ -45,9 +46,9 @@ const TURNING = { share: 0.05, most: 20 };
  * @example markJob(six, { events: [], truths: {}, left: {}, turned: 0, best: 0 }).mistakes.length // 0
  */
 export function markJob(sheet: EngineSheet, job: PractisedJob): Marked {
-  const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
-  const cycle = cycleDegrees(sheet);
   const state = foldJob(job.events);
+  const adjusters = new Map(adjustersOf(sheetByTag(sheet, state)).map((each) => [each.id, each]));
+  const cycle = cycleDegrees(sheet);
   const found = new Map<string, { id?: string; says: string }>();
   const add = (says: string | undefined, id?: string) => {
     if (says !== undefined) found.set(says, { ...(id !== undefined && { id }), says });

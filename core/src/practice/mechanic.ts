@@ -12,7 +12,7 @@ import { missingTemperature } from '../job/instruction/gates';
 import { marksDoubted } from '../job/instruction/marksDoubted';
 import type { BarInstruction } from '../job/instruction/instruction';
 import { jobPlan } from '../job/instruction/jobPlan';
-import { shimRows } from '../job/instruction/jobShims';
+import { shimPlanTaken, shimRows } from '../job/instruction/jobShims';
 import type { SeededRandom } from '../seededRandom';
 import type { Faults, HiddenEngine } from './hiddenEngine';
 import type { LogEntry } from './log';
@@ -34,6 +34,8 @@ export const AT_HAND: BladeSet = {
 /** The share of runs that leak. */
 const LEAKS = 0.2;
 
+/** Nobody misreads a data tag more often. */
+const MOST_LOOKS = 3;
 /** Shims that can be bought, µm. */
 const TO_BUY = { from: 1000, to: 5000, step: 10 };
 
@@ -43,10 +45,10 @@ export class Mechanic {
   private readonly settled = new Set<string>();
   /** What locking was seen to close, µm: it is left as much looser the next time. */
   private readonly shifted = new Map<string, number>();
+  /** How often the data tag was looked at again. */
+  private looks = 0;
   /** What was seen did not fit together once before. */
   private lookedAgain = false;
-  /** The bucket or nut in hand, while it is open. */
-  private open = false;
 
   constructor(
     private readonly engine: HiddenEngine,
@@ -54,11 +56,6 @@ export class Mechanic {
     readonly random: SeededRandom,
     private readonly log: LogEntry[],
   ) {}
-
-  /** Whether a shim is out or a nut is loose. */
-  isOpen(): boolean {
-    return this.open;
-  }
 
   /** The acts that answer an instruction; undefined where the mechanic knows no answer. */
   answer(at: AtStep, setting: JobSetting, state: JobState, now: string): Answer {
@@ -93,6 +90,14 @@ export class Mechanic {
       default:
         return [ordinaryAct(at)];
     }
+  }
+
+  /** Looks at the data tag again and sees that it says another; nothing before it was read. */
+  tagAgain({ tag, signed }: JobState, sheet: EngineSheet): JobAct[] {
+    const others = (sheet.variants ?? []).filter((each) => each.tag !== tag);
+    if (tag === undefined || signed || others.length === 0 || this.looks >= MOST_LOOKS) return [];
+    this.looks++;
+    return [tagAct(sheet, this.random.one(others).tag)];
   }
 
   /** Takes it that the crank was turned; where that helped nothing, the marks are wrong. */
@@ -228,24 +233,19 @@ export class Mechanic {
         reason: 'no-part',
       }));
     }
-    const stay = shims.rows.filter(({ id, from }) => from === id && !state.adjusters[id]?.painted);
-    stay.forEach(({ id }) => this.log.push({ mark: id }));
-    return [
-      { type: 'shims.planned', ...shims },
-      ...stay.flatMap(({ id }): JobAct[] => [
-        { type: 'adjuster.kept', adjuster: id },
-        { type: 'adjuster.painted', adjuster: id },
-      ]),
-    ];
+    const taken = shimPlanTaken(shims, state);
+    for (const act of taken)
+      if (act.type === 'adjuster.painted') this.log.push({ mark: act.adjuster });
+    return taken;
   }
 
-  /** One bucket at a time: out with the one shim, in with the other, a stand-in where it waits. */
+  /** All of a place at once: all shims out, then all in, a stand-in where one has to wait. */
   private fit(acts: readonly { id: string; in: number | null }[]): Answer {
-    const [act] = acts;
-    if (!act) return undefined;
-    this.engine.fit(act.id, act.in ?? this.engine.shim(act.id));
-    this.log.push({ set: act.id });
-    return [{ type: 'shim.fitted', adjuster: act.id, size: act.in }];
+    return acts.map((act) => {
+      this.engine.fit(act.id, act.in ?? this.engine.shim(act.id));
+      this.log.push({ set: act.id });
+      return { type: 'shim.fitted', adjuster: act.id, size: act.in };
+    });
   }
 }
 

@@ -76,6 +76,8 @@ class Simulation {
   private readonly journal: EngineJournal;
   private clock = BEGUN;
   private turn = 0;
+  /** What is done now is done at the engine, behind one's own lock. */
+  private handsIn = true;
 
   constructor(
     private readonly sheet: EngineSheet,
@@ -94,13 +96,16 @@ class Simulation {
     const { journal } = this;
     if (scope) this.record({ type: 'scope.chosen', ...scope });
     for (let acts = 0; acts < MOST_ACTS; acts++) {
-      const setting = journal.setting();
       if (this.random.next() < (faults.interrupted ?? 0)) this.interrupt();
+      if (faults.misreadTag !== undefined && this.random.next() < faults.misreadTag)
+        this.mechanic.tagAgain(journal.state(), this.sheet).forEach((act) => this.record(act));
+      const setting = journal.setting();
       const instruction = nextOf(setting, journal.state(), this.now());
       if (!instruction)
         return this.ended(journal.state().signed?.incomplete ? 'incomplete' : 'signed');
       const answer = this.mechanic.answer(instruction, setting, journal.state(), this.now());
       if (!answer) break;
+      this.handsIn = instruction.step !== 'able' && instruction.step !== 'run';
       for (const act of answer) this.record(act);
       this.turn++;
     }
@@ -119,7 +124,7 @@ class Simulation {
 
   /** A long pause: a stranger may turn the crank. */
   private interrupt(): void {
-    const { turned, act } = this.journal.calledAway(this.random, this.mechanic.isOpen());
+    const { turned, act } = this.journal.calledAway(this.random);
     if (turned > 0) this.log.push({ bar: turned });
     this.clock += act.minutes * 60 * SECONDS;
     this.record(act);
@@ -132,7 +137,7 @@ class Simulation {
   private record(act: JobAct): void {
     const { journal } = this;
     const before = journal.state();
-    const locksFirst = !before.barOut && act.type !== 'lock.hung';
+    const locksFirst = this.handsIn && act.type !== 'lock.hung';
     if (locksFirst && mustHangLock(journal.setting().sheet, before, this.person())) {
       journal.append({ type: 'lock.hung' }, this.envelope(this.person()));
     }

@@ -7,6 +7,7 @@ import {
   FROM_BUY,
   FROM_STOCK,
   isRefused,
+  shimPlanTaken,
   shimRows,
   shimStage,
 } from '@longbar/core';
@@ -48,20 +49,6 @@ function WorkOut({ job, after }: StepProps) {
   const supply = job.context.shop.shims;
   const rows = isRefused(job.plan) ? [] : shimRows(job.setting, job.state, job.plan);
   const { plan, failed } = useShimPlan(rows, supply && { ...supply, policy });
-  const take = (shims: ShimPlan) => {
-    const kept = shims.rows.filter(({ id, from }) => from === id && !shims.outside.includes(id));
-    job.act(
-      { type: 'shims.planned', ...shims },
-      ...kept.flatMap(({ id }) =>
-        job.state.adjusters[id]?.painted
-          ? []
-          : ([
-              { type: 'adjuster.kept', adjuster: id },
-              { type: 'adjuster.painted', adjuster: id },
-            ] as const),
-      ),
-    );
-  };
   return (
     <StepFrame
       job={job}
@@ -69,7 +56,7 @@ function WorkOut({ job, after }: StepProps) {
       act={{
         label: plan?.buy.length ? 'Bought: fit them' : 'Fit them like this',
         disabled: plan === undefined || plan.outside.length > 0,
-        onPress: () => plan && take(plan),
+        onPress: () => plan && job.act(...shimPlanTaken(plan, job.state)),
       }}
     >
       <Words as="heading">Which shim goes where</Words>

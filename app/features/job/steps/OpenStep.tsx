@@ -1,4 +1,5 @@
 import type { Attachment } from '@longbar/core';
+import { opensAgain } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../ui/Act';
 import { Caution } from '../../../ui/Caution';
@@ -15,7 +16,9 @@ export function OpenStep({ job, after }: StepProps) {
   const [what, setWhat] = useState('');
   const [from, setFrom] = useState('');
   const [attached, setAttached] = useState<Attachment[]>([]);
-  const { noted, opened } = job.state;
+  const { noted } = job.state;
+  const again = opensAgain(job.setting, job.state);
+  const opened = job.state.opened !== undefined && !again;
   const note = () => {
     job.act({
       type: 'opening.noted',
@@ -33,11 +36,17 @@ export function OpenStep({ job, after }: StepProps) {
       after={after}
       act={{
         label: opened ? 'Covers are off' : 'Covers off, all noted',
-        disabled: opened !== undefined,
+        disabled: opened,
         onPress: () => job.act({ type: 'opening.done' }),
       }}
     >
-      <Words as="heading">Open up</Words>
+      <Words as="heading">{again ? 'Open up again' : 'Open up'}</Words>
+      {again && (
+        <Words as="strong" color="act">
+          It was closed already, and something is to be read or set that was not before, as by the
+          figures of another data tag. What closing up asks for is asked again.
+        </Words>
+      )}
       <Caution>
         Hot metal and oil. Electronic injectors and brakes hold voltage: mind the leads.
       </Caution>

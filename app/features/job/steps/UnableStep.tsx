@@ -1,5 +1,5 @@
 import type { Isolation } from '@longbar/core';
-import { formatInstant, hanging, isolationsOf } from '@longbar/core';
+import { formatInstant, hanging, isolationsOf, isolationsToDo, opensAgain } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
@@ -15,14 +15,21 @@ import type { StepProps } from '../model/stepProps';
 
 /** Made unable to start: the sheet's own list, each by itself. */
 export function UnableStep({ job, after }: StepProps) {
+  const { sheet } = job.setting;
+  const again = opensAgain(job.setting, job.state);
+  const toDo = isolationsToDo(sheet, job.state, again).map(({ id }) => id);
   return (
     <StepFrame job={job} after={after}>
       <Words as="heading">Make it unable to start</Words>
       <Caution>
         It can fire from being barred by hand. Nothing is barred until every line is done.
       </Caution>
-      {isolationsOf(job.setting.sheet).map((isolation) => (
-        <IsolationRow key={isolation.id} job={job} isolation={isolation} />
+      {isolationsOf(sheet).map((isolation) => (
+        <IsolationRow
+          key={isolation.id}
+          {...{ job, isolation }}
+          open={toDo.includes(isolation.id)}
+        />
       ))}
       <OwnLock job={job} />
     </StepFrame>
@@ -46,8 +53,10 @@ function OwnLock({ job }: Pick<StepProps, 'job'>) {
   );
 }
 
-function IsolationRow({ job, isolation }: Pick<StepProps, 'job'> & { isolation: Isolation }) {
-  const done = job.state.isolations[isolation.id];
+type RowProps = Pick<StepProps, 'job'> & { isolation: Isolation; open: boolean };
+
+function IsolationRow({ job, isolation, open }: RowProps) {
+  const done = open ? undefined : job.state.isolations[isolation.id];
   const [exempting, setExempting] = useState(false);
   const [reason, setReason] = useState('');
   const note =

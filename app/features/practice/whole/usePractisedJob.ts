@@ -65,7 +65,7 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
       for (const act of acts) journal.tell(act, envelope);
       const chance = OFTENER * (task.faults.interrupted ?? 0);
       if (acts.some(({ type }) => AT_REST.has(type)) && random.next() < chance) {
-        journal.tell(journal.calledAway(random, false).act, envelope);
+        journal.tell(journal.calledAway(random).act, envelope);
         setAway((times) => times + 1);
       }
       told.change(journal.events);

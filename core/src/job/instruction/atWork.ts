@@ -10,6 +10,7 @@ import { rememberEach } from '../../remember';
 import { firstRockers } from '../../crank/mostTelling';
 import type { Feel } from '../../crank/rockersToFeel';
 import { tellingCylinders } from '../../crank/rockersToFeel';
+import { isClosing } from '../journal/closing';
 import { isOff } from '../journal/foldPosition';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
@@ -85,7 +86,8 @@ export function atWork(setting: JobSetting, state: JobState, now: string): AtSte
   }
   const wanted = wantedOf(setting, state, plan);
   const nothing = wanted.ids.length === 0 && !(wanted.step === 'shims');
-  if (nothing && state.plan) return endOfWork(setting, state, wanted);
+  // Once closing up has begun nobody finds the crank for a plan by which nothing is left to do.
+  if (nothing && (state.plan || isClosing(state))) return endOfWork(setting, state, wanted);
   if (!rotationOf(sheet, state)) {
     return { step: 'find', do: 'answer', ask: 'rotation' };
   }

@@ -7,6 +7,7 @@ import { rememberPair } from '../../remember';
 import type { TorqueSequence } from '../../torque/sequence';
 import { torqueSteps } from '../../torque/sequence';
 import type { Attachment } from '../../attachment';
+import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf, isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';
@@ -86,8 +87,8 @@ export function mayAbandon(state: JobState): boolean {
  * Whether it may still be said what the job is about: once closing up has begun nothing is barred
  * or set any more, and another scope would ask for it below covers that are on.
  */
-export function mayChooseScope({ closing, barOut, undone, signed }: JobState): boolean {
-  return Object.keys({ ...closing, ...undone }).length === 0 && !barOut && !signed;
+export function mayChooseScope(state: JobState): boolean {
+  return !isClosing(state) && !state.barOut && !state.signed;
 }
 
 /** The sequences to be run down before any lash is read, or while closing up. */
@@ -276,7 +277,7 @@ export function notToRunWith({ adjusters, answers, exempted }: JobState): string
 
 /** The run that counts: the last one; none while it was not noted. */
 export function lastRun({ runs }: JobState): JobState['runs'][number] | undefined {
-  return runs.at(-1);
+  return runs.findLast(({ before }) => !before);
 }
 
 /** Whether it leaked on its last run, and nobody has said why it is left so. */

@@ -19,12 +19,12 @@ import {
   nextFastener,
   notClear,
   notToRunWith,
-  openIsolations,
   readyItems,
   unsetOf,
 } from './gates';
 import type { Instruction } from './instruction';
 import { lacksLock, mustHangLock } from './lockGates';
+import { isolationsToDo, opensAgain } from './reopening';
 import { jobSteps } from './steps';
 
 /** The last fold of each journal that was asked for, by what it began with. */
@@ -81,14 +81,20 @@ export function instructionOf(
 /** What to do next, without what its step misses besides. */
 export function nextOf(setting: JobSetting, state: JobState, now: string): AtStep | undefined {
   if (state.signed || state.abandoned) return undefined;
-  const comingOff = Object.keys(state.undone).length > 0;
+  const again = opensAgain(setting, state);
+  const comingOff = Object.keys(state.undone).length > 0 && !again;
   return (
-    (comingOff ? undefined : (before(setting, state, now) ?? atWork(setting, state, now))) ??
+    (comingOff ? undefined : (before(setting, state, now, again) ?? atWork(setting, state, now))) ??
     afterWork(setting, state)
   );
 }
 
-function before({ sheet }: JobSetting, state: JobState, now: string): AtStep | undefined {
+function before(
+  { sheet }: JobSetting,
+  state: JobState,
+  now: string,
+  again: boolean,
+): AtStep | undefined {
   if (!state.why) return { step: 'why', do: 'answer', ask: 'why' };
   const lists = missingLists(sheet, state);
   if (missingTag(sheet, state).length > 0) {
@@ -105,10 +111,10 @@ function before({ sheet }: JobSetting, state: JobState, now: string): AtStep | u
   }
   const item = readyItems(sheet).find(({ id }) => !state.ready[id]);
   if (lists.length > 0 && item) return { step: 'ready', do: 'answer', ask: 'ready', item: item.id };
-  const [isolation] = openIsolations(sheet, state);
+  const [isolation] = isolationsToDo(sheet, state, again);
   if (isolation) return { step: 'unable', do: 'isolate', isolation: isolation.id };
-  if (lacksLock(state)) return { step: 'unable', do: 'hang' };
-  if (!state.opened) return { step: 'open', do: 'open' };
+  if (lacksLock(state, again)) return { step: 'unable', do: 'hang' };
+  if (!state.opened || again) return { step: 'open', do: 'open' };
   const fastener = nextFastener(sheet, state, 'first');
   return fastener && { step: 'torque', do: 'torque', ...fastener };
 }

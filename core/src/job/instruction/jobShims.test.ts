@@ -1,7 +1,7 @@
 import { inlineSix, planned } from '../../../test-support/engines';
 import { barredTo, foundAtMark, journal, settingOn } from '../../../test-support/journal';
 import type { JobAct, ShimStage } from '../..';
-import { dueActs, foldJob, jobPlan, planShims, shimRows, shimStage } from '../..';
+import { dueActs, foldJob, jobPlan, planShims, shimPlanTaken, shimRows, shimStage } from '../..';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
@@ -39,12 +39,7 @@ describe('the work on the shims', () => {
   const acts = [...START, ...measured()];
   const rows = shimRows(settingOn(sheet), foldJob(journal(acts)), PLAN);
   const shims = planShims(rows, supply);
-  const kept = shims.rows
-    .filter(({ id, from }) => from === id)
-    .flatMap(({ id }): JobAct[] => [
-      { type: 'adjuster.kept', adjuster: id },
-      { type: 'adjuster.painted', adjuster: id },
-    ]);
+  const taken = shimPlanTaken(shims, foldJob(journal(acts)));
 
   it('takes the middle of each gap and the stop it is measured at', () => {
     expect(rows).toHaveLength(12);
@@ -54,7 +49,7 @@ describe('the work on the shims', () => {
 
   it('goes from the plan to the last dab, each bucket closed before the crank moves on', () => {
     expect(stage(acts)).toEqual({ stage: 'plan' });
-    const done: JobAct[] = [...acts, { type: 'shims.planned', ...shims }, ...kept];
+    const done: JobAct[] = [...acts, ...taken];
     const stages: string[] = [];
     for (let i = 0; i < 60; i++) {
       const next = stage(done);
@@ -86,16 +81,40 @@ describe('the work on the shims', () => {
 
   it('is worked out anew where a fitted bucket reads outside', () => {
     const [first] = shims.order;
+    const fromDrawer = shims.rows.map((row) =>
+      row.id === first!.id ? { ...row, from: 'stock' } : row,
+    );
     const wrong = { go: 100, noGo: 150, how: 'go-no-go' as const };
     const done: JobAct[] = [
       ...acts,
-      { type: 'shims.planned', ...shims, order: [{ ...first!, in: 2450 }] },
-      ...kept,
+      { type: 'shims.planned', ...shims, rows: fromDrawer, order: [{ ...first!, in: 2450 }] },
+      ...taken.slice(1),
       { type: 'shim.fitted', adjuster: first!.id, size: 2450 },
       { type: 'reading.taken', adjuster: first!.id, phase: 'left', reading: wrong },
     ];
     expect(stage(done)).toEqual({ stage: 'plan' });
     const again = shimRows(settingOn(sheet), foldJob(journal(done)), PLAN);
     expect(again.find(({ id }) => id === first!.id)).toMatchObject({ old: 2450, measured: 125 });
+  });
+
+  it('is planned anew only once what lies open is closed, by the shims that are in by then', () => {
+    const donor = shims.rows.find(({ id, from }) => from !== id && from.includes('.'));
+    const { id = '', from = '', new: size = 0 } = donor ?? {};
+    const given: JobAct[] = [...acts, ...taken, { type: 'shim.fitted', adjuster: id, size }];
+    const wrong = { go: 100, noGo: 150, how: 'go-no-go' as const };
+    given.push({ type: 'reading.taken', adjuster: id, phase: 'left', reading: wrong });
+    // The shim of this bucket lies in the other: its own is to come first.
+    expect(stage(given)).not.toEqual({ stage: 'plan' });
+    const refilled = shims.rows.find((row) => row.id === from)?.new ?? 0;
+    const unread = [...given, { type: 'shim.fitted', adjuster: from, size: refilled } as const];
+    const before = rows.find((row) => row.id === from);
+    const reckoned = shimRows(settingOn(sheet), foldJob(journal(unread)), PLAN);
+    expect(reckoned.find((row) => row.id === from)).toMatchObject({
+      old: refilled,
+      measured: before!.measured + before!.old - refilled,
+    });
+    // What was not read since is not said to be finished.
+    const stays = { ...shims, rows: [{ ...shims.rows[0]!, id: from, from }], outside: [] };
+    expect(shimPlanTaken(stays, foldJob(journal(unread)))).toHaveLength(1);
   });
 });

@@ -7,7 +7,8 @@ import { verdictOf } from '../../gauging/judgeReading';
 import { middleOf } from '../../gauging/reading';
 import type { ShimAct } from '../../gauging/shimOrder';
 import { shimOrder } from '../../gauging/shimOrder';
-import type { ShimRow } from '../../gauging/shims';
+import type { ShimPlan, ShimRow } from '../../gauging/shims';
+import type { JobAct } from '../journal/events';
 import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, TakenReading } from '../journal/state';
@@ -25,9 +26,9 @@ export function shimIds(sheet: EngineSheet, state: Pick<JobState, 'scope'>): str
 }
 
 /**
- * The buckets as measured, for `planShims`: the gap by the middle of its reading. After shims
- * were fitted and read again, the shim now in and the gap left with it. Buckets that cannot be
- * set, are not measured or stand at no stop are left out.
+ * The buckets as measured, for `planShims`: the shim now in, and the gap by the middle of its
+ * reading. Of one that was fitted and not read since, the gap is reckoned from the reading before.
+ * Buckets that cannot be set, are not measured or stand at no stop are left out.
  */
 export function shimRows(setting: JobSetting, state: JobState, plan: BarringPlan): ShimRow[] {
   const { sheet } = setting;
@@ -36,23 +37,39 @@ export function shimRows(setting: JobSetting, state: JobState, plan: BarringPlan
     const { found, shim, fitted, left, again, unset } = state.adjusters[id] ?? {};
     const spec = entryAtWork(setting, state, id)?.spec;
     const stop = places.get(id);
-    const refitted = typeof fitted === 'number' && left !== undefined;
-    const old = refitted ? fitted : shim;
-    const gap = again ?? (refitted ? left : found);
-    const measured = gap && middleOf(gap);
-    if (
-      unset ||
-      !spec ||
-      !gap ||
-      old === undefined ||
-      measured === undefined ||
-      stop === undefined
-    ) {
+    const gap = again ?? left ?? found;
+    const middle = gap && middleOf(gap);
+    if (unset || !spec || !gap || shim === undefined || middle === undefined || stop === undefined)
       return [];
-    }
-    const judged = asJudged(spec, gap, Math.round(measured));
-    return [{ id, old, measured: judged, spec: wellInside(spec), stop }];
+    const old = fitted ?? shim;
+    const measured = isUnread(state, id)
+      ? Math.round(middle) + shim - old
+      : asJudged(spec, gap, Math.round(middle));
+    return [{ id, old, measured, spec: wellInside(spec), stop }];
   });
+}
+
+/** Whether a shim was fitted here, and the gap that it leaves was not read yet. */
+function isUnread(state: JobState, id: string): boolean {
+  const { fitted, left, again } = state.adjusters[id] ?? {};
+  return typeof fitted === 'number' && !left && !again;
+}
+
+/**
+ * What is recorded where shims are fitted as planned: the plan, and that what it leaves as it is
+ * is finished, where that was read.
+ */
+export function shimPlanTaken(shims: ShimPlan, state: JobState): JobAct[] {
+  const { rows, outside } = shims;
+  const stays = rows.filter(({ id, from }) => from === id && !outside.includes(id));
+  const known = stays.filter(({ id }) => !state.adjusters[id]?.painted && !isUnread(state, id));
+  return [
+    { type: 'shims.planned', ...shims },
+    ...known.flatMap(({ id }): JobAct[] => [
+      { type: 'adjuster.kept', adjuster: id },
+      { type: 'adjuster.painted', adjuster: id },
+    ]),
+  ];
 }
 
 /** Nearer to a limit than this a blade that counts as the limit may say outside, µm. */
@@ -117,11 +134,18 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   const ids = shimIds(sheet, state).filter((id) => !state.adjusters[id]?.unset);
   const acts = shimActsLeft(sheet, state, plan);
   const waiting = new Set(acts.map(({ id }) => id));
-  const open = ids.filter((id) => !waiting.has(id) && !state.adjusters[id]?.painted);
-  const outside = ids.some((id) => !waiting.has(id) && isOutside(sheet, state, id));
-  if (acts.length === 0 && open.length === 0 && !outside) return { stage: 'done' };
-  const unplanned = ids.some((id) => !state.shims?.rows.some((row) => row.id === id));
-  if (!state.shims || outside || unplanned) return { stage: 'plan' };
+  const closed = ids.filter((id) => !waiting.has(id));
+  const outside = closed.filter((id) => isOutside(sheet, state, id));
+  const open = closed.filter((id) => !state.adjusters[id]?.painted && !outside.includes(id));
+  if (acts.length === 0 && open.length === 0 && outside.length === 0) return { stage: 'done' };
+  // What lies open is closed first: only then is it known which shim is where.
+  const { rows = [], put = {} } = state.shims ?? {};
+  const given = new Set(
+    rows.filter(({ id }) => typeof put[id] === 'number').map((row) => row.from),
+  );
+  const liesOpen = acts.some(({ id }) => state.adjusters[id]?.fitted === null || given.has(id));
+  const unplanned = ids.some((id) => !rows.some((row) => row.id === id));
+  if (!state.shims || ((outside.length > 0 || unplanned) && !liesOpen)) return { stage: 'plan' };
   const here = new Set(heldAtHand(sheet, state, plan));
   // Only acts that go together are offered: what comes out of one bucket goes into the next.
   const first = acts.findIndex(({ id }) => !here.has(id));

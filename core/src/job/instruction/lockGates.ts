@@ -4,11 +4,12 @@ import type { JobState } from '../journal/state';
 import { openIsolations } from './gates';
 
 /**
- * Whether the first lock is still to be hung before the engine is opened. A job that was opened
- * without one, by an earlier version, is not asked for it.
+ * Whether the first lock is still to be hung before the engine is opened, or opened `again`. A job
+ * that was opened without one, by an earlier version, is not asked for it.
  */
-export function lacksLock(state: JobState): boolean {
-  return !state.opened && hanging(state).length === 0;
+export function lacksLock(state: JobState, again = false): boolean {
+  const asked = !state.opened || (again && state.locks.length > 0);
+  return asked && hanging(state).length === 0;
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { BarringPlan } from '../../barring/barringPlan';
+import { isClosing } from '../journal/closing';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { stopsAtHand } from './atHand';
@@ -13,7 +14,6 @@ import {
   missingLists,
   missingTemperature,
   missingTorque,
-  openIsolations,
   sequencesOf,
   unservedOf,
 } from './gates';
@@ -22,6 +22,7 @@ import { jobPlan } from './jobPlan';
 import { lacksLock } from './lockGates';
 import { shimIds } from './jobShims';
 import type { Closed, Missing } from './missing';
+import { isolationsToDo, opensAgain } from './reopening';
 import { unreadOf } from './round';
 import { rotationOf } from './wayOn';
 import { isRefused } from '../../result';
@@ -40,9 +41,10 @@ export type Step = {
 
 /** The steps of the job in the order of the work. `now` is an ISO instant. */
 export function jobSteps(setting: JobSetting, state: JobState, now: string): Step[] {
-  const before = stepsBefore(setting, state, now);
+  const again = opensAgain(setting, state);
+  const before = stepsBefore(setting, state, now, again);
   const plan = jobPlan(setting, state);
-  const shut = comingOff(state) ?? whatBars(before);
+  const shut = (again ? undefined : comingOff(state)) ?? whatBars(before);
   const missing = isRefused(plan)
     ? [{ code: 'method' as const, why: plan }]
     : missingPosition(setting, state);
@@ -57,7 +59,7 @@ export function jobSteps(setting: JobSetting, state: JobState, now: string): Ste
 
 /** What finding the place misses: nothing more once the work at the rockers is over. */
 function missingPosition({ sheet }: JobSetting, state: JobState): Missing[] {
-  if (state.plan && state.roundDone) return [];
+  if ((state.plan || isClosing(state)) && state.roundDone) return [];
   const missing: Missing[] = [];
   if (!rotationOf(sheet, state)) missing.push({ code: 'rotation' });
   if (state.crank.doubted) missing.push({ code: 'nobody-turned' });
@@ -65,18 +67,18 @@ function missingPosition({ sheet }: JobSetting, state: JobState): Missing[] {
   return missing;
 }
 
-function stepsBefore({ sheet }: JobSetting, state: JobState, now: string): Step[] {
+function stepsBefore({ sheet }: JobSetting, state: JobState, now: string, again: boolean): Step[] {
   const ready = [...missingTemperature(sheet, state, now), ...missingLists(sheet, state)];
-  const isolations = openIsolations(sheet, state);
+  const isolations = isolationsToDo(sheet, state, again);
   const steps = [
     step('why', 'Why', state.why ? [] : [{ code: 'why' }]),
     step('ready', 'Ready', ready),
     step('unable', 'Make unable to start', [
       ...isolations.map(({ text }) => ({ code: 'item' as const, text })),
-      ...(lacksLock(state) ? [{ code: 'lock' as const }] : []),
+      ...(lacksLock(state, again) ? [{ code: 'lock' as const }] : []),
     ]),
   ];
-  const open: Missing[] = state.opened ? [] : [{ code: 'open' }];
+  const open: Missing[] = state.opened && !again ? [] : [{ code: 'open' }];
   steps.push(step('open', 'Open up', open, whatBars(steps)));
   if (sequencesOf(sheet, 'first').length > 0) {
     const torque = missingTorque(sheet, state, 'first');

@@ -1,3 +1,4 @@
+import { isClosing, isolateAgain, openAgain } from './closing';
 import type { EventOf, KnownEvent } from './events';
 import type { AdjusterEvent } from './foldAdjuster';
 import type { EndEvent } from './foldEnd';
@@ -81,10 +82,12 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       return;
     case 'isolation.done':
       backAtWork(state, by);
+      isolateAgain(state, event.isolation);
       state.isolations[event.isolation] = { by, at };
       return;
     case 'isolation.exempted':
       backAtWork(state, by);
+      isolateAgain(state, event.isolation);
       state.isolations[event.isolation] = { by, at, exempt: event.reason };
       return;
     case 'lock.hung':
@@ -101,11 +104,13 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       });
       return;
     case 'opening.done':
+      if (isClosing(state)) openAgain(state);
       state.opened = { by, at };
       return;
     case 'torque.done':
       for (let fastener = event.fastener; fastener <= throughOf(event); fastener++) {
-        state.torqued[torqueKey({ ...event, fastener })] = { by, at };
+        const closing = isClosing(state) && { closing: true as const };
+        state.torqued[torqueKey({ ...event, fastener })] = { by, at, ...closing };
       }
       return;
     case 'question.answered':

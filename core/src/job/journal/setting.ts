@@ -56,6 +56,14 @@ export function begunOf({ head, sheet, shop, lastLeft, rates, late }: Context): 
   };
 }
 
+/** A sheet by the figures of the data tag that was read in a job. */
+export function sheetByTag(
+  sheet: EngineSheet,
+  { tag, tagFigures }: Pick<JobState, 'tag' | 'tagFigures'>,
+): AppliedSheet {
+  return tagFigures ? sheetWith(sheet, tagFigures) : sheetForTag(sheet, tag);
+}
+
 /**
  * The setting of a job: figures by the data tag that was read, rules by its own journal, and no
  * marks where they were found not to be where the sheet has them.
@@ -64,8 +72,8 @@ export function settingOf(
   begun: JobBegun,
   state: Pick<JobState, 'tag' | 'tagFigures' | 'rules' | 'marksDoubted'>,
 ): JobSetting {
-  const { tag, tagFigures, rules } = state;
-  const tagged = tagFigures ? sheetWith(begun.sheet, tagFigures) : sheetForTag(begun.sheet, tag);
+  const { rules } = state;
+  const tagged = sheetByTag(begun.sheet, state);
   const sheet = state.marksDoubted ? withoutMarks(tagged) : tagged;
   // Rules that were kept without an aim have none, whatever the shop aims at today.
   const kept = rules && { aim: undefined, rates: undefined, ...rules };

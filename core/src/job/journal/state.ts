@@ -141,7 +141,7 @@ export type JobState = {
   }[];
   opened?: { by: string; at: string };
   /** Fasteners run down, as `sequence stage fastener`. */
-  torqued: Record<string, { by: string; at: string }>;
+  torqued: Record<string, { by: string; at: string; closing?: true }>;
   /** All that is known of the crank. */
   crank: CrankState;
   /** The stops, made once when the place is first told, until something changes them. */
@@ -176,13 +176,14 @@ export type JobState = {
   undone: Record<string, { by: string; at: string }>;
   machineNotes: { id: string; text: string; by: string; at: string }[];
   handed: { to: string; by: string; at: string }[];
-  /** How it ran, or that it was not run; the last one counts. */
+  /** How it ran, or that it was not run; the last one counts, save one `before` it was opened again. */
   runs: readonly {
     ran: boolean;
     leaks: boolean;
     symptomGone?: boolean | undefined;
     note?: string | undefined;
     by: string;
+    before?: true;
   }[];
   /** How it sounded at idle before the work and after it. */
   noise: { before?: HeardNoise; after?: HeardNoise };
