@@ -10,6 +10,7 @@ import { Attach } from '../frame/Attach';
 import { Attachments } from '../../shared/Attachments';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
+import { OpensAgain } from './OpensAgain';
 
 /** Open up: what came off and where it belongs, so that it comes back as a list to tick. */
 export function OpenStep({ job, after }: StepProps) {
@@ -41,12 +42,7 @@ export function OpenStep({ job, after }: StepProps) {
       }}
     >
       <Words as="heading">{again ? 'Open up again' : 'Open up'}</Words>
-      {again && (
-        <Words as="strong" color="act">
-          It was closed already, and something is to be read or set that was not before, as by the
-          figures of another data tag. What closing up asks for is asked again.
-        </Words>
-      )}
+      <OpensAgain job={job} />
       <Caution>
         Hot metal and oil. Electronic injectors and brakes hold voltage: mind the leads.
       </Caution>

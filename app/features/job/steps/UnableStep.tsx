@@ -12,6 +12,7 @@ import { Words } from '../../../ui/Words';
 import { StepFrame } from '../frame/StepFrame';
 import { LocksHanging } from '../locks/HangLock';
 import type { StepProps } from '../model/stepProps';
+import { OpensAgain } from './OpensAgain';
 
 /** Made unable to start: the sheet's own list, each by itself. */
 export function UnableStep({ job, after }: StepProps) {
@@ -21,6 +22,7 @@ export function UnableStep({ job, after }: StepProps) {
   return (
     <StepFrame job={job} after={after}>
       <Words as="heading">Make it unable to start</Words>
+      <OpensAgain job={job} />
       <Caution>
         It can fire from being barred by hand. Nothing is barred until every line is done.
       </Caution>
