@@ -8,6 +8,7 @@ import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
 import { Words } from '../ui/Words';
 import type { LiveLook } from './LiveRockers';
+import type { FoldedLine } from './FoldedBank';
 import { FoldedBank } from './FoldedBank';
 import { LiveRockers } from './LiveRockers';
 import type { MapCell } from './mapCell';
@@ -23,8 +24,8 @@ type Props = {
   /** Each rocker a target of its own, with the keyboard; else the cylinder's column. */
   fine?: boolean;
   onSelect?: (id: string) => void;
-  /** Of several banks only that of the selected rocker is drawn; the others are a line each. */
-  oneBank?: boolean;
+  /** Of several banks only that of the selected rocker is drawn, and this is said of the others. */
+  folded?: ((bank: SeatedBank) => FoldedLine) | undefined;
   /** An engine turned on the screen: what may be set and what is on its lobe follow it. */
   live?: LiveLook;
 };
@@ -37,13 +38,13 @@ const NARROWEST = 40;
  * place from the front. It is what one taps, the progress and the record in one.
  */
 export function HeadMap(props: Props) {
-  const { banks, cells, width, ends = ALONG, fine = false, onSelect, oneBank, live } = props;
-  const open = oneBank ? bankOfSelected(banks, cells) : undefined;
+  const { banks, cells, width, ends = ALONG, fine = false, onSelect, folded, live } = props;
+  const open = folded ? bankOfSelected(banks, cells) : undefined;
   return (
     <View>
       {banks.map((bank) =>
-        open && bank !== open ? (
-          <FoldedBank key={bank.name} {...{ bank, cells, onSelect }} />
+        folded && bank !== open ? (
+          <FoldedBank key={bank.name} name={bank.name} {...folded(bank)} onSelect={onSelect} />
         ) : (
           <View key={bank.name}>
             <BankRow
@@ -79,7 +80,7 @@ function bankOfSelected(banks: SeatedBank[], cells: Props['cells']): SeatedBank 
   return banks.find(holds) ?? banks[0];
 }
 
-type RowProps = Omit<Props, 'banks' | 'ends' | 'oneBank'> & {
+type RowProps = Omit<Props, 'banks' | 'ends' | 'folded'> & {
   bank: SeatedBank;
   name?: string;
   fine: boolean;

@@ -9,10 +9,18 @@ import {
   seatingOf,
   wrap,
 } from '@longbar/core';
-import type { CrankBelief, EngineSheet, Observation, Refused, Rotation } from '@longbar/core';
+import type {
+  CrankBelief,
+  EngineSheet,
+  Observation,
+  Refused,
+  Rotation,
+  SeatedBank,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { EngineDial } from '../../drawing/EngineDial';
+import type { FoldedLine } from '../../drawing/FoldedBank';
 import { HeadMap } from '../../drawing/HeadMap';
 import type { MapCell } from '../../drawing/mapCell';
 import { Act } from '../../ui/Act';
@@ -73,6 +81,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
         banks={seatingOf(sheet)}
         cells={feltCells(sheet, observations, shown, belief.odd)}
         width={width}
+        folded={(bank) => feltIn(bank, observations)}
         onSelect={(adjuster) => setChosen(readId(adjuster).cylinder)}
       />
       {shown.map((cylinder) => (
@@ -154,6 +163,15 @@ function feltCells(
       return [id, cell];
     }),
   );
+}
+
+/** How much of a bank was felt, and its first rocker that was not. */
+function feltIn({ cylinders }: SeatedBank, observations: readonly Observation[]): FoldedLine {
+  const ids = cylinders.flatMap(({ adjusters }) => adjusters.map(({ id }) => id));
+  const felt = new Set(observations.flatMap((each) => ('id' in each ? [each.id] : [])));
+  const open = ids.filter((id) => !felt.has(id));
+  const says = open.length === ids.length ? 'nothing felt yet' : `${ids.length - open.length} felt`;
+  return { says, to: open[0] ?? ids[0] };
 }
 
 const styles = StyleSheet.create({

@@ -10,6 +10,7 @@ import { StepFrame } from '../frame/StepFrame';
 import { Reason } from '../frame/Reason';
 import { TemperatureOtherwise } from '../temperature/TemperatureOtherwise';
 import { JobHours } from './JobHours';
+import { OpensAgain } from './OpensAgain';
 import { BackToWork } from '../temperature/BackToWork';
 import type { StepProps } from '../model/stepProps';
 
@@ -77,6 +78,7 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
       {tag !== undefined && tag !== '' && (
         <Words as="note">{variantWords(variants.find((variant) => variant.tag === tag))}</Words>
       )}
+      <OpensAgain job={job} />
     </Stack>
   );
 }

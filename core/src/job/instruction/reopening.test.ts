@@ -74,7 +74,12 @@ describe('what is closed already', () => {
     acts.push({ type: 'isolation.done', isolation: 'battery' }, ...again);
     const state = foldJob(journal(acts));
     expect(state).toMatchObject({ closing: {}, undone: {}, torqued: {} });
-    expect([state.barOut, state.toolsCounted, state.clear]).toEqual([undefined, undefined, {}]);
+    expect([state.roundDone, state.barOut, state.toolsCounted, state.clear]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      {},
+    ]);
     // The run before is told, and counts no more.
     expect(state.runs).toEqual([expect.objectContaining({ ran: true, before: true })]);
   });

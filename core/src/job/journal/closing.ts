@@ -8,10 +8,11 @@ export function isClosing({ closing, undone }: Pick<JobState, 'closing' | 'undon
 
 /**
  * The engine is opened again after closing up had begun: what closing up asks for is asked again,
- * and it is run again. What was run down before the covers stays so.
+ * the round before it is said to be done again, and it is run again. What was run down before the covers stays so.
  */
 export function openAgain(state: JobState): void {
   state.closing = {};
+  delete state.roundDone;
   delete state.barOut;
   delete state.toolsCounted;
   clearNoMore(state);

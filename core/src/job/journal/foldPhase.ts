@@ -40,8 +40,11 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.hot = { stopped: event.stopped, ran: event.ran };
       return;
     case 'tag.read':
-      // Another tag has other figures, and with them the stops are planned anew.
-      if (state.tag !== undefined && state.tag !== event.tag) planAnew(state);
+      // Another tag has other figures: the stops are planned anew, and the round is done again.
+      if (state.tag !== undefined && state.tag !== event.tag) {
+        planAnew(state);
+        if (!isClosing(state)) delete state.roundDone;
+      }
       state.tag = event.tag;
       delete state.tagReason;
       delete state.tagFigures;

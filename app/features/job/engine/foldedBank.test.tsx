@@ -1,8 +1,9 @@
 import { itemAt, seatingOf } from '@longbar/core';
 import { fireEvent, render, screen } from '@testing-library/react-native';
-import { inlineSix } from '../../core/test-support/engines';
-import { FoldedBank } from './FoldedBank';
-import type { MapCell } from './mapCell';
+import { inlineSix } from '../../../../core/test-support/engines';
+import { FoldedBank } from '../../../drawing/FoldedBank';
+import type { MapCell } from '../../../drawing/mapCell';
+import { foldedBank } from './foldedBank';
 
 const layout = { banks: [{ cylinders: [1, 2, 3] }, { cylinders: [4, 5, 6] }] };
 const bank = itemAt(seatingOf(inlineSix({ layout })), 1);
@@ -11,7 +12,7 @@ const painted: MapCell = { ...here, progress: 'painted' };
 
 const shown = (cells: Record<string, MapCell>) => {
   const onSelect = jest.fn();
-  render(<FoldedBank {...{ bank, cells, onSelect }} />);
+  render(<FoldedBank name={bank.name} {...foldedBank(bank, cells)} onSelect={onSelect} />);
   return onSelect;
 };
 
