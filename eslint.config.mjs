@@ -51,6 +51,20 @@ export default tseslint.config(
     },
   },
   {
+    files: ['server/src/**/*.ts'],
+    ignores: ['server/src/store/sql/**', '**/*.test.ts'],
+    rules: {
+      // What only one database knows stands in the room that knows which one it is.
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[value=', 'TemplateElement[value.raw='].map((text) => ({
+          selector: `${text}/json_|PRAGMA|INSERT OR|sqlite_|rowid|VACUUM/]`,
+          message: 'Only store/sql knows a dialect: say it by store/sql/dialect.',
+        })),
+      ],
+    },
+  },
+  {
     files: ['app/**/*.{ts,tsx}'],
     extends: [expo],
     // The compiler knows what a module exports.

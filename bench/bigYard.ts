@@ -31,7 +31,7 @@ export async function bigYard(folder: string, today: string): Promise<Size> {
   const done = `${folder}/made`;
   const db = await (existsSync(done) ? openDatabase(folder) : make(folder, today));
   writeFileSync(done, '');
-  const count = async (sql: string) => Number((await db.rows<{ n: number }>(sql))[0]?.n);
+  const count = async (sql: string) => Number((await db.whole.rows<{ n: number }>(sql))[0]?.n);
   const size = {
     jobs: await count('SELECT count(*) AS n FROM jobs'),
     events: await count('SELECT count(*) AS n FROM events'),

@@ -170,7 +170,7 @@ async function load(ids: readonly string[], done: Promise<unknown>): Promise<Ans
 /** Forgets the drift of every machine, and has it worked out as it is by night. */
 async function nightly(folder: string): Promise<{ took: Promise<number>; done: Promise<void> }> {
   const db = await openDatabase(folder);
-  await db.write((transaction) => db.run('DELETE FROM machine_drift', [], transaction));
+  await db.write((transaction) => db.whole.run('DELETE FROM machine_drift', [], transaction));
   await db.close();
   const server = (await import(pathToFileURL(join(root, 'server/dist/dataFolder.mjs')).href)) as {
     workByNight: (folder: string) => import('node:child_process').ChildProcess;

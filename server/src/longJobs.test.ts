@@ -53,7 +53,7 @@ async function jobOf(db: Database, n: number, entries: number): Promise<void> {
 }
 
 const read = (db: Database) =>
-  db.rows<{ job: string; summary: string }>(
+  db.whole.rows<{ job: string; summary: string }>(
     'SELECT job, summary FROM job_reads WHERE job IN ($1, $2) ORDER BY job',
     [uuid(1), uuid(2)],
   );

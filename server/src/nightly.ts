@@ -1,11 +1,13 @@
 import { goByShop } from './goByShop';
 import { noteLook } from './lastLook';
-import { thoroughLook } from './store/journal/damage';
+import { lookAtShop } from './store/journal/damage';
 import { openDatabase } from './store/sql/database';
+import { lookAtFile } from './store/sql/looks';
 import { settleDrift } from './store/derived/drift';
 import { settleJobs } from './store/derived/jobReads';
 import { keepSpoiled } from './store/setAside';
 import { readShop } from './store/yard/shop';
+import { allShops } from './store/yard/shops';
 
 /*
  * The drift of the whole yard and, where it is asked for, a look through all of the database, in a
@@ -16,23 +18,31 @@ const orphaned = () => process.exit(1);
 process.on('disconnect', orphaned);
 const folder = process.argv[2] ?? '';
 const db = await openDatabase(folder);
-goByShop(await readShop(db));
 const said = (done: number, of: number) =>
   // Where nobody listens any more, it has ended by the time that is told.
   process.send?.({ done, of }, undefined, undefined, () => undefined);
 if (process.argv[3] === 'thorough') await lookThrough();
-if (db.damage() === null) await settleJobs(db);
-// Nothing is written any more where it was found damaged.
-const done = db.damage() === null ? await settleDrift(db, said) : 0;
+let done = 0;
+for (const shop of await allShops(db)) {
+  // Nothing is written any more where it was found damaged.
+  if (db.damage() !== null) break;
+  goByShop(await readShop(shop));
+  await settleJobs(shop);
+  done += await settleDrift(shop, said);
+}
 await db.close();
 process.off('disconnect', orphaned);
 said(done, done);
 process.disconnect?.();
 
 async function lookThrough(): Promise<void> {
-  const spoiled = await thoroughLook(db);
+  const orphans = await lookAtFile(db);
   noteLook(folder);
   const damage = db.damage();
-  if (damage === null) await keepSpoiled(db, spoiled);
-  else process.send?.({ damage });
+  if (damage !== null) process.send?.({ damage });
+  else {
+    for (const shop of await allShops(db)) {
+      await keepSpoiled(shop, [...orphans, ...(await lookAtShop(shop))]);
+    }
+  }
 }

@@ -28,8 +28,8 @@ import {
   proxiesFrom,
   StartError,
 } from './settings';
-import { quickLook } from './store/journal/damage';
 import type { Database } from './store/sql/database';
+import { quickLook } from './store/sql/looks';
 import { openDatabase } from './store/sql/database';
 import { identityOf, readShop } from './store/yard/shop';
 

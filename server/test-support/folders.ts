@@ -74,7 +74,7 @@ export async function earlierIn(folder: string, rows = true): Promise<void> {
 export async function rowsOf(folder: string, sql: string): Promise<object[]> {
   const db = await openDatabase(folder);
   try {
-    return await db.rows(sql);
+    return await db.whole.rows(sql);
   } finally {
     await db.close();
   }

@@ -1,6 +1,7 @@
 import type { StandInUnit } from '../fleet/standIn';
 import { FleetStandIn } from '../fleet/standIn';
 import type { Database } from '../store/sql/database';
+import { field } from '../store/sql/dialect';
 import { fleetRows, keepFleet } from '../store/hours/fleets';
 
 /**
@@ -31,12 +32,14 @@ type Row = { serial: string; model: string; date: string; hours: number };
 /** What each machine with a serial number showed last, as it is on record. */
 async function unitsOf(db: Database): Promise<StandInUnit[]> {
   const rows = await db.rows<Row>(
-    `SELECT json_extract(about, '$.serial') AS serial, json_extract(document, '$.name') AS model,
+    `SELECT ${field('about', 'serial')} AS serial, ${field('document', 'name')} AS model,
        max(date) AS date, hours
      FROM machines
-       JOIN hours_readings ON machine = machines.id
-       JOIN sheets ON sheets.id = sheet AND revision = sheetRevision
-     WHERE json_extract(about, '$.serial') IS NOT NULL GROUP BY machines.id ORDER BY 1`,
+       JOIN hours_readings ON hours_readings.shop = machines.shop AND machine = machines.id
+       JOIN sheets
+         ON sheets.shop = machines.shop AND sheets.id = sheet AND revision = sheetRevision
+     WHERE machines.shop = $shop AND ${field('about', 'serial')} IS NOT NULL
+     GROUP BY machines.id ORDER BY 1`,
   );
   return rows.map(({ serial, model, date, hours }) => {
     const jumped = serial === JUMP.serial;

@@ -66,7 +66,9 @@ export async function removeDemo(db: Database, by: string): Promise<void> {
       throw new RequestError(409, 'This is no demo. Nothing was removed.');
     }
     await emptyDerived(db, transaction);
-    for (const table of IN_ORDER) await db.run(`DELETE FROM ${table}`, [], transaction);
+    for (const table of IN_ORDER) {
+      await db.run(`DELETE FROM ${table} WHERE shop = $shop`, [], transaction);
+    }
     await removeDemoPeople(db, by, transaction);
     await becomeShop(db, randomUUID(), false, transaction);
   });

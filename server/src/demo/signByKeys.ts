@@ -3,6 +3,7 @@ import { generateKeyPairSync, sign } from 'node:crypto';
 import { signedText, signedWords } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../store/sql/database';
+import { field } from '../store/sql/dialect';
 import { headOf } from '../store/journal/jobHead';
 import { keepKey } from '../store/journal/keys';
 import { insertSignature } from '../store/journal/signatures';
@@ -32,8 +33,8 @@ export async function signByKeys(db: Database, now: Date, transaction: Transacti
 
 async function signedAt(db: Database, job: string, transaction: Transaction): Promise<string> {
   const [row] = await db.rows<{ at: string }>(
-    `SELECT json_extract(body, '$.at') AS at FROM events
-     WHERE job = $1 AND json_extract(body, '$.type') = 'job.signed'`,
+    `SELECT ${field('body', 'at')} AS at FROM events
+     WHERE shop = $shop AND job = $1 AND ${field('body', 'type')} = 'job.signed'`,
     [job],
     transaction,
   );

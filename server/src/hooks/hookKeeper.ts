@@ -97,7 +97,7 @@ export class HookKeeper {
     if (messages.length === 0) return;
     await this.db.write(async (transaction) => {
       const [still] = await this.db.rows(
-        'SELECT 1 FROM hooks WHERE id = $1',
+        'SELECT 1 FROM hooks WHERE shop = $shop AND id = $1',
         [hook.id],
         transaction,
       );

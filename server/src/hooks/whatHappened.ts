@@ -2,6 +2,7 @@ import type { HookMessage, JobSummary, MachineLine, Shop } from '@longbar/core';
 import { AboutMachineSchema, localDay, urgencyOf } from '@longbar/core';
 import * as v from 'valibot';
 import type { Database } from '../store/sql/database';
+import { field, inList } from '../store/sql/dialect';
 import type { ToTell } from '../store/yard/hookMessages';
 import { knownAbouts, untoldJobs } from '../store/yard/hookMessages';
 import type { HookRow } from '../store/yard/hooks';
@@ -53,9 +54,9 @@ async function recordsOf(
   if (untold.length === 0) return [];
   const signed = await db.rows<Signed>(
     `SELECT jobs.id, jobs.machine, jobs.seal, jobs.at, by, method, sheetRevision, summary
-     FROM jobs JOIN job_reads ON job = jobs.id
-     WHERE jobs.id IN (SELECT value FROM json_each($1)) AND seal IS NOT NULL
-       AND json_extract(summary, '$.signed') IS NOT NULL
+     FROM jobs JOIN job_reads ON job_reads.shop = jobs.shop AND job = jobs.id
+     WHERE jobs.shop = $shop AND jobs.id ${inList('$1')} AND seal IS NOT NULL
+       AND ${field('summary', 'signed')} IS NOT NULL
      ORDER BY jobs.at`,
     [JSON.stringify(untold)],
   );

@@ -111,7 +111,7 @@ describe('a program that is told', () => {
     const records = () => types().filter((type) => type === 'record.signed');
     const readAgain = (stale: number) =>
       server.db.write((transaction) =>
-        server.db.run(
+        server.db.whole.run(
           "UPDATE job_reads SET stale = $1, summary = json_remove(summary, '$.signed') WHERE job = $2",
           [stale, head.id],
           transaction,
@@ -122,7 +122,7 @@ describe('a program that is told', () => {
     expect(records()).toHaveLength(1);
     // As one that was set aside: it waits, and is told once it is read again.
     await server.db.write(async (transaction) => {
-      await server.db.run('DELETE FROM hook_messages', [], transaction);
+      await server.db.whole.run('DELETE FROM hook_messages', [], transaction);
       await signedToTell(server.db, head.id, transaction);
     });
     await readAgain(2);

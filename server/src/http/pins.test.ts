@@ -31,7 +31,9 @@ describe('a PIN', () => {
     expect(await guess('27')).toBe(400);
     expect((await server.post('/people/pin', { name: 'Vera', pin: '1234' })).status).toBe(400);
     expect((await asTove('PUT', '/me/pin', { pin: '12' })).status).toBe(400);
-    expect(JSON.stringify(await server.db.rows('SELECT * FROM people'))).not.toContain('271828');
+    expect(JSON.stringify(await server.db.whole.rows('SELECT * FROM people'))).not.toContain(
+      '271828',
+    );
     const { body: audit } = await server.get('/audit');
     expect(audit.map(({ what }: { what: string }) => what)).toEqual(['pin-wrong', 'pin-set']);
     expect(JSON.stringify(audit)).not.toContain('2718');
@@ -55,7 +57,7 @@ describe('a PIN', () => {
 
   it('that is spoiled in the database is wrong, and no fault', async () => {
     await server.db.write((transaction) =>
-      server.db.run(`UPDATE people SET pin = 'x' WHERE name = $1`, ['Tove'], transaction),
+      server.db.whole.run(`UPDATE people SET pin = 'x' WHERE name = $1`, ['Tove'], transaction),
     );
     expect(await guess('271828')).toBe(400);
   });

@@ -65,7 +65,7 @@ describe('the signature of a phone’s key', () => {
     expect(await post(await signed(own, { at: '2026-11-24T09:00:00.000Z' }))).toBe(204);
     expect((await sealOf()).signature.words.at).toBe(NOW.toISOString());
     await server.db.write((transaction) =>
-      server.db.run(
+      server.db.whole.run(
         `UPDATE signatures SET words = replace(words, 'Vera', 'Vero') WHERE job = $1`,
         [head.id],
         transaction,
@@ -143,7 +143,7 @@ describe('the signature of a phone’s key', () => {
     expect(whole.holds).toBe(true);
     // A figure in the database, changed by whoever has the disk.
     await server.db.write((transaction) =>
-      server.db.run(
+      server.db.whole.run(
         `UPDATE events SET body = replace(body, '9000', '8000') WHERE job = $1`,
         [head.id],
         transaction,
@@ -175,7 +175,9 @@ describe('a link to a record', () => {
     expect((await asAnybody(`/jobs/${head.id}/record.pdf`)).status).toBe(401);
     const { body: shares } = await server.get(`/jobs/${head.id}/shares`);
     expect(shares).toEqual([{ id: made.id, by: 'Vera', until: made.until }]);
-    expect(JSON.stringify(await server.db.rows('SELECT * FROM shares'))).not.toContain(made.secret);
+    expect(JSON.stringify(await server.db.whole.rows('SELECT * FROM shares'))).not.toContain(
+      made.secret,
+    );
     expect((await server.delete(`/jobs/${head.id}/shares/${made.id}`)).body).toEqual([]);
     expect((await asAnybody(`/shared/${made.secret}`)).status).toBe(404);
     expect((await server.delete(`/jobs/${head.id}/shares/${made.id}`)).status).toBe(404);

@@ -148,7 +148,7 @@ describe('the coming weeks', () => {
     }
     // Its page alone is broken: what it needs is not told, and nothing else stops.
     await server.db.write((transaction) =>
-      server.db.run(
+      server.db.whole.run(
         `UPDATE machine_reads SET page = '{}' WHERE machine = $1`,
         [moves[0]!.machine],
         transaction,

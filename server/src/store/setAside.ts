@@ -19,7 +19,7 @@ export async function orSetAside(
   work: () => Promise<void>,
   broken: () => Promise<void>,
 ): Promise<void> {
-  const run = (sql: string, bind: unknown[] = []) => db.run(sql, bind, transaction);
+  const run = (sql: string) => db.whole.run(sql, [], transaction);
   await run('SAVEPOINT one');
   try {
     await work();
@@ -40,7 +40,8 @@ export function backIn(
   { kind, id }: Pick<Thing, 'kind' | 'id'>,
   transaction: Transaction,
 ): Promise<void> {
-  return db.run('DELETE FROM set_aside WHERE kind = $1 AND id = $2', [kind, id], transaction);
+  const sql = 'DELETE FROM set_aside WHERE shop = $shop AND kind = $1 AND id = $2';
+  return db.run(sql, [kind, id], transaction);
 }
 
 /** Notes that a thing broke, and why. */
@@ -52,8 +53,8 @@ export async function setAside(
 ): Promise<void> {
   const why = error instanceof Error ? error.message : String(error);
   await db.run(
-    `INSERT INTO set_aside VALUES ($1, $2, $3, $4)
-     ON CONFLICT (kind, id) DO UPDATE SET name = $3, why = $4`,
+    `INSERT INTO set_aside (shop, kind, id, name, why) VALUES ($shop, $1, $2, $3, $4)
+     ON CONFLICT (shop, kind, id) DO UPDATE SET name = $3, why = $4`,
     [kind, id, name, why.slice(0, 300)],
     transaction,
   );
@@ -62,7 +63,8 @@ export async function setAside(
 /** What a thorough look found spoiled, in place of what the one before did. */
 export async function keepSpoiled(db: Database, found: readonly string[]): Promise<void> {
   await db.derive(async (transaction) => {
-    await db.run("DELETE FROM set_aside WHERE kind = 'look'", [], transaction);
+    const sql = "DELETE FROM set_aside WHERE shop = $shop AND kind = 'look'";
+    await db.run(sql, [], transaction);
     for (const [i, why] of found.entries()) {
       const thing: Thing = { kind: 'look', id: String(i), name: 'The nightly look' };
       await setAside(db, thing, why, transaction);
@@ -72,7 +74,9 @@ export async function keepSpoiled(db: Database, found: readonly string[]): Promi
 
 /** All that is set aside, by name. */
 export function listSetAside(db: Database): Promise<SetAside[]> {
-  return db.rows('SELECT name, why FROM set_aside ORDER BY kind, name, id LIMIT 100');
+  return db.rows(
+    'SELECT name, why FROM set_aside WHERE shop = $shop ORDER BY kind, name, id LIMIT 100',
+  );
 }
 
 /** Why a thing is set aside; undefined where it is not. */
@@ -81,7 +85,7 @@ export async function whySetAside(
   { kind, id }: Pick<Thing, 'kind' | 'id'>,
 ): Promise<string | undefined> {
   const [row] = await db.rows<{ why: string }>(
-    'SELECT why FROM set_aside WHERE kind = $1 AND id = $2',
+    'SELECT why FROM set_aside WHERE shop = $shop AND kind = $1 AND id = $2',
     [kind, id],
   );
   return row?.why;

@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
-import type { Database } from './sql/database';
+import type { Database, OfShop } from './sql/database';
+import { field } from './sql/dialect';
 
 /*
  * Who writes says here what has changed by it, in the same transaction; what is derived from
@@ -13,8 +14,9 @@ export async function journalGrew(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    `INSERT INTO job_reads VALUES ($1, $2, $3, 1, '{}', '{}')
-     ON CONFLICT (job) DO UPDATE SET stale = 1 WHERE stale <> 1`,
+    `INSERT INTO job_reads (shop, job, machine, at, stale, summary, "check")
+     VALUES ($shop, $1, $2, $3, 1, '{}', '{}')
+     ON CONFLICT (shop, job) DO UPDATE SET stale = 1 WHERE job_reads.stale <> 1`,
     [id, machine, at],
     transaction,
   );
@@ -23,7 +25,7 @@ export async function journalGrew(
 /** The shop's rules have changed: where each open job stands may have. */
 export async function openJobsChanged(db: Database, transaction: Transaction): Promise<void> {
   await db.run(
-    "UPDATE job_reads SET stale = 1 WHERE json_extract(summary, '$.signed') IS NULL",
+    `UPDATE job_reads SET stale = 1 WHERE shop = $shop AND ${field('summary', 'signed')} IS NULL`,
     [],
     transaction,
   );
@@ -36,7 +38,8 @@ export async function jobChanged(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    "INSERT INTO sheet_reads VALUES ($1, 1, '[]') ON CONFLICT (sheet) DO UPDATE SET stale = 1",
+    `INSERT INTO sheet_reads (shop, sheet, stale, lockPairs) VALUES ($shop, $1, 1, '[]')
+     ON CONFLICT (shop, sheet) DO UPDATE SET stale = 1`,
     [sheet],
     transaction,
   );
@@ -50,8 +53,8 @@ export async function machineChanged(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    `INSERT INTO machine_reads VALUES ($1, '', '{}', '{}')
-     ON CONFLICT (machine) DO UPDATE SET day = ''`,
+    `INSERT INTO machine_reads (shop, machine, day, line, page) VALUES ($shop, $1, '', '{}', '{}')
+     ON CONFLICT (shop, machine) DO UPDATE SET day = ''`,
     [machine],
     transaction,
   );
@@ -59,7 +62,7 @@ export async function machineChanged(
 
 /** The shop takes another risk: when each machine is to be looked at is worked out anew. */
 export async function riskChanged(db: Database, transaction: Transaction): Promise<void> {
-  await db.run("UPDATE machine_drift SET job = ''", [], transaction);
+  await db.run("UPDATE machine_drift SET job = '' WHERE shop = $shop", [], transaction);
 }
 
 /** The signed checks of a machine have changed, or the meter they are counted by. */
@@ -68,7 +71,11 @@ export async function checksChanged(
   machine: string,
   transaction: Transaction,
 ): Promise<void> {
-  await db.run("UPDATE machine_drift SET job = '' WHERE machine = $1", [machine], transaction);
+  await db.run(
+    "UPDATE machine_drift SET job = '' WHERE shop = $shop AND machine = $1",
+    [machine],
+    transaction,
+  );
 }
 
 /** A sheet has a new revision: every machine that goes by it says so. */
@@ -78,7 +85,8 @@ export async function sheetChanged(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    "UPDATE machine_reads SET day = '' WHERE machine IN (SELECT id FROM machines WHERE sheet = $1)",
+    `UPDATE machine_reads SET day = '' WHERE shop = $shop
+       AND machine IN (SELECT id FROM machines WHERE shop = $shop AND sheet = $1)`,
     [sheet],
     transaction,
   );
@@ -90,9 +98,11 @@ export async function forgetMachine(
   machine: string,
   transaction: Transaction,
 ): Promise<void> {
-  await db.run('DELETE FROM machine_reads WHERE machine = $1', [machine], transaction);
-  await db.run('DELETE FROM machine_drift WHERE machine = $1', [machine], transaction);
-  await db.run('DELETE FROM set_aside WHERE id = $1', [machine], transaction);
+  for (const table of ['machine_reads', 'machine_drift'] as const) {
+    const sql = `DELETE FROM ${table} WHERE shop = $shop AND machine = $1` as const;
+    await db.run(sql, [machine], transaction);
+  }
+  await db.run('DELETE FROM set_aside WHERE shop = $shop AND id = $1', [machine], transaction);
 }
 
 /** Every table of what is derived. */
@@ -107,14 +117,25 @@ const DERIVED = [
 
 /** Empties every table of what is derived. */
 export async function emptyDerived(db: Database, transaction: Transaction): Promise<void> {
-  for (const table of DERIVED) await db.run(`DELETE FROM ${table}`, [], transaction);
+  for (const table of DERIVED) {
+    await db.run(`DELETE FROM ${table} WHERE shop = $shop`, [], transaction);
+  }
 }
 
 /** Forgets all that is derived: it is worked out anew when it is next read. */
 export async function forget(db: Database, transaction: Transaction): Promise<void> {
-  const run = (sql: string) => db.run(sql, [], transaction);
+  const run = (sql: OfShop) => db.run(sql, [], transaction);
   await emptyDerived(db, transaction);
-  await run("INSERT INTO job_reads SELECT id, machine, at, 1, '{}', '{}' FROM jobs");
-  await run("INSERT INTO machine_reads SELECT id, '', '{}', '{}' FROM machines");
-  await run("INSERT INTO sheet_reads SELECT DISTINCT sheet, 1, '[]' FROM jobs");
+  await run(
+    `INSERT INTO job_reads (shop, job, machine, at, stale, summary, "check")
+     SELECT shop, id, machine, at, 1, '{}', '{}' FROM jobs WHERE shop = $shop`,
+  );
+  await run(
+    `INSERT INTO machine_reads (shop, machine, day, line, page)
+     SELECT shop, id, '', '{}', '{}' FROM machines WHERE shop = $shop`,
+  );
+  await run(
+    `INSERT INTO sheet_reads (shop, sheet, stale, lockPairs)
+     SELECT DISTINCT shop, sheet, 1, '[]' FROM jobs WHERE shop = $shop`,
+  );
 }

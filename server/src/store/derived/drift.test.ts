@@ -16,7 +16,7 @@ it('of machines that go while it is worked out is neither kept nor missed', asyn
       return find(...asked);
     });
     expect(await settleDrift(db)).toBeGreaterThan(0);
-    expect(await db.rows('SELECT * FROM machine_drift')).toEqual([]);
+    expect(await db.whole.rows('SELECT * FROM machine_drift')).toEqual([]);
     expect(await listSetAside(db)).toEqual([]);
   } finally {
     await end();

@@ -18,6 +18,7 @@ import {
 } from '@longbar/core';
 import { machineChanged } from '../stale';
 import type { Database } from '../sql/database';
+import { field } from '../sql/dialect';
 import { hourMeterOf } from '../yard/hourMeter';
 import { checkTexts, jobLines } from './jobReads';
 import type { Thing } from '../setAside';
@@ -45,7 +46,7 @@ export async function settleDrift(
 
 /** Whether the drift of any machine is still to be worked out, or a journal that may change it. */
 export async function isDriftDue(db: Database): Promise<boolean> {
-  const stale = await db.rows('SELECT 1 FROM job_reads WHERE stale = 1 LIMIT 1');
+  const stale = await db.rows('SELECT 1 FROM job_reads WHERE shop = $shop AND stale = 1 LIMIT 1');
   return stale.length > 0 || (await unknownDrift(db)).length > 0;
 }
 
@@ -54,13 +55,13 @@ function unknownDrift(db: Database): Promise<{ machine: string; job: string }[]>
   return db.rows(
     `SELECT machine, job FROM (${LAST_CHECKS}) AS last
      WHERE NOT EXISTS (SELECT 1 FROM machine_drift AS known
-       WHERE known.machine = last.machine AND known.job = last.job)`,
+       WHERE known.shop = $shop AND known.machine = last.machine AND known.job = last.job)`,
   );
 }
 
 /** The last signed job of each machine. What rests on another, or on none, is old. */
 const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
-  WHERE json_extract(summary, '$.signed') IS NOT NULL GROUP BY machine`;
+  WHERE shop = $shop AND ${field('summary', 'signed')} IS NOT NULL GROUP BY machine`;
 
 /**
  * A machine whose drift cannot be worked out asks for no look, and stops no other. Of one that is
@@ -81,8 +82,9 @@ async function settleOrSetAside(db: Database, machine: string, job: string): Pro
   }
 }
 
-const KNOWN = `INSERT INTO machine_drift (machine, job, recheck, rates) VALUES ($1, $2, $3, $4)
-  ON CONFLICT (machine) DO UPDATE SET job = $2, recheck = $3, rates = $4`;
+const KNOWN = `INSERT INTO machine_drift (shop, machine, job, recheck, rates)
+  VALUES ($shop, $1, $2, $3, $4)
+  ON CONFLICT (shop, machine) DO UPDATE SET job = $2, recheck = $3, rates = $4`;
 
 /** As it is kept: when to look, and whether the checks are too few to tell. */
 type Recheck = DriftForecast['recheckAt'] & { tooFewChecks?: true };
@@ -126,7 +128,7 @@ export async function driftOf(
   latest: HoursReading | undefined,
 ): Promise<KnownDrift> {
   const [known] = await db.rows<{ job: string; recheck: string; rates: string | null }>(
-    'SELECT job, recheck, rates FROM machine_drift WHERE machine = $1',
+    'SELECT job, recheck, rates FROM machine_drift WHERE shop = $shop AND machine = $1',
     [machine.id],
   );
   const last = jobs.find(({ summary }) => summary.signed);
@@ -142,7 +144,7 @@ export async function driftOf(
 /** How fast the adjusters of a machine drift, as it was last worked out. */
 export async function ratesOn(db: Database, machine: string): Promise<Rates | undefined> {
   const [known] = await db.rows<{ rates: string | null }>(
-    'SELECT rates FROM machine_drift WHERE machine = $1',
+    'SELECT rates FROM machine_drift WHERE shop = $shop AND machine = $1',
     [machine],
   );
   return known?.rates ? JSON.parse(known.rates) : undefined;

@@ -1,7 +1,8 @@
 import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
 import { BARRING_METHODS } from '@longbar/core';
 import type { Transaction } from 'sequelize';
-import type { Database } from '../sql/database';
+import type { Database, OfShop } from '../sql/database';
+import { cell, elements, field } from '../sql/dialect';
 import { checksChanged, jobChanged } from '../stale';
 import { headOf } from '../journal/jobHead';
 import { unpack } from '../packedAnswers';
@@ -21,8 +22,9 @@ export async function settleJobs(
   for (let done = 0; ;) {
     const stale = await db.rows<StaleJob>(
       `SELECT job, job_reads.at, coalesce(name, 'a machine that is gone') AS name
-       FROM job_reads LEFT JOIN machines ON machines.id = machine
-       WHERE stale = 1 LIMIT ${AT_ONCE}`,
+       FROM job_reads
+       LEFT JOIN machines ON machines.shop = job_reads.shop AND machines.id = machine
+       WHERE job_reads.shop = $shop AND stale = 1 LIMIT ${AT_ONCE}`,
     );
     if (stale.length === 0) return done;
     await db.derive(async (transaction) => {
@@ -46,7 +48,8 @@ function settleOrSetAside(
     { kind: 'job', id: job, name: `The job at ${name} of ${at.slice(0, 10)}` },
     transaction,
     () => settleJob(db, job, transaction),
-    () => db.run('UPDATE job_reads SET stale = 2 WHERE job = $1', [job], transaction),
+    () =>
+      db.run('UPDATE job_reads SET stale = 2 WHERE shop = $shop AND job = $1', [job], transaction),
   );
 }
 
@@ -56,7 +59,7 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   if (!sheet) throw new Error(`Job ${id} has lost its sheet.`);
   const journal = await db.rows<{ body: string; receivedAt: string }>(
     `SELECT CAST(body AS TEXT) AS body, receivedAt FROM events
-     WHERE job = $1 AND late = 0 ORDER BY serial`,
+     WHERE shop = $shop AND job = $1 AND late = 0 ORDER BY serial`,
     [id],
     transaction,
   );
@@ -69,18 +72,19 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   const [summary, check] = await hoursPutRight(db, id, read, transaction);
   const texts = [summary, check].map((each) => JSON.stringify(each));
   const [before] = await db.rows<{ signed: number; check: string }>(
-    `SELECT json_extract(summary, '$.signed') IS NOT NULL AS signed, "check"
-     FROM job_reads WHERE job = $1`,
+    `SELECT ${field('summary', 'signed')} IS NOT NULL AS signed, "check"
+     FROM job_reads WHERE shop = $shop AND job = $1`,
     [id],
     transaction,
   );
   await db.run(
-    `UPDATE job_reads SET stale = 0, summary = $1, "check" = $2 WHERE job = $3`,
+    `UPDATE job_reads SET stale = 0, summary = $1, "check" = $2 WHERE shop = $shop AND job = $3`,
     [...texts, id],
     transaction,
   );
-  await db.run('DELETE FROM job_words WHERE job = $1', [id], transaction);
-  await db.run(WORDS, [id, JSON.stringify(words)], transaction);
+  await db.run('DELETE FROM job_words WHERE shop = $shop AND job = $1', [id], transaction);
+  const cells = words.map(({ at, says }) => [at, says]);
+  await db.run(WORDS, [id, JSON.stringify(cells)], transaction);
   // Whoever wrote it said only that the journal grew: what rests on it is old from here on, and
   // not before, or it would be taken for fresh while this was still to come.
   await jobChanged(db, row, transaction);
@@ -96,7 +100,7 @@ async function hoursPutRight(
   transaction: Transaction,
 ): Promise<[JobSummary, JobCheck]> {
   const [right] = await db.rows<{ hours: number }>(
-    'SELECT hours FROM hours_readings WHERE job = $1',
+    'SELECT hours FROM hours_readings WHERE shop = $shop AND job = $1',
     [job],
     transaction,
   );
@@ -108,8 +112,8 @@ async function hoursPutRight(
   ];
 }
 
-const WORDS = `INSERT INTO job_words
-  SELECT $1, json_extract(value, '$.at'), json_extract(value, '$.says') FROM json_each($2)`;
+const WORDS: OfShop = `INSERT INTO job_words (shop, job, at, says)
+  SELECT $shop, $1, ${cell(0)}, ${cell(1)} FROM ${elements('$2')}`;
 
 /**
  * The jobs of a machine, newest first; before an instant, where one is given. One that began
@@ -118,8 +122,8 @@ const WORDS = `INSERT INTO job_words
 export async function jobLines(db: Database, machine: string, before = '9'): Promise<JobLine[]> {
   const rows = await db.rows<Omit<JobLine, 'summary'> & { summary: string }>(
     `SELECT id, jobs.at, by, method, sheetRevision, summary FROM job_reads
-     JOIN jobs ON jobs.id = job
-     WHERE job_reads.machine = $1 AND job_reads.at < $2 AND summary <> '{}'
+     JOIN jobs ON jobs.shop = job_reads.shop AND jobs.id = job
+     WHERE job_reads.shop = $shop AND job_reads.machine = $1 AND job_reads.at < $2 AND summary <> '{}'
      ORDER BY job_reads.at DESC`,
     [machine, before],
   );
@@ -134,7 +138,8 @@ export async function jobLines(db: Database, machine: string, before = '9'): Pro
 export async function checkTexts(db: Database, machine: string): Promise<string[]> {
   const rows = await db.rows<{ check: string }>(
     `SELECT "check" FROM job_reads
-     WHERE machine = $1 AND json_extract(summary, '$.signed') IS NOT NULL ORDER BY at DESC`,
+     WHERE shop = $shop AND machine = $1 AND ${field('summary', 'signed')} IS NOT NULL
+     ORDER BY at DESC`,
     [machine],
   );
   return rows.map(({ check }) => check);
@@ -147,9 +152,10 @@ export async function checksOf(db: Database, machine: string): Promise<JobCheck[
 
 /** What one job measured. */
 export async function checkOf(db: Database, job: string): Promise<JobCheck> {
-  const [row] = await db.rows<{ check: string }>(`SELECT "check" FROM job_reads WHERE job = $1`, [
-    job,
-  ]);
+  const [row] = await db.rows<{ check: string }>(
+    'SELECT "check" FROM job_reads WHERE shop = $shop AND job = $1',
+    [job],
+  );
   if (!row) throw new Error(`Job ${job} is not in the tables that are read.`);
   return JSON.parse(row.check);
 }
@@ -160,19 +166,20 @@ const RECENT_JOBS = 20;
 /** Gathers anew what locking did in the last jobs on each type of engine that was worked on. */
 export async function settleSheets(db: Database): Promise<void> {
   const stale = await db.rows<{ sheet: string; lockPairs: string }>(
-    'SELECT sheet, lockPairs FROM sheet_reads WHERE stale = 1',
+    'SELECT sheet, lockPairs FROM sheet_reads WHERE shop = $shop AND stale = 1',
   );
   for (const { sheet, lockPairs: before } of stale) {
     await db.derive(async (transaction) => {
       const rows = await db.rows<{ pairs: string }>(
-        `SELECT json_extract("check", '$.lockPairs') AS pairs FROM jobs JOIN job_reads ON job = id
-         WHERE sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
+        `SELECT ${field('"check"', 'lockPairs')} AS pairs
+         FROM jobs JOIN job_reads ON job_reads.shop = jobs.shop AND job = id
+         WHERE jobs.shop = $shop AND sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
         [sheet],
         transaction,
       );
       const pairs = rows.flatMap((row): JobCheck['lockPairs'] => JSON.parse(row.pairs ?? '[]'));
       await db.run(
-        'UPDATE sheet_reads SET stale = 0, lockPairs = $1 WHERE sheet = $2',
+        'UPDATE sheet_reads SET stale = 0, lockPairs = $1 WHERE shop = $shop AND sheet = $2',
         [JSON.stringify(pairs), sheet],
         transaction,
       );
@@ -184,7 +191,7 @@ export async function settleSheets(db: Database): Promise<void> {
 /** What locking did in the last jobs on engines of one type, by person, as JSON. */
 export async function lockPairsOn(db: Database, sheet: string): Promise<string> {
   const [row] = await db.rows<{ lockPairs: string }>(
-    'SELECT lockPairs FROM sheet_reads WHERE sheet = $1',
+    'SELECT lockPairs FROM sheet_reads WHERE shop = $shop AND sheet = $1',
     [sheet],
   );
   return row?.lockPairs ?? '[]';

@@ -24,8 +24,9 @@ export async function settleMachines(
 ): Promise<number> {
   for (let done = 0; ;) {
     const stale = await db.rows<Stale>(
-      `SELECT machine, day, name FROM machine_reads JOIN machines ON id = machine
-       WHERE day <> $1 LIMIT ${AT_ONCE}`,
+      `SELECT machine, day, name FROM machine_reads
+       JOIN machines ON machines.shop = machine_reads.shop AND id = machine
+       WHERE machine_reads.shop = $shop AND day <> $1 LIMIT ${AT_ONCE}`,
       [today],
     );
     if (stale.length === 0) return done;
@@ -54,7 +55,7 @@ async function leaveOut(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    "UPDATE machine_reads SET day = $1, line = '{}' WHERE machine = $2",
+    "UPDATE machine_reads SET day = $1, line = '{}' WHERE shop = $shop AND machine = $2",
     [today, id],
     transaction,
   );
@@ -77,7 +78,7 @@ async function settleMachine(
   const { rates, ...drift } = await driftOf(db, basis, jobs, readings.at(-1));
   const past = { jobs, readings, ...drift };
   await db.run(
-    'UPDATE machine_reads SET day = $1, line = $2 WHERE machine = $3',
+    'UPDATE machine_reads SET day = $1, line = $2 WHERE shop = $shop AND machine = $3',
     [today, JSON.stringify(machineLineOf(basis, past, today)), id],
     transaction,
   );
@@ -86,7 +87,7 @@ async function settleMachine(
   if (day !== '') return;
   unpack(db, `checks ${id}`);
   await db.run(
-    'UPDATE machine_reads SET page = $1 WHERE machine = $2',
+    'UPDATE machine_reads SET page = $1 WHERE shop = $shop AND machine = $2',
     [JSON.stringify({ ...(await pageOf(db, basis, jobs)), ...(rates && { rates }) }), id],
     transaction,
   );

@@ -13,9 +13,9 @@ import { machineRow } from '../yard/machineRow';
 export async function machineLines(db: Database, today: string, retired = false): Promise<string> {
   await settle(db, today);
   const rows = await db.rows<{ line: string }>(
-    `SELECT line FROM machine_reads JOIN machines ON id = machine
-     WHERE (retiredAt IS NOT NULL) = $1 AND line <> '{}' ORDER BY name`,
-    [retired ? 1 : 0],
+    `SELECT line FROM machine_reads JOIN machines ON machines.shop = machine_reads.shop AND id = machine
+     WHERE machine_reads.shop = $shop AND line <> '{}'
+       AND retiredAt IS ${retired ? 'NOT NULL' : 'NULL'} ORDER BY name`,
   );
   return `[${rows.map(({ line }) => line).join(',')}]`;
 }
@@ -29,7 +29,9 @@ export async function listMachines(db: Database, today: string): Promise<Machine
 export async function machineDetail(db: Database, id: string, today: string): Promise<string> {
   await settle(db, today);
   const [row] = await db.rows<{ sheet: string; line: string; page: string }>(
-    'SELECT sheet, line, page FROM machine_reads JOIN machines ON id = machine WHERE machine = $1',
+    `SELECT sheet, line, page FROM machine_reads
+     JOIN machines ON machines.shop = machine_reads.shop AND id = machine
+     WHERE machine_reads.shop = $shop AND machine = $1`,
     [id],
   );
   if (!row) throw new RequestError(404, 'There is no such machine.');

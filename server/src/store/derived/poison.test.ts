@@ -24,7 +24,7 @@ const POISON: [string, string][] = [
   ['a key of no names', `UPDATE keys SET names = '[' WHERE $1 = $1`],
   ['a signature of no words', `UPDATE signatures SET words = '{' WHERE $1 = $1`],
   ['a PIN that is no hash', `UPDATE people SET pin = 'x', pinWaits = 'never' WHERE $1 = $1`],
-  ['what was noted', `INSERT INTO audit (at, what, about) SELECT 'never', 'sung', $1`],
+  ['what was noted', `INSERT INTO audit (shop, at, what, about) SELECT 1, 'never', 'sung', $1`],
 ];
 
 it.each(POISON)('%s stop nothing else', async (_, sql) => {

@@ -22,7 +22,9 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     jobLines(db, job.machine, job.at),
     lockPairsOn(db, job.sheet),
     ratesOn(db, job.machine),
-    db.rows<{ id: string }>('SELECT id FROM events WHERE job = $1 AND late = 1', [id]),
+    db.rows<{ id: string }>('SELECT id FROM events WHERE shop = $shop AND job = $1 AND late = 1', [
+      id,
+    ]),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
   const known = await hourMeterOf(db, machine.get(), earlier);

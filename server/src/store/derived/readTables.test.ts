@@ -27,7 +27,8 @@ beforeAll(async () => {
 afterAll(() => made.end());
 
 const tables = ['job_reads', 'job_words', 'sheet_reads', 'machine_reads', 'machine_drift'];
-const kept = () => Promise.all(tables.map((table) => db.rows(`SELECT * FROM ${table} ORDER BY 1`)));
+const kept = () =>
+  Promise.all(tables.map((table) => db.whole.rows(`SELECT * FROM ${table} ORDER BY 1`)));
 
 const machine = MACHINES[0]!;
 const past = { ...machine.jobs.at(-1)!, daysAgo: 0, hours: 6590 };
@@ -128,10 +129,10 @@ describe('what is derived from the journal', () => {
     expect(detail.document.name).toBe('Dunlin 4, later');
     const shop = await readShop(db);
     await db.write((transaction) => writeShop(db, { ...shop, round: 'all' }, transaction));
-    const stale = await db.rows('SELECT job FROM job_reads WHERE stale = 1');
+    const stale = await db.whole.rows('SELECT job FROM job_reads WHERE stale = 1');
     expect(stale).toContainEqual({ job: job.id });
     await settle(db, TODAY);
-    expect(await db.rows('SELECT job FROM job_reads WHERE stale = 1')).toEqual([]);
+    expect(await db.whole.rows('SELECT job FROM job_reads WHERE stale = 1')).toEqual([]);
   });
 
   it('is worked out to the same whatever came in which order, and read in between', async () => {

@@ -1,8 +1,12 @@
 import type { Found } from '@longbar/core';
 import type { Database } from '../sql/database';
+import { field, onlyIf } from '../sql/dialect';
 import { settle } from './readTables';
 
 const MOST = 40;
+
+/** A column that holds what is looked for. */
+const has = (column: string) => `${column} LIKE $1 ESCAPE '\\'`;
 
 /** Machines by their name, engine, place, owner or serial number, and what was written in their jobs, newest first. */
 export async function search(db: Database, words: string, today: string): Promise<Found[]> {
@@ -10,22 +14,23 @@ export async function search(db: Database, words: string, today: string): Promis
   const like = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
   const [machines, written] = await Promise.all([
     db.rows<{ machine: string; machineName: string; says: string }>(
-      `SELECT machine, machineName, concat_ws(', ', engine, iif(place LIKE $1 ESCAPE '\\', place, NULL),
-         iif(owner LIKE $1 ESCAPE '\\', owner, NULL), iif(serial LIKE $1 ESCAPE '\\', serial, NULL),
-         iif(retiredAt IS NULL, NULL, 'retired')) AS says
-       FROM (SELECT machine, name AS machineName, retiredAt, json_extract(line, '$.engine') AS engine,
-           json_extract(line, '$.place') AS place, json_extract(line, '$.owner') AS owner,
-           json_extract(line, '$.serial') AS serial
-         FROM machine_reads JOIN machines ON id = machine)
-       WHERE machineName LIKE $1 ESCAPE '\\' OR engine LIKE $1 ESCAPE '\\'
-         OR place LIKE $1 ESCAPE '\\' OR owner LIKE $1 ESCAPE '\\' OR serial LIKE $1 ESCAPE '\\'
+      `SELECT machine, machineName, concat_ws(', ', engine, ${onlyIf(has('place'), 'place')},
+         ${onlyIf(has('owner'), 'owner')}, ${onlyIf(has('serial'), 'serial')},
+         ${onlyIf('retiredAt IS NOT NULL', "'retired'")}) AS says
+       FROM (SELECT machine, name AS machineName, retiredAt, ${field('line', 'engine')} AS engine,
+           ${field('line', 'place')} AS place, ${field('line', 'owner')} AS owner,
+           ${field('line', 'serial')} AS serial
+         FROM machine_reads JOIN machines ON machines.shop = machine_reads.shop AND id = machine
+         WHERE machine_reads.shop = $shop) AS known
+       WHERE ${['machineName', 'engine', 'place', 'owner', 'serial'].map(has).join(' OR ')}
        ORDER BY machineName LIMIT ${MOST}`,
       [like],
     ),
     db.rows<{ machine: string; machineName: string; job: string; at: string; says: string }>(
       `SELECT machine, name AS machineName, job_words.job, job_words.at, says FROM job_words
-       JOIN job_reads ON job_reads.job = job_words.job JOIN machines ON id = machine
-       WHERE says LIKE $1 ESCAPE '\\' ORDER BY job_words.at DESC LIMIT ${MOST}`,
+       JOIN job_reads ON job_reads.shop = job_words.shop AND job_reads.job = job_words.job
+       JOIN machines ON machines.shop = job_words.shop AND id = machine
+       WHERE job_words.shop = $shop AND ${has('says')} ORDER BY job_words.at DESC LIMIT ${MOST}`,
       [like],
     ),
   ]);

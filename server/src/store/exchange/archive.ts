@@ -98,7 +98,8 @@ async function* proofs(db: Database): AsyncGenerator<string> {
   for (const { key, names, registeredAt } of await listKeys(db)) {
     yield write({ type: 'key', key, names, registeredAt });
   }
-  for (const { job } of await db.rows<{ job: string }>('SELECT job FROM signatures ORDER BY job')) {
+  const signed = 'SELECT job FROM signatures WHERE shop = $shop ORDER BY job';
+  for (const { job } of await db.rows<{ job: string }>(signed)) {
     const signature = await readSignature(db, job).catch(
       ignore('a signature that cannot be read is none'),
     );

@@ -92,7 +92,7 @@ async function takeOf(
   // Whose it is and what it says is known now.
   await db.run(
     `DELETE FROM waiting_hours
-     WHERE why <> 'doubtful' AND upper(replace(serial, ' ', '')) = $1`,
+     WHERE shop = $shop AND why <> 'doubtful' AND upper(replace(serial, ' ', '')) = $1`,
     [plain(serial)],
     transaction,
   );
@@ -124,12 +124,13 @@ async function wait(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    `INSERT INTO waiting_hours (serial, model, date, hours, says, machine, why)
-     VALUES ($1, $2, $3, $4, $5, $6, $7)
-     ON CONFLICT (serial) DO UPDATE SET
-       leftOut = CASE WHEN $6 IS NOT NULL AND $3 > date THEN 0 ELSE leftOut END,
+    `INSERT INTO waiting_hours (shop, serial, model, date, hours, says, machine, why)
+     VALUES ($shop, $1, $2, $3, $4, $5, $6, $7)
+     ON CONFLICT (shop, serial) DO UPDATE SET
+       leftOut = CASE WHEN $6 IS NOT NULL AND $3 > waiting_hours.date THEN 0
+         ELSE waiting_hours.leftOut END,
        model = $2, date = $3, hours = $4, says = $5, machine = $6, why = $7
-     WHERE $3 >= date`,
+     WHERE $3 >= waiting_hours.date`,
     [serial, model, date, hours, says, machine, why],
     transaction,
   );

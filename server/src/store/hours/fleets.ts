@@ -12,10 +12,10 @@ export type FleetRow = Omit<Fleet, 'hasKey'> & { key: string };
 
 /** The services that are asked for hours. */
 export function fleetRows(db: Database): Promise<FleetRow[]> {
-  return db.rows<FleetRow>(
-    'SELECT id, address, key, everyHours, askedAt, problem FROM fleets ORDER BY address',
-  );
+  return db.rows<FleetRow>(`SELECT ${COLUMNS} FROM fleets WHERE shop = $shop ORDER BY address`);
 }
+
+const COLUMNS = 'id, address, key, everyHours, askedAt, problem';
 
 /** The services, and the readings that wait; a key is not told. */
 export async function listFleets(db: Database): Promise<Fleets> {
@@ -34,8 +34,9 @@ async function waitingHours(db: Database): Promise<WaitingHours[]> {
   const rows = await db.rows<WaitingRow>(
     `SELECT waiting.id, waiting.serial, model, date, hours, why, says, machine, name,
        leftOut
-     FROM waiting_hours AS waiting LEFT JOIN machines ON machines.id = waiting.machine
-     ORDER BY leftOut, waiting.id`,
+     FROM waiting_hours AS waiting
+     LEFT JOIN machines ON machines.shop = waiting.shop AND machines.id = waiting.machine
+     WHERE waiting.shop = $shop ORDER BY leftOut, waiting.id`,
   );
   return rows.map(({ name, machine, leftOut, ...row }) => ({
     ...row,
@@ -51,7 +52,8 @@ export async function keepFleet(db: Database, post: FleetPost, id?: string): Pro
     if (id === undefined) {
       const made = randomUUID();
       await db.run(
-        'INSERT INTO fleets (id, address, key, everyHours) VALUES ($1, $2, $3, $4)',
+        `INSERT INTO fleets (shop, id, address, key, everyHours)
+         VALUES ($shop, $1, $2, $3, $4)`,
         [made, address, key ?? '', everyHours],
         transaction,
       );
@@ -62,7 +64,7 @@ export async function keepFleet(db: Database, post: FleetPost, id?: string): Pro
     const sameOrigin = originOf(before.address) === originOf(address);
     await db.run(
       `UPDATE fleets SET address = $1, key = $2, everyHours = $3, askedAt = NULL, problem = NULL
-       WHERE id = $4`,
+       WHERE shop = $shop AND id = $4`,
       [address, key ?? (sameOrigin ? before.key : ''), everyHours, id],
       transaction,
     );
@@ -80,7 +82,8 @@ export async function fleetOf(
   id: string,
   transaction?: Transaction,
 ): Promise<FleetRow> {
-  const [row] = await db.rows<FleetRow>('SELECT * FROM fleets WHERE id = $1', [id], transaction);
+  const sql = `SELECT ${COLUMNS} FROM fleets WHERE shop = $shop AND id = $1` as const;
+  const [row] = await db.rows<FleetRow>(sql, [id], transaction);
   if (!row) throw new RequestError(404, 'There is no such service.');
   return row;
 }
@@ -89,7 +92,7 @@ export async function fleetOf(
 export async function endFleet(db: Database, id: string): Promise<void> {
   await db.write(async (transaction) => {
     await fleetOf(db, id, transaction);
-    await db.run('DELETE FROM fleets WHERE id = $1', [id], transaction);
+    await db.run('DELETE FROM fleets WHERE shop = $shop AND id = $1', [id], transaction);
   });
 }
 
@@ -101,7 +104,7 @@ export async function noteAsked(
 ): Promise<void> {
   await db.write((transaction) =>
     db.run(
-      'UPDATE fleets SET askedAt = $1, problem = $2 WHERE id = $3',
+      'UPDATE fleets SET askedAt = $1, problem = $2 WHERE shop = $shop AND id = $3',
       [at, problem, id],
       transaction,
     ),
@@ -138,12 +141,16 @@ export async function settleWaiting(
 
 async function leaveOut(db: Database, id: number, out: boolean): Promise<void> {
   await db.write((transaction) =>
-    db.run('UPDATE waiting_hours SET leftOut = $1 WHERE id = $2', [out ? 1 : 0, id], transaction),
+    db.run(
+      'UPDATE waiting_hours SET leftOut = $1 WHERE shop = $shop AND id = $2',
+      [out ? 1 : 0, id],
+      transaction,
+    ),
   );
 }
 
 async function stopWaiting(db: Database, id: number): Promise<void> {
   await db.write((transaction) =>
-    db.run('DELETE FROM waiting_hours WHERE id = $1', [id], transaction),
+    db.run('DELETE FROM waiting_hours WHERE shop = $shop AND id = $1', [id], transaction),
   );
 }

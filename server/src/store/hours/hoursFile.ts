@@ -5,7 +5,8 @@ import Papa from 'papaparse';
 import { inSlices } from '../../inSlices';
 import { RequestError } from '../../requestError';
 import { machineChanged } from '../stale';
-import type { Database } from '../sql/database';
+import type { Database, OfShop } from '../sql/database';
+import { cell, elements } from '../sql/dialect';
 import { knownHours } from './knownHours';
 import { settle } from '../derived/readTables';
 
@@ -40,7 +41,8 @@ export async function takeHours(
   }
   if (take) {
     await db.write(async (transaction) => {
-      await db.run(TAKE, [JSON.stringify(readings)], transaction);
+      const cells = readings.map(({ machine: of, date, hours }) => [of, date, hours]);
+      await db.run(TAKE, [JSON.stringify(cells)], transaction);
       for (const machine of new Set(readings.map((reading) => reading.machine))) {
         await machineChanged(db, machine, transaction);
       }
@@ -58,10 +60,8 @@ export async function takeHours(
 }
 
 /** All readings in one statement, however many there are. */
-const TAKE = `INSERT INTO hours_readings (machine, date, hours)
-  SELECT json_extract(value, '$.machine'), json_extract(value, '$.date'),
-    json_extract(value, '$.hours')
-  FROM json_each($1)`;
+const TAKE: OfShop = `INSERT INTO hours_readings (shop, machine, date, hours)
+  SELECT $shop, ${cell(0)}, ${cell(1)}, ${cell(2)} FROM ${elements('$1')}`;
 
 async function tableOf(text: string): Promise<{ header: string[]; rows: TableRow[] }> {
   const rows: TableRow[] = [];

@@ -26,5 +26,5 @@ export async function afterSigning(
   const shims = shop?.get().shims;
   if (!shop || !shims) return;
   const stock = drawerWithout(shims.stock, taken);
-  await shop.update({ shims: { ...shims, stock } }, { transaction });
+  await db.tables.shops.update({ shims: { ...shims, stock } }, { where: {}, transaction });
 }

@@ -12,6 +12,7 @@ import {
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
+import { inList, isJson } from '../sql/dialect';
 import { headOf } from './jobHead';
 import { sealOf, signatureIn } from './seal';
 import { readSheet } from '../yard/sheets';
@@ -68,6 +69,12 @@ type Kept = Map<string, KeptEvent>;
 /** A job as it stands when events come to it: how many it holds, and which of these are kept. */
 export type Receiving = JobRow & { held: number; kept: readonly KeptEvent[] };
 
+type Received = JobRow & { held: number; shop: number } & {
+  keptId: string | null;
+  keptJob: string;
+  keptBody: string;
+};
+
 /** In one question: each costs as much as a row that is kept. Undefined where there is no job. */
 export async function receiving(
   db: Database,
@@ -76,15 +83,21 @@ export async function receiving(
   transaction: Transaction,
 ): Promise<Receiving | undefined> {
   const ids = JSON.stringify(events.map(({ id }) => id));
-  const [row] = await db.rows<JobRow & { held: number; kept: string }>(
-    `SELECT jobs.*, (SELECT count(*) FROM events WHERE job = jobs.id) AS held,
-       (SELECT json_group_array(json_object('id', id, 'job', job, 'body', CAST(body AS TEXT)))
-        FROM events WHERE id IN (SELECT value FROM json_each($1))) AS kept
-     FROM jobs WHERE id = $2`,
+  const rows = await db.rows<Received>(
+    `SELECT jobs.*, (SELECT count(*) FROM events WHERE shop = $shop AND job = jobs.id) AS held,
+       known.id AS keptId, known.job AS keptJob, CAST(known.body AS TEXT) AS keptBody
+     FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${inList('$1')}
+     WHERE jobs.shop = $shop AND jobs.id = $2`,
     [ids, job],
     transaction,
   );
-  return row && { ...row, kept: JSON.parse(row.kept) };
+  const [first] = rows;
+  if (!first) return undefined;
+  const { shop: _, keptId: _id, keptJob: _job, keptBody: _body, ...row } = first;
+  const kept = rows.flatMap(({ keptId: id, keptJob, keptBody: body }) =>
+    id === null ? [] : [{ id, job: keptJob, body }],
+  );
+  return { ...row, kept };
 }
 
 /** An event that comes again is the same again, within the batch too. */
@@ -115,7 +128,7 @@ async function tooFar(
 ): Promise<Issue[]> {
   if (!fresh.some(({ event }) => event.n > FARTHEST)) return [];
   const [held] = await db.rows<{ n: number | null }>(
-    'SELECT max(n) AS n FROM events WHERE job = $1',
+    'SELECT max(n) AS n FROM events WHERE shop = $shop AND job = $1',
     [job],
     transaction,
   );
@@ -217,7 +230,7 @@ export async function standingOf(
 ): Promise<JobEvent[]> {
   const rows = await db.rows<{ body: string }>(
     `SELECT CAST(body AS TEXT) AS body FROM events
-     WHERE job = $1 AND late = 0 AND json_valid(body)`,
+     WHERE shop = $shop AND job = $1 AND late = 0 AND ${isJson('body')}`,
     [job],
     transaction,
   );

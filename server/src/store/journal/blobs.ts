@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { RequestError } from '../../requestError';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../sql/database';
+import { elements } from '../sql/dialect';
 import type { BlobRow } from '../sql/tables';
 import * as v from 'valibot';
 
@@ -56,8 +57,8 @@ export function attachedTo(event: JobEvent): string[] {
 export async function lackingBlobs(db: Database, hashes: readonly string[]): Promise<string[]> {
   if (hashes.length === 0) return [];
   const rows = await db.rows<{ hash: string }>(
-    `SELECT DISTINCT value AS hash FROM json_each($1)
-     WHERE value NOT IN (SELECT sha256 FROM blobs)`,
+    `SELECT DISTINCT value AS hash FROM ${elements('$1')}
+     WHERE value NOT IN (SELECT sha256 FROM blobs WHERE shop = $shop)`,
     [JSON.stringify(hashes)],
   );
   return rows.map(({ hash }) => hash);

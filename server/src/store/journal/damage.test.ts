@@ -9,7 +9,8 @@ import { NOW } from '../../../test-support/now';
 import { spoil } from '../../../test-support/spoil';
 import { startTestServer } from '../../../test-support/testServer';
 import { MACHINES } from '../../demo/yard';
-import { quickLook, thoroughLook } from './damage';
+import { lookAtFile, quickLook } from '../sql/looks';
+import { lookAtShop } from './damage';
 import type { Database } from '../sql/database';
 import { openDatabase } from '../sql/database';
 import { listMachines } from '../derived/machines';
@@ -26,8 +27,8 @@ beforeAll(async () => {
   copyDemo(whole);
   const db = await openDatabase(whole);
   await listMachines(db, TODAY);
-  await db.rows('PRAGMA wal_checkpoint(TRUNCATE)');
-  pages = await db.rows<Page>('SELECT name, pageno, pagetype, ncell FROM dbstat');
+  await db.whole.rows('PRAGMA wal_checkpoint(TRUNCATE)');
+  pages = await db.whole.rows<Page>('SELECT name, pageno, pagetype, ncell FROM dbstat');
   await db.close();
 });
 afterAll(() => {
@@ -51,7 +52,8 @@ async function saidOf(folder: string): Promise<string> {
   try {
     db = await openDatabase(folder);
     await quickLook(db);
-    const spoiled = db.damage() === null ? await thoroughLook(db) : [];
+    const orphans = db.damage() === null ? await lookAtFile(db) : [];
+    const spoiled = db.damage() === null ? [...orphans, ...(await lookAtShop(db))] : [];
     return [db.damage() ?? '', ...spoiled].join(' ').trim();
   } catch (error) {
     return error instanceof Error ? error.message : String(error);
@@ -152,7 +154,7 @@ describe('one spoiled row', () => {
       const { id, sheet, name } = MACHINES[0]!;
       const sql = `UPDATE sheets SET document = json_set(document, '$.service.everyMonths', 1e9)
         WHERE id = $1`;
-      await server.db.write((transaction) => server.db.run(sql, [sheet.id], transaction));
+      await server.db.write((transaction) => server.db.whole.run(sql, [sheet.id], transaction));
       const yard = await server.get('/machines');
       expect(v.is(MachineLinesSchema, yard.body)).toBe(true);
       expect(yard.body).toHaveLength(MACHINES.filter((each) => each.sheet.id !== sheet.id).length);
@@ -181,11 +183,11 @@ describe('one spoiled row', () => {
   it('of a journal from a clock that was years off is still read, and none is taken any more', async () => {
     const server = await startTestServer();
     try {
-      const [job] = await server.db.rows<{ id: string }>('SELECT id FROM jobs LIMIT 1');
+      const [job] = await server.db.whole.rows<{ id: string }>('SELECT id FROM jobs LIMIT 1');
       const id = job?.id ?? '';
       const sql = `UPDATE events SET body = json_set(body, '$.at', '1970-01-01T00:00:09.000Z')
         WHERE job = $1 AND n = 3`;
-      await server.db.write((transaction) => server.db.run(sql, [id], transaction));
+      await server.db.write((transaction) => server.db.whole.run(sql, [id], transaction));
       const page = await server.get(`/jobs/${id}/events?after=0`);
       expect(v.is(EventsPageSchema, page.body)).toBe(true);
       const [first] = page.body.events;
@@ -205,12 +207,12 @@ describe('one spoiled row', () => {
     try {
       const { id } = MACHINES[0]!.sheet;
       await server.db.write((transaction) =>
-        server.db.run(`UPDATE sheets SET document = '{' WHERE id = $1`, [id], transaction),
+        server.db.whole.run(`UPDATE sheets SET document = '{' WHERE id = $1`, [id], transaction),
       );
       const sheets = await server.get('/sheets');
       expect(sheets.status).toBe(200);
       expect(sheets.body.length).toBeGreaterThan(3);
-      expect(await thoroughLook(server.db)).toEqual([`sheets ${id}: its document cannot be read.`]);
+      expect(await lookAtShop(server.db)).toEqual([`sheets ${id}: its document cannot be read.`]);
       expect(await listSetAside(server.db)).toEqual([]);
       expect((await server.get(`/sheets/${id}`)).status).toBe(409);
     } finally {

@@ -4,7 +4,8 @@ import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../../requestError';
 import { judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from '../stale';
-import type { Database } from '../sql/database';
+import type { Database, OfShop } from '../sql/database';
+import { cell, elements, field, isJson } from '../sql/dialect';
 import { readSheet } from '../yard/sheets';
 import { headOf } from './jobHead';
 import { attachedTo, lackingBlobs } from './blobs';
@@ -94,15 +95,14 @@ export async function keepEvents(
   await db.run(APPEND, [job.id, now, person, JSON.stringify(rows)], transaction);
   await journalGrew(db, job, transaction);
   if (seal === job.seal) return;
-  await db.run('UPDATE jobs SET seal = $1 WHERE id = $2', [seal, job.id], transaction);
+  const sealed = 'UPDATE jobs SET seal = $1 WHERE shop = $shop AND id = $2';
+  await db.run(sealed, [seal, job.id], transaction);
   if (job.seal === null && seal !== null) await afterSigning(db, job, transaction);
 }
 
 /** All events of a batch in one statement: each of its own costs more than the writing. */
-const APPEND = `INSERT INTO events (id, job, n, body, receivedAt, late, person)
-  SELECT json_extract(value, '$[0]'), $1, json_extract(value, '$[1]'),
-    json_extract(value, '$[2]'), $2, json_extract(value, '$[3]'), $3
-  FROM json_each($4)`;
+const APPEND: OfShop = `INSERT INTO events (shop, id, job, n, body, receivedAt, late, person)
+  SELECT $shop, ${cell(0)}, $1, ${cell(1)}, ${cell(2)}, $2, ${cell(3)}, $3 FROM ${elements('$4')}`;
 
 type PageRow = { id: string; serial: number; late: number; body: string };
 
@@ -111,7 +111,8 @@ export async function readEvents(db: Database, job: string, after: number) {
   await jobRow(db, job);
   const found = await db.rows<PageRow>(
     `SELECT id, serial, late, CAST(body AS TEXT) AS body FROM events
-     WHERE job = $1 AND serial > $2 AND json_valid(body) ORDER BY serial LIMIT ${PAGE}`,
+     WHERE shop = $shop AND job = $1 AND serial > $2 AND ${isJson('body')}
+     ORDER BY serial LIMIT ${PAGE}`,
     [job, after],
   );
   const rows = found.slice(0, fitting(found));
@@ -145,9 +146,10 @@ export async function jobRow(db: Database, id: string, transaction?: Transaction
 /** Whose names were used on others' phones, and how often. */
 function otherHands(db: Database, job: string): Promise<Seal['hands']> {
   return db.rows(
-    `SELECT json_extract(body, '$.by') AS "by", person AS phone, count(*) AS entries
+    `SELECT ${field('body', 'by')} AS "by", person AS phone, count(*) AS entries
      FROM events
-     WHERE job = $1 AND late = 0 AND json_valid(body) AND person <> json_extract(body, '$.by')
+     WHERE shop = $shop AND job = $1 AND late = 0 AND ${isJson('body')}
+       AND person <> ${field('body', 'by')}
      GROUP BY 1, 2 ORDER BY 1, 2`,
     [job],
   );

@@ -36,8 +36,8 @@ export function keepKey(
   transaction: Transaction,
 ): Promise<void> {
   return db.run(
-    `INSERT INTO keys (key, phone, names, registeredAt) VALUES ($1, $2, $3, $4)
-     ON CONFLICT (key) DO UPDATE SET phone = excluded.phone, names = excluded.names`,
+    `INSERT INTO keys (shop, key, phone, names, registeredAt) VALUES ($shop, $1, $2, $3, $4)
+     ON CONFLICT (shop, key) DO UPDATE SET phone = excluded.phone, names = excluded.names`,
     [key, phone, JSON.stringify(names), registeredAt],
     transaction,
   );
@@ -49,14 +49,18 @@ export async function keyOf(
   key: string,
   transaction?: Transaction,
 ): Promise<KeyRow | undefined> {
-  const [row] = await db.rows<Kept>('SELECT * FROM keys WHERE key = $1', [key], transaction);
+  const sql = `SELECT ${COLUMNS} FROM keys WHERE shop = $shop AND key = $1` as const;
+  const [row] = await db.rows<Kept>(sql, [key], transaction);
   return row && keyIn(row);
 }
 
 /** Every key that was registered, the oldest first. */
 export async function listKeys(db: Database): Promise<KeyRow[]> {
-  return (await db.rows<Kept>('SELECT * FROM keys ORDER BY registeredAt, key')).map(keyIn);
+  const sql = `SELECT ${COLUMNS} FROM keys WHERE shop = $shop ORDER BY registeredAt, key` as const;
+  return (await db.rows<Kept>(sql)).map(keyIn);
 }
+
+const COLUMNS = 'key, phone, names, registeredAt';
 
 const NamesSchema = v.pipe(v.string(), v.parseJson(), v.array(v.string()));
 

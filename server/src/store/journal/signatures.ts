@@ -47,7 +47,8 @@ export function insertSignature(
   transaction: Transaction,
 ): Promise<void> {
   return db.run(
-    'INSERT OR REPLACE INTO signatures (job, words, key, signature) VALUES ($1, $2, $3, $4)',
+    `INSERT INTO signatures (shop, job, words, key, signature) VALUES ($shop, $1, $2, $3, $4)
+     ON CONFLICT (shop, job) DO UPDATE SET words = $2, key = $3, signature = $4`,
     [words.job.id, canonical(words), key, signature],
     transaction,
   );
@@ -73,7 +74,7 @@ export async function readSignature(
   transaction?: Transaction,
 ): Promise<Signature | undefined> {
   const [row] = await db.rows<{ words: string; key: string; signature: string }>(
-    'SELECT words, key, signature FROM signatures WHERE job = $1',
+    'SELECT words, key, signature FROM signatures WHERE shop = $shop AND job = $1',
     [job],
     transaction,
   );

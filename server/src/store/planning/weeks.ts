@@ -2,6 +2,7 @@ import type { PlannedMachine, PlanPut, PlansPost, ToPlan, Weeks } from '@longbar
 import { dueSpan, howLong, PLANNED_WEEKS, weeksFrom } from '@longbar/core';
 import { wrongField } from '../../requestError';
 import type { Database } from '../sql/database';
+import { field } from '../sql/dialect';
 import { listMachines } from '../derived/machines';
 import { machineRow } from '../yard/machineRow';
 import { plannedRows, putIntoWeek, unplan } from '../yard/planned';
@@ -48,9 +49,9 @@ export async function readPlan(db: Database, today: string): Promise<Plan> {
 /** How long each past check of a sheet's engines took, minutes. */
 async function minutesBySheet(db: Database): Promise<Map<string, number[]>> {
   const rows = await db.rows<{ sheet: string; minutes: number }>(
-    `SELECT jobs.sheet, json_extract("check", '$.minutes') AS minutes
-     FROM job_reads JOIN jobs ON jobs.id = job
-     WHERE json_extract("check", '$.minutes') > 0`,
+    `SELECT jobs.sheet, ${field('"check"', 'minutes')} AS minutes
+     FROM job_reads JOIN jobs ON jobs.shop = job_reads.shop AND jobs.id = job
+     WHERE job_reads.shop = $shop AND ${field('"check"', 'minutes')} > 0`,
   );
   const past = new Map<string, number[]>();
   for (const { sheet, minutes } of rows) {
@@ -65,8 +66,10 @@ async function minutesBySheet(db: Database): Promise<Map<string, number[]>> {
 async function guessedMinutes(db: Database): Promise<Map<string, number>> {
   const rows = await db.rows<{ sheet: string; revision: number; minutes: number | null }>(
     `SELECT DISTINCT sheets.id AS sheet, revision,
-       json_extract(document, '$.service.takesMinutes') AS minutes
-     FROM sheets JOIN machines ON machines.sheet = sheets.id AND sheetRevision = revision`,
+       ${field('document', 'service.takesMinutes')} AS minutes
+     FROM sheets JOIN machines
+       ON machines.shop = sheets.shop AND machines.sheet = sheets.id AND sheetRevision = revision
+     WHERE sheets.shop = $shop`,
   );
   return new Map(
     rows.flatMap(({ sheet, revision, minutes }) =>

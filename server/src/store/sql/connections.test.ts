@@ -17,7 +17,7 @@ afterEach(async () => {
 });
 
 const generation = async () => {
-  const [row] = await db.rows<{ generation: string }>('SELECT generation FROM identity');
+  const [row] = await db.whole.rows<{ generation: string }>('SELECT generation FROM identity');
   return row?.generation;
 };
 const SET = 'UPDATE identity SET generation = $1';
@@ -26,27 +26,27 @@ describe('the connections of a database', () => {
   it('answer more kinds of questions at once than they keep prepared', async () => {
     const asked = Array.from({ length: 450 }, (_, n) => n);
     const told = await Promise.all(
-      [...asked, ...asked].map((n) => db.rows<{ n: number }>(`SELECT ${n} + $1 AS n`, [1])),
+      [...asked, ...asked].map((n) => db.whole.rows<{ n: number }>(`SELECT ${n} + $1 AS n`, [1])),
     );
     expect(told.map(([row]) => row?.n)).toEqual([...asked, ...asked].map((n) => n + 1));
   });
 
   it('go on after a statement that is none', async () => {
-    await expect(db.rows('SELECT some FROM nowhere')).rejects.toThrow('no such table');
-    await expect(db.rows('SELECT some FROM nowhere')).rejects.toThrow('no such table');
-    expect(await db.rows('SELECT 1 AS one')).toEqual([{ one: 1 }]);
+    await expect(db.whole.rows('SELECT some FROM nowhere')).rejects.toThrow('no such table');
+    await expect(db.whole.rows('SELECT some FROM nowhere')).rejects.toThrow('no such table');
+    expect(await db.whole.rows('SELECT 1 AS one')).toEqual([{ one: 1 }]);
   });
 
   it('keep all that one piece of work wrote, by models and by statements, or nothing', async () => {
     const before = await generation();
     const failing = db.write(async (transaction) => {
-      await db.run(SET, ['half'], transaction);
+      await db.whole.run(SET, ['half'], transaction);
       await db.tables.shops.update({ name: 'Half' }, { where: {}, transaction });
       throw new Error('No further.');
     });
     await expect(failing).rejects.toThrow('No further.');
     expect(await generation()).toBe(before);
-    await db.write((transaction) => db.run(SET, ['whole'], transaction));
+    await db.write((transaction) => db.whole.run(SET, ['whole'], transaction));
     expect(await generation()).toBe('whole');
   });
 
@@ -56,14 +56,14 @@ describe('the connections of a database', () => {
     await Promise.all([
       db.write(async (transaction) => {
         ended = transaction;
-        await db.run(SET, ['first'], transaction);
+        await db.whole.run(SET, ['first'], transaction);
         order.push('first');
       }),
       db.write(async (transaction) => {
-        expect(await db.rows('SELECT generation FROM identity', [], transaction)).toEqual([
+        expect(await db.whole.rows('SELECT generation FROM identity', [], transaction)).toEqual([
           { generation: 'first' },
         ]);
-        await expect(db.run(SET, ['late'], ended!)).rejects.toThrow('has ended');
+        await expect(db.whole.run(SET, ['late'], ended!)).rejects.toThrow('has ended');
         order.push('second');
       }),
     ]);

@@ -21,10 +21,13 @@ const PREPARED = 200;
  */
 export type Connection = {
   driver: sqlite.Database;
-  /** All rows of a plain statement; `$1` is bound. */
-  all<Row>(sql: string, bind: readonly unknown[]): Promise<Row[]>;
+  /** All rows of a plain statement; `$1` is bound, and `$shop` where it stands in it. */
+  all<Row>(sql: string, bind: readonly unknown[], shop?: number): Promise<Row[]>;
   close(): Promise<void>;
 };
+
+/** A statement, and what is bound in it in the order in which it asks for that. */
+type Prepared = { statement: sqlite.Statement; asks: readonly string[] };
 
 /** Opens a connection to a database that is there. */
 export async function openConnection(file: string): Promise<Connection> {
@@ -33,7 +36,7 @@ export async function openConnection(file: string): Promise<Connection> {
       error ? reject(error) : resolve(opened),
     );
   });
-  const statements = new Map<string, Promise<sqlite.Statement>>();
+  const statements = new Map<string, Promise<Prepared>>();
   const prepared = (sql: string) => {
     const known = statements.get(sql);
     if (known) return known;
@@ -45,10 +48,11 @@ export async function openConnection(file: string): Promise<Connection> {
   };
   const connection: Connection = {
     driver,
-    async all<Row>(sql: string, bind: readonly unknown[]) {
-      const statement = await prepared(sql);
+    async all<Row>(sql: string, bind: readonly unknown[], shop?: number) {
+      const { statement, asks } = await prepared(sql);
+      const bound = asks.map((name) => (name === 'shop' ? shop : bind[Number(name) - 1]));
       return new Promise<Row[]>((resolve, reject) => {
-        statement.all<Row>(bind, (error, rows) => (error ? reject(error) : resolve(rows)));
+        statement.all<Row>(bound, (error, rows) => (error ? reject(error) : resolve(rows)));
       });
     },
     async close() {
@@ -62,23 +66,25 @@ export async function openConnection(file: string): Promise<Connection> {
   return connection;
 }
 
-function prepare(driver: sqlite.Database, sql: string): Promise<sqlite.Statement> {
+function prepare(driver: sqlite.Database, sql: string): Promise<Prepared> {
+  // SQLite numbers names as they come up in the statement, whatever number stands in them.
+  const asks = [...new Set([...sql.matchAll(/\$(\d+|shop)\b/g)].map(([, name = '']) => name))];
   return new Promise((resolve, reject) => {
     const statement: sqlite.Statement = driver.prepare(sql, (error: Error | null) =>
-      error ? reject(error) : resolve(statement),
+      error ? reject(error) : resolve({ statement, asks }),
     );
   });
 }
 
 /** Lets go of the statement that was prepared first; one under way ends before. */
-async function forgetFirst(statements: Map<string, Promise<sqlite.Statement>>): Promise<void> {
+async function forgetFirst(statements: Map<string, Promise<Prepared>>): Promise<void> {
   const [first] = statements;
   if (!first) return;
   const [sql, made] = first;
   statements.delete(sql);
-  const statement = await made.catch(ignore('who asked for it is told'));
+  const known = await made.catch(ignore('who asked for it is told'));
   await new Promise<void>((resolve) => {
-    if (statement) statement.finalize(() => resolve());
+    if (known) known.statement.finalize(() => resolve());
     else resolve();
   });
 }

@@ -12,13 +12,29 @@ import type { Tables } from './tables';
 import { defineTables } from './tables';
 import { upgrade } from './upgrade';
 
-/** One open database: its tables, and one queue through which every write goes. */
-export type Database = {
+/** A statement that says of which shop: without it, it would be of all, and does not compile. */
+export type OfShop = `${string}$shop${string}`;
+
+/** Plain statements on the database; `$1` is bound. */
+type Asked<Sql extends string> = {
+  /** Rows of a plain query, where models would cost more than they tell. */
+  rows<Row extends object>(sql: Sql, bind?: unknown[], within?: Transaction): Promise<Row[]>;
+  /** Runs a plain statement. */
+  run(sql: Sql, bind: unknown[], within: Transaction): Promise<void>;
+};
+
+/**
+ * One shop of an open database: its tables, and one queue through which every write goes. In its
+ * statements `$shop` is its number on this server.
+ */
+export type Database = Asked<OfShop> & {
+  /** The number of the shop on this server, in every row that is its own. */
+  shop: number;
+  /** Another shop of the same database. */
+  of(shop: number): Database;
+  /** The whole database: statements about the file, or about all shops. */
+  whole: Asked<string>;
   tables: Tables;
-  /** Rows of a plain query, where models would cost more than they tell; `$1` is bound. */
-  rows<Row extends object>(sql: string, bind?: unknown[], within?: Transaction): Promise<Row[]>;
-  /** Runs a plain statement; `$1` is bound. */
-  run(sql: string, bind: unknown[], within: Transaction): Promise<void>;
   /** Runs `work` in a transaction, alone: one after the other, each kept once it answers. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
@@ -39,8 +55,8 @@ export type Database = {
 };
 
 /**
- * Opens the database in `folder`, making both if need be; `reading` is how its jobs are read.
- * Throws FolderError.
+ * Opens the database in `folder`, making both if need be, and answers its first shop; `reading` is
+ * how jobs are read. Throws FolderError.
  */
 export async function openDatabase(
   folder: string,
@@ -49,40 +65,58 @@ export async function openDatabase(
   const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
   const sequelize = connect(file);
   await upgraded(sequelize, folder);
-  const tables = defineTables(sequelize);
   const [reader, writer] = [await openConnection(file), await openConnection(file)];
-  let kept = 0;
   let damage: string | null = null;
   const { inLine, isUnderWay, ended } = queueOn(sequelize, writer, () => {
     if (damage !== null) throw new RequestError(503, damage);
   });
-  const rows: Database['rows'] = async (sql, bind = [], within) => {
-    if (within && !isUnderWay(within)) throw new Error('This transaction has ended.');
-    return (within ? writer : reader).all(sql, bind);
+  const asked = (shop?: number): Asked<string> => {
+    const rows: Asked<string>['rows'] = async (sql, bind = [], within) => {
+      if (within && !isUnderWay(within)) throw new Error('This transaction has ended.');
+      return (within ? writer : reader).all(sql, bind, shop);
+    };
+    return {
+      rows,
+      run: async (sql, bind, within) => {
+        await rows(sql, bind, within);
+      },
+    };
   };
-  const acknowledged = await countAcknowledged(folder, rows);
-  return {
-    tables,
-    rows,
-    run: async (sql, bind, within) => {
-      await rows(sql, bind, within);
-    },
+  const whole = asked();
+  const acknowledged = await countAcknowledged(folder, whole.rows);
+  const shops = new Map<number, Database>();
+  const of = (shop: number): Database => {
+    const known = shops.get(shop);
+    if (known) return known;
+    let kept = 0;
+    const made: Database = {
+      ...asked(shop),
+      ...shared,
+      shop,
+      tables: defineTables(sequelize, shop),
+      writes: () => kept,
+      async write(work) {
+        const answer = await inLine(work);
+        // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
+        kept += 1;
+        acknowledged.kept();
+        return answer;
+      },
+    };
+    shops.set(shop, made);
+    return made;
+  };
+  const shared = {
+    of,
+    whole,
     summarise: reading,
-    writes: () => kept,
-    async write(work) {
-      const answer = await inLine(work);
-      // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
-      kept += 1;
-      acknowledged.kept();
-      return answer;
-    },
-    derive: (work) => inLine(work),
-    async copyInto(file) {
-      await rows('VACUUM INTO $1', [file]);
+    derive: (work: (transaction: Transaction) => Promise<void>) => inLine(work),
+    async copyInto(into: string) {
+      await whole.rows('VACUUM INTO $1', [into]);
     },
     lost: acknowledged.lost,
     damage: () => damage,
-    foundDamaged(why) {
+    foundDamaged(why: string) {
       damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${wayBack(folder)}`;
     },
     async close() {
@@ -92,7 +126,11 @@ export async function openDatabase(
       for (const connection of [writer, reader, sequelize]) await connection.close();
     },
   };
+  return of(FIRST_SHOP);
 }
+
+/** The shop that a database is made with. */
+const FIRST_SHOP = 1;
 
 /** What Sequelize's models write with: its statements go by the connection that writes. */
 class Writing extends Transaction {

@@ -180,7 +180,7 @@ describe('with no room left', () => {
     try {
       expect((await server.get('/machines')).body).toHaveLength(MACHINES.length);
       await server.db.write((transaction) =>
-        server.db.run("UPDATE machine_reads SET day = ''", [], transaction),
+        server.db.whole.run("UPDATE machine_reads SET day = ''", [], transaction),
       );
       const { id } = MACHINES[0]!;
       await withDiskFullAt(0, async () => {
@@ -193,7 +193,7 @@ describe('with no room left', () => {
         expect(refused.body.error.message).toContain('disk is full');
       });
       expect((await server.get('/machines')).status).toBe(200);
-      const after = await server.db.rows("SELECT 1 FROM machine_reads WHERE day = ''");
+      const after = await server.db.whole.rows("SELECT 1 FROM machine_reads WHERE day = ''");
       expect(after).toEqual([]);
     } finally {
       await server.close();

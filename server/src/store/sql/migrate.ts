@@ -25,6 +25,7 @@ import { fleets } from './migrations/0021-fleets';
 import { hooks } from './migrations/0022-hooks';
 import { weeks } from './migrations/0023-weeks';
 import { hookSigned } from './migrations/0024-hook-signed';
+import { manyShops } from './migrations/0025-many-shops';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -51,6 +52,7 @@ const MIGRATIONS: Migration[] = [
   hooks,
   weeks,
   hookSigned,
+  manyShops,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

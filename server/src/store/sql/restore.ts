@@ -33,15 +33,18 @@ export async function restore(file: string, folder: string, now: Date): Promise<
 async function beginAnew(file: string, from: string, now: Date): Promise<void> {
   const ask = await openFile(file, sqlite.OPEN_READWRITE);
   try {
-    const columns = await ask.all('PRAGMA table_info(identity)');
+    const columns = async (table: string) =>
+      (await ask.all(`PRAGMA table_info(${table})`)).map(({ name }) => name);
     // One of an earlier version gets its first generation when it is opened.
-    if (!columns.some(({ name }) => name === 'generation')) return;
+    if (!(await columns('identity')).includes('generation')) return;
     await ask.all('UPDATE identity SET generation = lower(hex(randomblob(16)))');
-    const audit = await ask.all("SELECT 1 FROM sqlite_master WHERE name = 'audit'");
+    const audit = await columns('audit');
     if (audit.length === 0) return;
+    // Each shop of it is told; one of an earlier version has only one.
+    const shop = audit.includes('shop') ? 'shop, ' : '';
     const about = basename(from).replaceAll("'", "''");
-    await ask.all(`INSERT INTO audit (at, what, about)
-      VALUES ('${now.toISOString()}', 'backup-restored', '${about}')`);
+    await ask.all(`INSERT INTO audit (${shop}at, what, about)
+      SELECT ${shop}'${now.toISOString()}', 'backup-restored', '${about}' FROM identity`);
   } finally {
     await ask.close();
   }

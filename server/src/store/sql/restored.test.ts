@@ -116,9 +116,10 @@ async function round(seed: number): Promise<void> {
 }
 
 async function lateOf(job: string): Promise<string[]> {
-  const rows = await db.rows<{ id: string }>('SELECT id FROM events WHERE job = $1 AND late = 1', [
-    job,
-  ]);
+  const rows = await db.whole.rows<{ id: string }>(
+    'SELECT id FROM events WHERE job = $1 AND late = 1',
+    [job],
+  );
   return rows.map(({ id }) => id);
 }
 

@@ -12,9 +12,8 @@ import type {
 import type { Model, ModelStatic, Sequelize } from 'sequelize';
 import { DataTypes } from 'sequelize';
 
-/** What stands in each row. */
+/** What stands in each row besides its shop. */
 export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
-  id: string;
   address: string | null;
   timeZone: string | null;
   units: Shop['units'] | null;
@@ -25,8 +24,6 @@ export type ShopRow = Pick<Shop, 'name' | 'policy' | 'bladeSets'> & {
   weekHours: number | null;
   aim: Shop['aim'] | null;
 };
-/** Which shop this is: one row, made with the database. */
-export type IdentityRow = { id: string; demo: boolean; generation: string };
 export type SheetRow = {
   id: string;
   revision: number;
@@ -87,7 +84,6 @@ export type PersonRow = {
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 export type Tables = {
-  identity: Table<IdentityRow>;
   shops: Table<ShopRow>;
   sheets: Table<SheetRow>;
   machines: Table<MachineRow>;
@@ -103,18 +99,25 @@ const text = DataTypes.TEXT;
 const json = DataTypes.JSON;
 const serial = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true };
 
-/** The tables as Sequelize knows them; the migrations make them. */
-export function defineTables(sequelize: Sequelize): Tables {
+/**
+ * The tables of one shop as Sequelize knows them; the migrations make them. What is asked of them
+ * is asked of this shop's rows, and what is added is this shop's.
+ */
+export function defineTables(sequelize: Sequelize, shop: number): Tables {
   const define = <Row extends object>(table: string, columns: object) => {
-    const own = { tableName: table, timestamps: false };
+    const own = {
+      tableName: table,
+      timestamps: false,
+      defaultScope: { where: { shop }, attributes: { exclude: ['shop'] } },
+    };
+    const whose = { type: DataTypes.INTEGER, primaryKey: true, defaultValue: shop };
+    const all = { ...columns, shop: whose };
     // Of a table without a class Sequelize knows no row.
     // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
-    return sequelize.define(table, columns as never, own) as unknown as Table<Row>;
+    return sequelize.define(`${table} of ${shop}`, all as never, own) as unknown as Table<Row>;
   };
   return {
-    identity: define<IdentityRow>('identity', { id, demo: DataTypes.BOOLEAN, generation: text }),
     shops: define<ShopRow>('shops', {
-      id,
       name: text,
       address: text,
       timeZone: text,

@@ -23,13 +23,14 @@ export async function noteAudit(db: Database, { what, who, about = '' }: Noted):
   await db
     .write(async (transaction) => {
       await db.run(
-        'INSERT INTO audit (at, what, who, about) VALUES ($1, $2, $3, $4)',
+        'INSERT INTO audit (shop, at, what, who, about) VALUES ($shop, $1, $2, $3, $4)',
         [new Date().toISOString(), what, who, about],
         transaction,
       );
       await db.run(
-        'DELETE FROM audit WHERE serial <= (SELECT max(serial) FROM audit) - $1',
-        [KEPT],
+        `DELETE FROM audit WHERE shop = $shop AND serial <= (SELECT serial FROM audit
+           WHERE shop = $shop ORDER BY serial DESC LIMIT 1 OFFSET ${KEPT})`,
+        [],
         transaction,
       );
     })
@@ -39,7 +40,8 @@ export async function noteAudit(db: Database, { what, who, about = '' }: Noted):
 /** What was noted, the newest first, as far as it can be read. */
 export async function readAudit(db: Database): Promise<AuditLine[]> {
   const lines = await db.rows<AuditLine>(
-    `SELECT serial, at, what, who, about FROM audit ORDER BY serial DESC LIMIT ${TOLD}`,
+    `SELECT serial, at, what, who, about FROM audit WHERE shop = $shop
+     ORDER BY serial DESC LIMIT ${TOLD}`,
   );
   return lines.filter((line) => v.is(AuditSchema.item, line));
 }

@@ -29,7 +29,8 @@ export async function keepDemoPeople(db: Database, transaction: Transaction): Pr
  */
 async function demoPerson(db: Database, role: DemoRole, transaction: Transaction): Promise<string> {
   const [known] = await db.rows<{ id: string }>(
-    'SELECT id FROM people WHERE demo = 1 AND role = $1 AND retiredAt IS NULL LIMIT 1',
+    `SELECT id FROM people
+     WHERE shop = $shop AND demo = 1 AND role = $1 AND retiredAt IS NULL LIMIT 1`,
     [role],
     transaction,
   );
@@ -49,14 +50,21 @@ export async function removeDemoPeople(
   transaction: Transaction,
 ): Promise<void> {
   const [own] = await db.rows(
-    "SELECT 1 FROM people WHERE demo = 0 AND role = 'foreman' AND retiredAt IS NULL LIMIT 1",
+    `SELECT 1 FROM people WHERE shop = $shop
+       AND demo = 0 AND role = 'foreman' AND retiredAt IS NULL LIMIT 1`,
     [],
     transaction,
   );
-  if (!own) await db.run('UPDATE people SET demo = 0 WHERE id = $1', [by], transaction);
-  for (const table of ['phones', 'pairings']) {
-    const theirs = 'person IN (SELECT id FROM people WHERE demo = 1)';
-    await db.run(`DELETE FROM ${table} WHERE ${theirs}`, [], transaction);
+  if (!own) {
+    await db.run('UPDATE people SET demo = 0 WHERE shop = $shop AND id = $1', [by], transaction);
   }
-  await db.run('DELETE FROM people WHERE demo = 1', [], transaction);
+  for (const table of ['phones', 'pairings']) {
+    await db.run(
+      `DELETE FROM ${table} WHERE shop = $shop
+         AND person IN (SELECT id FROM people WHERE shop = $shop AND demo = 1)`,
+      [],
+      transaction,
+    );
+  }
+  await db.run('DELETE FROM people WHERE shop = $shop AND demo = 1', [], transaction);
 }

@@ -10,7 +10,7 @@ export async function doorOf(db: Database): Promise<Door> {
   const known = doors.get(db);
   if (known) return known;
   const [door] = await db.rows<{ cookie: string; calendar: string }>(
-    'SELECT cookie, calendar FROM door',
+    'SELECT cookie, calendar FROM door WHERE shop = $shop',
   );
   if (!door) throw new Error('The database has no door.');
   const read = { cookie: `longbar-${door.cookie}`, calendar: door.calendar };
@@ -21,6 +21,8 @@ export async function doorOf(db: Database): Promise<Door> {
 /** The calendar's address is another from here on; who subscribed to the old one gets nothing. */
 export async function renewCalendar(db: Database): Promise<void> {
   const calendar = randomBytes(16).toString('hex');
-  await db.write((transaction) => db.run('UPDATE door SET calendar = $1', [calendar], transaction));
+  await db.write((transaction) =>
+    db.run('UPDATE door SET calendar = $1 WHERE shop = $shop', [calendar], transaction),
+  );
   doors.delete(db);
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { HookMessage } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../sql/database';
+import { inList } from '../sql/dialect';
 
 /** A message that waits for a program. */
 export type Waiting = { id: string; body: string; tries: number };
@@ -12,7 +13,8 @@ export type ToTell = { about: string; message: HookMessage; job?: string };
 /** A job was signed: every program is to be told, once what is read of it is worked out. */
 export function signedToTell(db: Database, job: string, transaction: Transaction): Promise<void> {
   return db.run(
-    'INSERT OR IGNORE INTO hook_signed (job, hook) SELECT $1, id FROM hooks',
+    `INSERT INTO hook_signed (shop, job, hook) SELECT shop, $1, id FROM hooks WHERE shop = $shop
+     ON CONFLICT (shop, hook, job) DO NOTHING`,
     [job],
     transaction,
   );
@@ -20,9 +22,10 @@ export function signedToTell(db: Database, job: string, transaction: Transaction
 
 /** The signed jobs that a program was not told of yet. */
 export async function untoldJobs(db: Database, hook: string): Promise<string[]> {
-  const rows = await db.rows<{ job: string }>('SELECT job FROM hook_signed WHERE hook = $1', [
-    hook,
-  ]);
+  const rows = await db.rows<{ job: string }>(
+    'SELECT job FROM hook_signed WHERE shop = $shop AND hook = $1',
+    [hook],
+  );
   return rows.map(({ job }) => job);
 }
 
@@ -36,13 +39,14 @@ export async function keepMessages(
 ): Promise<void> {
   for (const { about, message, job } of messages) {
     await db.run(
-      `INSERT INTO hook_messages (id, hook, about, body, madeAt, nextAt)
-       VALUES ($1, $2, $3, $4, $5, $5) ON CONFLICT (hook, about) DO NOTHING`,
+      `INSERT INTO hook_messages (shop, id, hook, about, body, madeAt, nextAt)
+       VALUES ($shop, $1, $2, $3, $4, $5, $5) ON CONFLICT (shop, hook, about) DO NOTHING`,
       [randomUUID(), hook, about, JSON.stringify(message), now],
       transaction,
     );
     if (job === undefined) continue;
-    await db.run('DELETE FROM hook_signed WHERE hook = $1 AND job = $2', [hook, job], transaction);
+    const told = 'DELETE FROM hook_signed WHERE shop = $shop AND hook = $1 AND job = $2';
+    await db.run(told, [hook, job], transaction);
   }
 }
 
@@ -54,7 +58,7 @@ export async function knownAbouts(
 ): Promise<ReadonlySet<string>> {
   const rows = await db.rows<{ about: string }>(
     `SELECT about FROM hook_messages
-     WHERE hook = $1 AND about IN (SELECT value FROM json_each($2))`,
+     WHERE shop = $shop AND hook = $1 AND about ${inList('$2')}`,
     [hook, JSON.stringify(abouts)],
   );
   return new Set(rows.map(({ about }) => about));
@@ -63,8 +67,8 @@ export async function knownAbouts(
 /** The first that are due at `now`, in the order they were made. */
 export function dueMessages(db: Database, hook: string, now: string): Promise<Waiting[]> {
   return db.rows<Waiting>(
-    `SELECT id, body, tries FROM hook_messages WHERE hook = $1 AND nextAt <= $2
-     ORDER BY madeAt, rowid LIMIT 50`,
+    `SELECT id, body, tries FROM hook_messages WHERE shop = $shop AND hook = $1 AND nextAt <= $2
+     ORDER BY madeAt, serial LIMIT 50`,
     [hook, now],
   );
 }
@@ -78,14 +82,15 @@ export async function noteTry(
   const { at, problem, nextAt } = ended;
   await db.write(async (transaction) => {
     await db.run(
-      'UPDATE hooks SET triedAt = $1, problem = $2 WHERE id = $3',
+      'UPDATE hooks SET triedAt = $1, problem = $2 WHERE shop = $shop AND id = $3',
       [at, problem, hook],
       transaction,
     );
     // Who took a message has it: only what it was about is kept, so that it is told once.
     const taken = problem === null ? ", body = ''" : '';
     await db.run(
-      `UPDATE hook_messages SET tries = tries + 1, nextAt = $1${taken} WHERE id = $2`,
+      `UPDATE hook_messages SET tries = tries + 1, nextAt = $1${taken}
+       WHERE shop = $shop AND id = $2`,
       [nextAt, id],
       transaction,
     );

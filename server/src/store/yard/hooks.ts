@@ -9,7 +9,9 @@ export type HookRow = { id: string; address: string; secret: string };
 
 /** The programs that are told. */
 export function hookRows(db: Database): Promise<HookRow[]> {
-  return db.rows<HookRow>('SELECT id, address, secret FROM hooks ORDER BY address');
+  return db.rows<HookRow>(
+    'SELECT id, address, secret FROM hooks WHERE shop = $shop ORDER BY address',
+  );
 }
 
 type HookLine = Omit<Hook, 'last'> & { triedAt: string | null; problem: string | null };
@@ -21,8 +23,9 @@ export async function listHooks(db: Database): Promise<Hook[]> {
        count(CASE WHEN body = '' THEN 1 END) AS told,
        count(nextAt) AS waiting,
        count(CASE WHEN body <> '' AND nextAt IS NULL THEN 1 END) AS givenUp
-     FROM hooks LEFT JOIN hook_messages ON hook = hooks.id
-     GROUP BY hooks.id ORDER BY address`,
+     FROM hooks LEFT JOIN hook_messages ON hook_messages.shop = hooks.shop AND hook = hooks.id
+     WHERE hooks.shop = $shop
+     GROUP BY hooks.id, address, triedAt, problem ORDER BY address`,
   );
   return rows.map(({ triedAt, problem, ...hook }) => ({
     ...hook,
@@ -41,7 +44,7 @@ export async function addHook(
   const [id, secret] = [randomUUID(), newSecret()];
   await db.write((transaction) =>
     db.run(
-      'INSERT INTO hooks (id, address, secret) VALUES ($1, $2, $3)',
+      'INSERT INTO hooks (shop, id, address, secret) VALUES ($shop, $1, $2, $3)',
       [id, address, secret],
       transaction,
     ),
@@ -53,7 +56,8 @@ export async function addHook(
 export async function moveHook(db: Database, id: string, { address }: HookPost): Promise<void> {
   await change(db, id, async (transaction) => {
     await db.run(
-      'UPDATE hooks SET address = $1, triedAt = NULL, problem = NULL WHERE id = $2',
+      `UPDATE hooks SET address = $1, triedAt = NULL, problem = NULL
+       WHERE shop = $shop AND id = $2`,
       [address, id],
       transaction,
     );
@@ -64,7 +68,11 @@ export async function moveHook(db: Database, id: string, { address }: HookPost):
 export async function renewSecret(db: Database, id: string): Promise<string> {
   const secret = newSecret();
   await change(db, id, (transaction) =>
-    db.run('UPDATE hooks SET secret = $1 WHERE id = $2', [secret, id], transaction),
+    db.run(
+      'UPDATE hooks SET secret = $1 WHERE shop = $shop AND id = $2',
+      [secret, id],
+      transaction,
+    ),
   );
   return secret;
 }
@@ -73,9 +81,9 @@ export async function renewSecret(db: Database, id: string): Promise<string> {
 export async function endHook(db: Database, id: string): Promise<void> {
   await change(db, id, async (transaction) => {
     for (const table of ['hook_messages', 'hook_signed']) {
-      await db.run(`DELETE FROM ${table} WHERE hook = $1`, [id], transaction);
+      await db.run(`DELETE FROM ${table} WHERE shop = $shop AND hook = $1`, [id], transaction);
     }
-    await db.run('DELETE FROM hooks WHERE id = $1', [id], transaction);
+    await db.run('DELETE FROM hooks WHERE shop = $shop AND id = $1', [id], transaction);
   });
 }
 
@@ -83,7 +91,8 @@ export async function endHook(db: Database, id: string): Promise<void> {
 export async function sendAgain(db: Database, id: string, now: string): Promise<void> {
   await change(db, id, (transaction) =>
     db.run(
-      `UPDATE hook_messages SET nextAt = $1, tries = 0 WHERE hook = $2 AND body <> ''`,
+      `UPDATE hook_messages SET nextAt = $1, tries = 0
+       WHERE shop = $shop AND hook = $2 AND body <> ''`,
       [now, id],
       transaction,
     ),
@@ -96,7 +105,8 @@ function change(
   how: (transaction: Transaction) => Promise<unknown>,
 ): Promise<void> {
   return db.write(async (transaction) => {
-    const [row] = await db.rows('SELECT 1 FROM hooks WHERE id = $1', [id], transaction);
+    const sql = 'SELECT 1 FROM hooks WHERE shop = $shop AND id = $1';
+    const [row] = await db.rows(sql, [id], transaction);
     if (!row) throw new RequestError(404, 'There is no such program.');
     await how(transaction);
   });

@@ -19,7 +19,7 @@ export async function hourMeterOf(
 ): Promise<HourMeter> {
   const rows = await db.rows<{ date: string; hours: number; replaced: number | null }>(
     `SELECT date, hours, replaced FROM hours_readings
-     WHERE machine = $1 AND job IS NULL AND takenBack IS NULL`,
+     WHERE shop = $shop AND machine = $1 AND job IS NULL AND takenBack IS NULL`,
     [id],
   );
   rows.forEach(refuseSpoiled);

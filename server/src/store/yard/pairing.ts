@@ -25,12 +25,13 @@ export async function beginPairing(
     const person = typeof whose === 'string' ? undefined : await personFor(db, whose, transaction);
     // What ran out or was used is of no more use.
     await db.run(
-      'DELETE FROM pairings WHERE until < $1 OR usedAt IS NOT NULL',
+      'DELETE FROM pairings WHERE shop = $shop AND (until < $1 OR usedAt IS NOT NULL)',
       [now.toISOString()],
       transaction,
     );
     await db.run(
-      'INSERT INTO pairings (codeHash, person, role, until) VALUES ($1, $2, $3, $4)',
+      `INSERT INTO pairings (shop, codeHash, person, role, until)
+       VALUES ($shop, $1, $2, $3, $4)`,
       [hashOf(code), person?.id ?? null, typeof whose === 'string' ? whose : null, until],
       transaction,
     );
@@ -59,14 +60,15 @@ async function personFor(
 export async function pair(db: Database, { code, name }: Pair, now: Date): Promise<Paired> {
   const { token, holder } = await db.write(async (transaction) => {
     const [link] = await db.rows<{ person: string | null; role: string | null }>(
-      'SELECT person, role FROM pairings WHERE codeHash = $1 AND usedAt IS NULL AND until > $2',
+      `SELECT person, role FROM pairings
+       WHERE shop = $shop AND codeHash = $1 AND usedAt IS NULL AND until > $2`,
       [hashOf(code), now.toISOString()],
       transaction,
     );
     if (!link) throw new RequestError(410, 'This link was used or has run out. Ask for a new one.');
     const person = link.person ?? (await personSaid(db, link.role, name, transaction));
     await db.run(
-      'UPDATE pairings SET usedAt = $1 WHERE codeHash = $2',
+      'UPDATE pairings SET usedAt = $1 WHERE shop = $shop AND codeHash = $2',
       [now.toISOString(), hashOf(code)],
       transaction,
     );
@@ -93,7 +95,8 @@ async function personSaid(
     return addPerson(db, { name, role: joins ? 'helper' : 'foreman' }, transaction);
   }
   if (!joins) {
-    await db.run("UPDATE people SET role = 'foreman' WHERE id = $1", [known], transaction);
+    const sql = "UPDATE people SET role = 'foreman' WHERE shop = $shop AND id = $1";
+    await db.run(sql, [known], transaction);
     return known;
   }
   const person = (await db.tables.people.findByPk(known, { transaction }))?.get();

@@ -8,7 +8,9 @@ import { letGo } from './phones';
 
 /** Whether nobody works here yet: the first phone to be paired is a foreman's. */
 export async function isNobodyHere(db: Database): Promise<boolean> {
-  const [found] = await db.rows('SELECT 1 FROM people WHERE retiredAt IS NULL LIMIT 1');
+  const [found] = await db.rows(
+    'SELECT 1 FROM people WHERE shop = $shop AND retiredAt IS NULL LIMIT 1',
+  );
   return found === undefined;
 }
 
@@ -31,7 +33,8 @@ export async function personNamed(
   transaction: Transaction,
 ): Promise<string | undefined> {
   const [known] = await db.rows<{ id: string }>(
-    'SELECT id FROM people WHERE lower(name) = lower($1) AND retiredAt IS NULL',
+    `SELECT id FROM people
+     WHERE shop = $shop AND lower(name) = lower($1) AND retiredAt IS NULL`,
     [name],
     transaction,
   );
@@ -60,11 +63,12 @@ export async function listPeople(db: Database): Promise<Person[]> {
     retiredAt: string | null;
     pin: number;
   }>(
-    `SELECT id, name, role, retiredAt, pin IS NOT NULL AS pin FROM people
+    `SELECT id, name, role, retiredAt, pin IS NOT NULL AS pin FROM people WHERE shop = $shop
      ORDER BY retiredAt IS NOT NULL, name, id`,
   );
   const phones = await db.rows<Person['phones'][number] & { person: string }>(
-    'SELECT id, person, pairedAt, seenAt FROM phones WHERE revokedAt IS NULL ORDER BY pairedAt, id',
+    `SELECT id, person, pairedAt, seenAt FROM phones
+     WHERE shop = $shop AND revokedAt IS NULL ORDER BY pairedAt, id`,
   );
   return people.map(({ retiredAt, role, pin, ...person }) => ({
     ...person,
@@ -96,17 +100,18 @@ export async function changePerson(
     const before = row.get().name;
     if (name !== undefined) await refuseSameName(db, name, id, transaction);
     if (retired === false) await refuseSameName(db, name ?? before, id, transaction);
-    await row.update(
+    await db.tables.people.update(
       {
         ...(name !== undefined && { name }),
         ...(role !== undefined && { role }),
         ...(retired !== undefined && { retiredAt: retired ? now.toISOString() : null }),
       },
-      { transaction },
+      { where: { id }, transaction },
     );
     if (retired) await letGo(db, 'person', id, now, transaction);
     const [left] = await db.rows(
-      "SELECT 1 FROM people WHERE role = 'foreman' AND retiredAt IS NULL LIMIT 1",
+      `SELECT 1 FROM people
+       WHERE shop = $shop AND role = 'foreman' AND retiredAt IS NULL LIMIT 1`,
       [],
       transaction,
     );

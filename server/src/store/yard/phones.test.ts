@@ -5,11 +5,11 @@ describe('that a phone was here', () => {
   it('is written down once of many questions asked at once, and again an hour later', async () => {
     const server = await startTestServer();
     const { db } = server;
-    const [phone] = await db.rows<{ id: string }>('SELECT id FROM phones');
+    const [phone] = await db.whole.rows<{ id: string }>('SELECT id FROM phones');
     const holder = { id: 'p', name: 'Ina', role: 'foreman' as const, phone: phone!.id };
     const seenAt = async () =>
       (
-        await db.rows<{ seenAt: string | null }>('SELECT seenAt FROM phones WHERE id = $1', [
+        await db.whole.rows<{ seenAt: string | null }>('SELECT seenAt FROM phones WHERE id = $1', [
           holder.phone,
         ])
       )[0]?.seenAt ?? null;

@@ -21,8 +21,8 @@ export const hashOf = (secret: string) => createHash('sha256').update(secret).di
 export async function whoHolds(db: Database, token: string): Promise<Holder | undefined> {
   const [row] = await db.rows<Holder>(
     `SELECT people.id, name, role, phones.id AS phone, seenAt FROM phones
-     JOIN people ON people.id = person
-     WHERE tokenHash = $1 AND revokedAt IS NULL AND retiredAt IS NULL`,
+     JOIN people ON people.shop = phones.shop AND people.id = person
+     WHERE phones.shop = $shop AND tokenHash = $1 AND revokedAt IS NULL AND retiredAt IS NULL`,
     [hashOf(token)],
   );
   return row;
@@ -39,7 +39,7 @@ export async function noteSeen(db: Database, { phone, seenAt }: Holder, now: Dat
   try {
     await db.write((transaction) =>
       db.run(
-        'UPDATE phones SET seenAt = $1 WHERE id = $2',
+        'UPDATE phones SET seenAt = $1 WHERE shop = $shop AND id = $2',
         [now.toISOString(), phone],
         transaction,
       ),
@@ -58,8 +58,9 @@ export async function meOf(
   { id, name, role, phone }: Omit<Me, 'alone'>,
 ): Promise<Me> {
   const [others] = await db.rows<{ some: number }>(
-    `SELECT EXISTS (SELECT 1 FROM people WHERE id <> $1 AND retiredAt IS NULL)
-       OR EXISTS (SELECT 1 FROM phones WHERE id <> $2 AND revokedAt IS NULL) AS some`,
+    `SELECT EXISTS (SELECT 1 FROM people WHERE shop = $shop AND id <> $1 AND retiredAt IS NULL)
+       OR EXISTS (SELECT 1 FROM phones WHERE shop = $shop AND id <> $2 AND revokedAt IS NULL)
+       AS some`,
     [id, phone],
   );
   return { id, name, role, phone, alone: others?.some === 0 };
@@ -74,12 +75,12 @@ export async function keepPhone(
 ): Promise<{ token: string; holder: Omit<Me, 'alone'> }> {
   const [token, phone] = [newSecret(), randomUUID()];
   await db.run(
-    'INSERT INTO phones (id, person, tokenHash, pairedAt) VALUES ($1, $2, $3, $4)',
+    'INSERT INTO phones (shop, id, person, tokenHash, pairedAt) VALUES ($shop, $1, $2, $3, $4)',
     [phone, person, hashOf(token), now.toISOString()],
     transaction,
   );
   const [row] = await db.rows<Pick<Me, 'id' | 'name' | 'role'>>(
-    'SELECT id, name, role FROM people WHERE id = $1 AND retiredAt IS NULL',
+    'SELECT id, name, role FROM people WHERE shop = $shop AND id = $1 AND retiredAt IS NULL',
     [person],
     transaction,
   );
@@ -91,8 +92,8 @@ export async function keepPhone(
 export async function revokePhone(db: Database, id: string, now: Date): Promise<string> {
   return db.write(async (transaction) => {
     const [known] = await db.rows<{ name: string }>(
-      `SELECT name FROM phones JOIN people ON people.id = person
-       WHERE phones.id = $1 AND revokedAt IS NULL`,
+      `SELECT name FROM phones JOIN people ON people.shop = phones.shop AND people.id = person
+       WHERE phones.shop = $shop AND phones.id = $1 AND revokedAt IS NULL`,
       [id],
       transaction,
     );
@@ -111,7 +112,7 @@ export function letGo(
   transaction: Transaction,
 ): Promise<void> {
   return db.run(
-    `UPDATE phones SET revokedAt = $1 WHERE ${by} = $2 AND revokedAt IS NULL`,
+    `UPDATE phones SET revokedAt = $1 WHERE shop = $shop AND ${by} = $2 AND revokedAt IS NULL`,
     [now.toISOString(), id],
     transaction,
   );

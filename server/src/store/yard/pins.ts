@@ -15,7 +15,7 @@ const WAITS = 15 * 60_000;
 export async function namesHere(db: Database): Promise<NameHere[]> {
   const rows = await db.rows<{ name: string; pin: number }>(
     `SELECT name, pin IS NOT NULL AS pin FROM people
-     WHERE retiredAt IS NULL AND role IN ('technician', 'foreman') ORDER BY name`,
+     WHERE shop = $shop AND retiredAt IS NULL AND role IN ('technician', 'foreman') ORDER BY name`,
   );
   return rows.map(({ name, pin }) => ({ name, pin: pin === 1 }));
 }
@@ -29,7 +29,8 @@ export async function setPin(db: Database, person: string, pin: string | null): 
       : `${salt.toString('hex')} ${(await derive(pin, salt, BYTES)).toString('hex')}`;
   await db.write((transaction) =>
     db.run(
-      'UPDATE people SET pin = $1, pinWrong = 0, pinWaits = NULL WHERE id = $2',
+      `UPDATE people SET pin = $1, pinWrong = 0, pinWaits = NULL
+       WHERE shop = $shop AND id = $2`,
       [kept, person],
       transaction,
     ),
@@ -46,7 +47,7 @@ export async function tryPin(db: Database, name: string, pin: string, now: Date)
   const person = await db.write(async (transaction) => {
     const [row] = await db.rows<PinRow>(
       `SELECT id, pin, pinWrong, pinWaits FROM people
-       WHERE lower(name) = lower($1) AND retiredAt IS NULL`,
+       WHERE shop = $shop AND lower(name) = lower($1) AND retiredAt IS NULL`,
       [name],
       transaction,
     );
@@ -57,7 +58,7 @@ export async function tryPin(db: Database, name: string, pin: string, now: Date)
     const wrong = row.pinWrong + 1;
     const waits = wrong < TRIES ? null : new Date(now.getTime() + WAITS).toISOString();
     await db.run(
-      'UPDATE people SET pinWrong = $1, pinWaits = $2 WHERE id = $3',
+      'UPDATE people SET pinWrong = $1, pinWaits = $2 WHERE shop = $shop AND id = $3',
       [waits === null ? wrong : 0, waits, row.id],
       transaction,
     );
@@ -71,7 +72,7 @@ export async function tryPin(db: Database, name: string, pin: string, now: Date)
   }
   await db.write((transaction) =>
     db.run(
-      'UPDATE people SET pinWrong = 0, pinWaits = NULL WHERE id = $1',
+      'UPDATE people SET pinWrong = 0, pinWaits = NULL WHERE shop = $shop AND id = $1',
       [person.id],
       transaction,
     ),

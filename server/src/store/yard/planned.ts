@@ -6,7 +6,7 @@ type PlannedRow = { machine: string; week: string; who: string | null };
 
 /** Which machines are in the plan. */
 export function plannedRows(db: Database): Promise<PlannedRow[]> {
-  return db.rows<PlannedRow>('SELECT machine, week, who FROM planned');
+  return db.rows<PlannedRow>('SELECT machine, week, who FROM planned WHERE shop = $shop');
 }
 
 /** Puts a machine into a week; who does it stays where nobody says. */
@@ -15,10 +15,10 @@ export function putIntoWeek(
   { machine, week, who }: { machine: string; week: string; who?: string | null | undefined },
   transaction: Transaction,
 ): Promise<void> {
-  const sameWho = who === undefined ? 'who' : '$3';
+  const sameWho = who === undefined ? 'planned.who' : '$3';
   return db.run(
-    `INSERT INTO planned (machine, week, who) VALUES ($1, $2, $3)
-     ON CONFLICT (machine) DO UPDATE SET week = $2, who = ${sameWho}`,
+    `INSERT INTO planned (shop, machine, week, who) VALUES ($shop, $1, $2, $3)
+     ON CONFLICT (shop, machine) DO UPDATE SET week = $2, who = ${sameWho}`,
     [machine, week, who ?? null],
     transaction,
   );
@@ -26,5 +26,6 @@ export function putIntoWeek(
 
 /** Takes a machine out of the plan: its check was signed, or it is out of the yard. */
 export function unplan(db: Database, machine: string, transaction: Transaction): Promise<void> {
-  return db.run('DELETE FROM planned WHERE machine = $1', [machine], transaction);
+  const sql = 'DELETE FROM planned WHERE shop = $shop AND machine = $1';
+  return db.run(sql, [machine], transaction);
 }

@@ -16,8 +16,8 @@ export async function addRound(
   transaction: Transaction,
 ): Promise<void> {
   await db.run(
-    `INSERT OR IGNORE INTO practice (id, who, exercise, level, score, at)
-     VALUES ($1, $2, $3, $4, $5, $6)`,
+    `INSERT INTO practice (shop, id, who, exercise, level, score, at)
+     VALUES ($shop, $1, $2, $3, $4, $5, $6) ON CONFLICT (shop, id) DO NOTHING`,
     [id, who, exercise, level, score, at],
     transaction,
   );
@@ -27,7 +27,7 @@ export async function addRound(
 export async function practiceOf(db: Database, who?: string): Promise<PracticeLine[]> {
   const rows = await db.rows(
     `SELECT who, exercise, level, MAX(score) AS best, COUNT(*) AS rounds, MAX(at) AS last
-     FROM practice ${who === undefined ? '' : 'WHERE who = $1'}
+     FROM practice WHERE shop = $shop ${who === undefined ? '' : 'AND who = $1'}
      GROUP BY who, exercise, level ORDER BY last DESC, who, exercise, level`,
     who === undefined ? [] : [who],
   );

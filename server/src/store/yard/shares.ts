@@ -19,7 +19,8 @@ export async function shareRecord(
     if (!row) throw new RequestError(404, 'There is no such job.');
     if (row.seal === null) throw new RequestError(409, 'Only a signed record is shared.');
     await db.run(
-      'INSERT INTO shares (id, secretHash, job, by, until) VALUES ($1, $2, $3, $4, $5)',
+      `INSERT INTO shares (shop, id, secretHash, job, by, until)
+       VALUES ($shop, $1, $2, $3, $4, $5)`,
       [id, hashOf(secret), job, by, until],
       transaction,
     );
@@ -31,7 +32,7 @@ export async function shareRecord(
 export async function sharesOf(db: Database, job: string, now: Date): Promise<Share[]> {
   return db.rows<Share>(
     `SELECT id, by, until FROM shares
-     WHERE job = $1 AND endedAt IS NULL AND until > $2 ORDER BY until`,
+     WHERE shop = $shop AND job = $1 AND endedAt IS NULL AND until > $2 ORDER BY until`,
     [job, now.toISOString()],
   );
 }
@@ -40,13 +41,13 @@ export async function sharesOf(db: Database, job: string, now: Date): Promise<Sh
 export async function endShare(db: Database, job: string, id: string, now: Date): Promise<void> {
   await db.write(async (transaction) => {
     const [known] = await db.rows(
-      'SELECT 1 FROM shares WHERE id = $1 AND job = $2 AND endedAt IS NULL',
+      'SELECT 1 FROM shares WHERE shop = $shop AND id = $1 AND job = $2 AND endedAt IS NULL',
       [id, job],
       transaction,
     );
     if (!known) throw new RequestError(404, 'There is no such link.');
     await db.run(
-      'UPDATE shares SET endedAt = $1 WHERE id = $2',
+      'UPDATE shares SET endedAt = $1 WHERE shop = $shop AND id = $2',
       [now.toISOString(), id],
       transaction,
     );
@@ -56,7 +57,8 @@ export async function endShare(db: Database, job: string, id: string, now: Date)
 /** The job whose record a link reads. Throws RequestError 404 for one that ended or never was. */
 export async function sharedJob(db: Database, secret: string, now: Date): Promise<string> {
   const [share] = await db.rows<{ job: string }>(
-    'SELECT job FROM shares WHERE secretHash = $1 AND endedAt IS NULL AND until > $2',
+    `SELECT job FROM shares
+     WHERE shop = $shop AND secretHash = $1 AND endedAt IS NULL AND until > $2`,
     [hashOf(secret), now.toISOString()],
   );
   if (!share) throw new RequestError(404, 'This link has ended. Ask the shop for another.');

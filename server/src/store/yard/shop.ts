@@ -8,12 +8,9 @@ import type { Database } from '../sql/database';
 import { openJobsChanged, riskChanged } from '../stale';
 import type { SetAside } from '../setAside';
 import { listSetAside } from '../setAside';
-import type { IdentityRow, ShopRow } from '../sql/tables';
+import type { ShopRow } from '../sql/tables';
 
-/** There is one shop in a database. */
-const ONLY = 'shop';
-
-/** The one shop of this database. */
+/** The rules of the shop, as a new one has them where none were kept. */
 export async function readShop({ tables }: Database, transaction?: Transaction): Promise<Shop> {
   const row = await tables.shops.findOne({ ...(transaction && { transaction }) });
   return row ? wholeShop(row.get()).shop : NEW_SHOP;
@@ -21,7 +18,7 @@ export async function readShop({ tables }: Database, transaction?: Transaction):
 
 /** The rules as they are kept; where one cannot be read, what a new shop has, and that is said. */
 function wholeShop(row: ShopRow): { shop: Shop; spoiled: SetAside[] } {
-  const said = Object.entries(row).filter(([key, value]) => key !== 'id' && value !== null);
+  const said = Object.entries(row).filter(([, value]) => value !== null);
   const whole = v.safeParse(ShopSchema, Object.fromEntries(said));
   if (whole.success) return { shop: whole.output, spoiled: [] };
   const spoiled: SetAside[] = [];
@@ -40,7 +37,9 @@ export async function readShopHere(db: Database): Promise<ShopHere> {
     db.tables.shops.findOne(),
     identityOf(db),
     listSetAside(db),
-    db.rows<{ count: number }>('SELECT count(*) AS count FROM waiting_hours WHERE leftOut = 0'),
+    db.rows<{ count: number }>(
+      'SELECT count(*) AS count FROM waiting_hours WHERE shop = $shop AND leftOut = 0',
+    ),
   ]);
   const { shop, spoiled } = row ? wholeShop(row.get()) : { shop: NEW_SHOP, spoiled: [] };
   const aside = [...spoiled, ...listed];
@@ -56,35 +55,42 @@ export async function readShopHere(db: Database): Promise<ShopHere> {
   };
 }
 
-/** Which shop this database holds, and which life of its database this is. */
-export async function identityOf(db: Database): Promise<IdentityRow> {
-  const [row] = await db.rows<IdentityRow & { demo: unknown }>(
-    'SELECT id, demo, generation FROM identity',
+/** Which of all shops it is, and which life of its database this is. */
+type Identity = { id: string; demo: boolean; generation: string };
+
+/** Which of all shops this is. */
+export async function identityOf(db: Database): Promise<Identity> {
+  const [row] = await db.rows<Omit<Identity, 'demo'> & { demo: unknown }>(
+    'SELECT id, demo, generation FROM identity WHERE shop = $shop',
   );
   if (!row) throw new Error('The database does not say which shop it holds.');
   return { ...row, demo: Number(row.demo) === 1 };
 }
 
-/** Whether nothing was written into this database yet, not even a name. */
+/** Whether nothing was written down in this shop yet, not even its name. */
 export async function isEmptyShop(db: Database, transaction: Transaction): Promise<boolean> {
   const [found] = await db.rows<{ some: number }>(
-    `SELECT EXISTS (SELECT 1 FROM shops) OR EXISTS (SELECT 1 FROM sheets)
-       OR EXISTS (SELECT 1 FROM machines) AS some`,
+    `SELECT EXISTS (SELECT 1 FROM shops WHERE shop = $shop)
+       OR EXISTS (SELECT 1 FROM sheets WHERE shop = $shop)
+       OR EXISTS (SELECT 1 FROM machines WHERE shop = $shop) AS some`,
     [],
     transaction,
   );
   return found?.some === 0;
 }
 
-/** From here on the database holds this shop, in a life of its own. */
+/** From here on it is this of all shops, in a life of its own. */
 export async function becomeShop(
   db: Database,
   id: string,
   demo: boolean,
   transaction: Transaction,
 ): Promise<void> {
-  await db.tables.identity.destroy({ where: {}, transaction });
-  await db.tables.identity.create({ id, demo, generation: randomUUID() }, { transaction });
+  await db.run(
+    'UPDATE identity SET id = $1, demo = $2, generation = $3 WHERE shop = $shop',
+    [id, demo ? 1 : 0, randomUUID()],
+    transaction,
+  );
 }
 
 /**
@@ -106,7 +112,7 @@ export async function rebuildShop(db: Database, id: string, shop?: Shop): Promis
 export async function writeShop(db: Database, shop: Shop, transaction: Transaction): Promise<void> {
   const { name, policy, bladeSets } = shop;
   const row: ShopRow = {
-    ...{ id: ONLY, name, policy, bladeSets },
+    ...{ name, policy, bladeSets },
     address: shop.address || null,
     timeZone: shop.timeZone ?? null,
     units: shop.units ?? null,
@@ -120,7 +126,7 @@ export async function writeShop(db: Database, shop: Shop, transaction: Transacti
   const known = await db.tables.shops.findOne({ transaction });
   const risk = known?.get().driftRisk ?? USUAL_RISK;
   if (risk !== (row.driftRisk ?? USUAL_RISK)) await riskChanged(db, transaction);
-  if (known) await known.update({ ...row, id: known.get().id }, { transaction });
+  if (known) await db.tables.shops.update(row, { where: {}, transaction });
   else await db.tables.shops.create(row, { transaction });
   await openJobsChanged(db, transaction);
 }

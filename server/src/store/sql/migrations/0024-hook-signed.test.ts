@@ -35,7 +35,7 @@ describe('programs that were told by the last event they were looked at for', ()
     await keep(3, 'open', JSON.stringify({ type: 'bar.out' }));
     await keep(4, 'too late', signed, 1);
     await keep(5, 'spoiled', '{"type":"job.si');
-    await run();
+    await run('0024-hook-signed');
     const rows = (sql: string) => sequelize.query(sql, { type: QueryTypes.SELECT });
     expect(await rows('SELECT hook, job FROM hook_signed')).toEqual([{ hook: 'h', job: 'untold' }]);
     expect(await rows('SELECT * FROM hooks')).not.toHaveProperty('0.looked');
