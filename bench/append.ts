@@ -84,7 +84,7 @@ async function openBare(file: string) {
     );
   await all('PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON');
   const insert = db.prepare(
-    'INSERT INTO events (id, job, n, body, receivedAt) VALUES (?, ?, ?, ?, ?)',
+    'INSERT INTO events (shop, id, job, n, body, receivedAt) VALUES (1, ?, ?, ?, ?, ?)',
   );
   return {
     all,

@@ -1,6 +1,8 @@
 // `npm run backup`: a checked backup of the data folder now, while the server may run.
 // `npm run restore -- FILE`: puts a backup in its place, after checking it.
-// `npm run pair`: a link that pairs a phone as a foreman's, once and within a quarter of an hour.
+// `npm run pair`: a link that pairs a phone as a foreman's, once and within a quarter of an hour;
+// `npm run pair -- 2` of the second shop, where there are several.
+// `npm run shops`: the shops of the server. `npm run shop -- NAME`: opens another.
 // `npm run verify -- FILE`: who signed a record or an archive, and whether a byte was changed.
 // `npm run rebuild`: works out anew all that is derived from what was written down.
 import { join } from 'node:path';
@@ -23,8 +25,20 @@ const commands = {
     say('Phones that were let go since that backup are paired again: look under Shop, People.');
   },
   async pair() {
+    const link = await data.pairFolder(folder, file);
     say('Open this on the phone within 15 minutes. It pairs it once, as a foreman’s:');
-    say(await data.pairFolder(folder));
+    say(link);
+  },
+  async shops() {
+    for (const { number, name, machines, people } of await data.shopsIn(folder)) {
+      say(`${number}  ${name} (machines: ${machines}, people: ${people})`);
+    }
+  },
+  async shop() {
+    if (file === undefined) throw new Error('Say its name: npm run shop -- "North yard"');
+    const link = await data.openShopIn(folder, file);
+    say('It is open. Open this on its foreman’s phone within 15 minutes:');
+    say(link);
   },
   async verify() {
     if (file === undefined) throw new Error('Say which: npm run verify -- FILE');

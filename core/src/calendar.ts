@@ -1,3 +1,5 @@
+import { wallClock } from './shownAs';
+
 const DAY = 86_400_000;
 
 /** Midnight UTC of the day an ISO date or instant names, in ms. */
@@ -28,8 +30,9 @@ export function addMonths(date: string, months: number): string {
   return first.toISOString().slice(0, 10);
 }
 
-/** The calendar day at an instant where this program runs, as 2026-05-02. */
+/** The calendar day at an instant by the time zone in force, as 2026-05-02. */
 export function localDay(instant: Date): string {
+  const { year, month, day } = wallClock(instant);
   const pad = (part: number) => String(part).padStart(2, '0');
-  return `${instant.getFullYear()}-${pad(instant.getMonth() + 1)}-${pad(instant.getDate())}`;
+  return `${year}-${pad(month)}-${pad(day)}`;
 }

@@ -147,8 +147,8 @@ export type { ShimAct } from './gauging/shimOrder';
 
 export { adapterSetting } from './torque/adapter';
 export type { AdapterSum } from './torque/adapter';
-export { showUnits, unitsShown, USUAL_UNITS } from './unitsShown';
-export type { Units } from './unitsShown';
+export { showBy, showUnits, unitsShown, USUAL_UNITS, wallClock } from './shownAs';
+export type { Shown, Units } from './shownAs';
 export { formatTemperature, fromFahrenheit } from './temperature';
 export { readNumber } from './typedNumber';
 export { convertTorque, formatTorque, TORQUE_UNITS } from './torque/units';

@@ -1,4 +1,4 @@
-import { unitsShown } from './unitsShown';
+import { unitsShown } from './shownAs';
 
 const degrees = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 

@@ -1,4 +1,5 @@
 import { NEAR_ENOUGH } from './gauging/blades';
+import { wallClock } from './shownAs';
 
 /** µm in a thou (0.001 in). */
 const MICROMETRES_PER_THOU = 25.4;
@@ -62,9 +63,8 @@ export function formatHours(hours: number): string {
 
 /** An instant as the clock on the wall showed it here, by the time zone that is in force now. */
 export function formatInstant(at: string): string {
-  const here = new Date(at);
-  const day = [here.getFullYear(), here.getMonth(), here.getDate()] as const;
-  return instantFormat.format(Date.UTC(...day, here.getHours(), here.getMinutes()));
+  const { year, month, day, hour, minute } = wallClock(new Date(at));
+  return instantFormat.format(Date.UTC(year, month - 1, day, hour, minute));
 }
 
 /** Two calendar days as one range: "7–12 Dec 2026". */

@@ -1,11 +1,13 @@
-import { localDay } from '@longbar/core';
-import { goByShop } from './goByShop';
+import { localDay, ShopSchema } from '@longbar/core';
+import * as v from 'valibot';
 import { foremansLink } from './pairingLink';
 import { backupPlan } from './settings';
 import { backUp } from './store/sql/backup';
+import type { Database } from './store/sql/database';
 import { openDatabase } from './store/sql/database';
 import { rebuild } from './store/derived/readTables';
-import { readShop } from './store/yard/shop';
+import type { ShopTold } from './store/yard/shops';
+import { forEachShop, openShop, tellShops } from './store/yard/shops';
 
 /* What is done to a data folder by a command, beside the server or without it. */
 
@@ -30,19 +32,58 @@ export async function rebuildFolder(
 ): Promise<void> {
   const db = await openDatabase(folder);
   try {
-    goByShop(await readShop(db));
-    await rebuild(db, localDay(new Date()), said);
+    await forEachShop(db, (shop) => rebuild(shop, localDay(new Date()), said));
   } finally {
     await db.close();
   }
 }
 
-/** A link that pairs one more phone as a foreman's; the server may run on the folder. */
-export async function pairFolder(folder: string): Promise<string> {
+/**
+ * A link that pairs one more phone as a foreman's, of the shop with this number where there are
+ * several; the server may run on the folder. Throws where that does not say which.
+ */
+export async function pairFolder(folder: string, number?: string): Promise<string> {
   const db = await openDatabase(folder);
   try {
-    return await foremansLink(db, folder);
+    return await foremansLink(await shopMeant(db, number), folder);
   } finally {
     await db.close();
   }
+}
+
+/** The shops of a data folder: the number of each, its name, and how many machines and people it has. */
+export async function shopsIn(folder: string): Promise<ShopTold[]> {
+  const db = await openDatabase(folder);
+  try {
+    return await tellShops(db);
+  } finally {
+    await db.close();
+  }
+}
+
+/**
+ * Opens another shop in a data folder, and answers the link that pairs its first phone; the server
+ * may run on the folder. Throws where there is a shop of this name.
+ */
+export async function openShopIn(folder: string, name: string): Promise<string> {
+  const db = await openDatabase(folder);
+  try {
+    const same = (await tellShops(db)).find(
+      (shop) => shop.name.toLowerCase() === name.toLowerCase(),
+    );
+    if (same) throw new Error(`There is a shop of this name already: ${same.number} ${same.name}.`);
+    return await foremansLink(await openShop(db, v.parse(ShopSchema.entries.name, name)), folder);
+  } finally {
+    await db.close();
+  }
+}
+
+async function shopMeant(db: Database, number: string | undefined): Promise<Database> {
+  const shops = await tellShops(db);
+  const [only, another] = shops;
+  const meant = number === undefined && !another ? only : undefined;
+  const found = meant ?? shops.find((shop) => String(shop.number) === number);
+  if (found) return db.of(found.number);
+  const listed = shops.map((shop) => `${shop.number} ${shop.name}`).join(', ');
+  throw new Error(`Say which shop by its number: ${listed}.`);
 }

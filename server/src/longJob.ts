@@ -1,4 +1,4 @@
-import { goByShop } from './goByShop';
+import { inShop } from './inShop';
 import type { ToldOfJob } from './longJobs';
 import type { Summarise } from './jobRead/summary';
 import { summarise } from './jobRead/summary';
@@ -16,8 +16,7 @@ function read(text: string): ToldOfJob {
   try {
     const job: Parameters<Summarise> = JSON.parse(text);
     const [, , shop] = job;
-    goByShop(shop);
-    return { read: summarise(...job) };
+    return { read: inShop(shop, () => summarise(...job)) };
   } catch (error) {
     return { failed: error instanceof Error ? error.message : String(error) };
   }

@@ -1,4 +1,3 @@
-import { goByShop } from './goByShop';
 import { noteLook } from './lastLook';
 import { lookAtShop } from './store/journal/damage';
 import { openDatabase } from './store/sql/database';
@@ -6,8 +5,7 @@ import { lookAtFile } from './store/sql/looks';
 import { settleDrift } from './store/derived/drift';
 import { settleJobs } from './store/derived/jobReads';
 import { keepSpoiled } from './store/setAside';
-import { readShop } from './store/yard/shop';
-import { allShops } from './store/yard/shops';
+import { forEachShop } from './store/yard/shops';
 
 /*
  * The drift of the whole yard and, where it is asked for, a look through all of the database, in a
@@ -23,13 +21,12 @@ const said = (done: number, of: number) =>
   process.send?.({ done, of }, undefined, undefined, () => undefined);
 if (process.argv[3] === 'thorough') await lookThrough();
 let done = 0;
-for (const shop of await allShops(db)) {
+await forEachShop(db, async (shop) => {
   // Nothing is written any more where it was found damaged.
-  if (db.damage() !== null) break;
-  goByShop(await readShop(shop));
+  if (db.damage() !== null) return;
   await settleJobs(shop);
   done += await settleDrift(shop, said);
-}
+});
 await db.close();
 process.off('disconnect', orphaned);
 said(done, done);
@@ -41,8 +38,8 @@ async function lookThrough(): Promise<void> {
   const damage = db.damage();
   if (damage !== null) process.send?.({ damage });
   else {
-    for (const shop of await allShops(db)) {
-      await keepSpoiled(shop, [...orphans, ...(await lookAtShop(shop))]);
-    }
+    await forEachShop(db, async (shop) =>
+      keepSpoiled(shop, [...orphans, ...(await lookAtShop(shop))]),
+    );
   }
 }

@@ -1,3 +1,4 @@
+import { wallClock } from '@longbar/core';
 import * as v from 'valibot';
 import type { ChildProcess } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
@@ -6,6 +7,9 @@ import type { Database } from './store/sql/database';
 import { isLookOld } from './lastLook';
 import { inOwnProcess } from './ownProcess';
 import { isDriftDue } from './store/derived/drift';
+import { readShop } from './store/yard/shop';
+import { allShops } from './store/yard/shops';
+import { inShop } from './inShop';
 
 /** What is told by the process of the night. */
 const ToldSchema = v.object({ damage: v.string() });
@@ -39,7 +43,7 @@ export function nightWork(db: Database, folder: string, logger: Logger): NightWo
   const work = async (thorough: boolean) => {
     again ||= child !== undefined;
     // Most starts find all of it worked out: no process is begun for nothing.
-    if (child || !(thorough || (await isDriftDue(db))) || child || ended) return;
+    if (child || !(thorough || (await isAnyDue(db))) || child || ended) return;
     again = false;
     child = workByNight(folder, thorough);
     child.on('message', (told) => {
@@ -56,16 +60,19 @@ export function nightWork(db: Database, folder: string, logger: Logger): NightWo
   };
   const start = (thorough: boolean) =>
     void work(thorough).catch((error: unknown) => logger.error(error));
+  const atNight = async () => {
+    // Where several shops lie in several time zones, the night is the first one's.
+    const { hour } = inShop(await readShop(db), () => wallClock(new Date()));
+    if (hour === HOUR || isLookOld(folder, Date.now())) start(true);
+  };
   const timers: NodeJS.Timeout[] = [];
   return {
     begin() {
       timers.push(
         setTimeout(() => start(false), FIRST),
         setTimeout(() => isLookOld(folder, Date.now()) && start(true), FIRST_LOOK),
-        setInterval(() => {
-          // Asked every hour: a clock that was put right is followed.
-          if (new Date().getHours() === HOUR || isLookOld(folder, Date.now())) start(true);
-        }, AN_HOUR),
+        // Asked every hour: a clock that was put right is followed.
+        setInterval(() => void atNight().catch((error: unknown) => logger.error(error)), AN_HOUR),
       );
     },
     look: () => start(false),
@@ -81,6 +88,14 @@ export function nightWork(db: Database, folder: string, logger: Logger): NightWo
       });
     },
   };
+}
+
+/** Whether any shop has drift that is to be worked out. */
+async function isAnyDue(db: Database): Promise<boolean> {
+  for (const shop of await allShops(db)) {
+    if (await isDriftDue(shop)) return true;
+  }
+  return false;
 }
 
 /** What is done by night, in a process of its own, which gives way to everything else. */

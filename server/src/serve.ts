@@ -5,13 +5,13 @@ import { createServer as createSecureServer } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import type { Logger } from 'pino';
-import { goByShop } from './goByShop';
 import { findApart } from './weeks/findApart';
 import { demoFleet } from './demo/demoFleet';
 import { demoHook } from './demo/demoHook';
 import { loadDemo } from './demo/loadDemo';
 import { FleetKeeper } from './fleet/fleetKeeper';
 import { HookKeeper } from './hooks/hookKeeper';
+import { Keepers } from './keepers';
 import { createApp } from './http/createApp';
 import { nightWork } from './nights';
 import { keepBackedUp } from './keepBackedUp';
@@ -31,7 +31,7 @@ import {
 import type { Database } from './store/sql/database';
 import { quickLook } from './store/sql/looks';
 import { openDatabase } from './store/sql/database';
-import { identityOf, readShop } from './store/yard/shop';
+import { demoShop } from './store/yard/shops';
 
 /** What a start can be told; the environment gives the rest. */
 export type StartOptions = { demo: boolean; web?: string | undefined };
@@ -54,9 +54,9 @@ export function dataFolder(env: Environment): string {
 }
 
 /**
- * Opens the database, loads the demo data into an empty one if asked, and serves. Several can
- * stand in one process, each with a data folder and a port of its own; the days of the process are
- * those of the shop that was opened last. Throws StartError or FolderError with what to do.
+ * Opens the database, loads the demo data into an empty one if asked, and serves all its shops.
+ * Several can stand in one process, each with a data folder and a port of its own. Throws
+ * StartError or FolderError with what to do.
  */
 export async function serve(
   { demo, web }: StartOptions,
@@ -111,16 +111,15 @@ async function openShop(folder: string, { demo, web, env, logger, proxies, hosts
   const db = await openDatabase(folder, longJobs.summarise);
   await lookOver(db, logger);
   const demoLoaded = demo && db.damage() === null && (await loadDemo(db, new Date()));
-  goByShop(await readShop(db));
   const backups = backupPlan(folder, env);
   const nights = nightWork(db, folder, logger);
-  const isDemo = db.damage() === null && (await identityOf(db)).demo;
+  const demoIn = db.damage() === null ? await demoShop(db) : undefined;
   const reach = {
     anywhere: env.LONGBAR_ALLOW_PRIVATE === '1',
-    ...(isDemo && { origins: new Set([await demoFleet(db), await demoHook(db)]) }),
+    ...(demoIn && { origins: new Set([await demoFleet(demoIn), await demoHook(demoIn)]) }),
   };
-  const fleets = new FleetKeeper(db, reach, logger);
-  const hooks = new HookKeeper(db, reach, logger);
+  const fleets = new Keepers((shop) => new FleetKeeper(shop, reach, logger));
+  const hooks = new Keepers((shop) => new HookKeeper(shop, reach, logger));
   const key = env.LONGBAR_METRICS_KEY;
   const app = createApp({
     ...{ db, logger, run: randomUUID(), web, proxies, hosts, backups },
@@ -130,8 +129,7 @@ async function openShop(folder: string, { demo, web, env, logger, proxies, hosts
   });
   const stopBackups = keepBackedUp(db, backups, logger);
   nights.begin();
-  fleets.begin();
-  hooks.begin();
+  if (db.damage() === null) await Promise.all([fleets.begin(db), hooks.begin(db)]);
   return {
     ...{ db, app, demoLoaded },
     /** Asked once the address is noted that the link is to carry. */

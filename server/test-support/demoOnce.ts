@@ -2,7 +2,6 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadDemo } from '../src/demo/loadDemo';
-import { goByShop } from '../src/goByShop';
 import { openDatabase } from '../src/store/sql/database';
 import { NOW } from './now';
 
@@ -24,5 +23,4 @@ export function copyDemo(folder: string): void {
   const kept = process.env[KEPT];
   if (kept === undefined) throw new Error('No demo was loaded before the tests.');
   cpSync(kept, folder, { recursive: true });
-  goByShop({});
 }

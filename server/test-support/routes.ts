@@ -13,6 +13,8 @@ const HANGS: Record<string, string> = {
   fleets: '/fleets',
   hooks: '/hooks',
   weeks: '/weeks',
+  open: '',
+  shopApi: '',
   jobs: '/jobs',
   machines: '/machines',
   people: '/people',

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { logOf } from '../src/log';
 import { FleetKeeper } from '../src/fleet/fleetKeeper';
 import { HookKeeper } from '../src/hooks/hookKeeper';
+import { Keepers } from '../src/keepers';
 import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/sql/database';
 import { doorOf } from '../src/store/yard/door';
@@ -33,8 +34,8 @@ export type TestServer = {
   signatures(): number;
   /** The cookie of its foreman’s phone. */
   cookie: string;
-  /** The cookie of a phone that is paired with somebody new. */
-  pairedAs(name: string, role: Role): Promise<string>;
+  /** The cookie of a phone that is paired with somebody new, of the first shop unless another is said. */
+  pairedAs(name: string, role: Role, shop?: Database): Promise<string>;
   get(path: string): Promise<Answer>;
   post(path: string, body: unknown): Promise<Answer>;
   put(path: string, body: unknown): Promise<Answer>;
@@ -63,8 +64,8 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
   const logger = log ? logOf('info', { write: log }) : logOf('silent');
   let signatures = 0;
   const driftDue = () => signatures++;
-  const fleets = new FleetKeeper(db, { anywhere: true }, logger);
-  const hooks = new HookKeeper(db, { anywhere: true }, logger);
+  const fleets = new Keepers((shop) => new FleetKeeper(shop, { anywhere: true }, logger));
+  const hooks = new Keepers((shop) => new HookKeeper(shop, { anywhere: true }, logger));
   const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets, hooks, proxies };
   const app = createApp({ ...options, ...(key && { metrics: { key, folder } }) });
   const described = new DescribedAnswers();
@@ -74,9 +75,9 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
-  const pairedAs = async (name: string, role: Role) => {
-    const { code } = await beginPairing(db, { name, role }, NOW);
-    const { token } = await pair(db, { code }, NOW);
+  const pairedAs = async (name: string, role: Role, shop = db) => {
+    const { code } = await beginPairing(shop, { name, role }, NOW);
+    const { token } = await pair(shop, { code }, NOW);
     return `${(await doorOf(db)).cookie}=${token}`;
   };
   const cookie = await pairedAs('Vera', 'foreman');
@@ -99,7 +100,7 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
   return {
     db,
     folder,
-    hooks,
+    hooks: hooks.of(db),
     url: `http://127.0.0.1:${port}/api`,
     fetch: asForeman,
     cookie,

@@ -1,5 +1,5 @@
 import type { AdjusterEntry } from '../engine/sheet';
-import { unitsShown } from '../unitsShown';
+import { unitsShown } from '../shownAs';
 import { formatMillimetres, formatThou } from '../units';
 
 /** What is measured at an adjuster: a gap, a height above a datum, or a preload torque. */

@@ -1,4 +1,4 @@
-import { unitsShown } from '../unitsShown';
+import { unitsShown } from '../shownAs';
 
 export const TORQUE_UNITS = ['N·m', 'lb·ft', 'lb·in'] as const;
 export type TorqueUnit = (typeof TORQUE_UNITS)[number];

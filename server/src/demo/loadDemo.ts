@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
-import { goByShop } from '../goByShop';
 import { RequestError } from '../requestError';
 import { emptyDerived, machineChanged } from '../store/stale';
 import type { Database } from '../store/sql/database';
@@ -72,7 +71,6 @@ export async function removeDemo(db: Database, by: string): Promise<void> {
     await removeDemoPeople(db, by, transaction);
     await becomeShop(db, randomUUID(), false, transaction);
   });
-  goByShop({});
   unpack(db);
 }
 

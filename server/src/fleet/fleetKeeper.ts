@@ -2,7 +2,9 @@ import { ignore, localDay } from '@longbar/core';
 import type { Logger } from 'pino';
 import type { Reach } from '../outgoing/askOutside';
 import { OutsideError } from '../outgoing/askOutside';
+import { inShop } from '../inShop';
 import type { Database } from '../store/sql/database';
+import { readShop } from '../store/yard/shop';
 import { takeFleet } from '../store/hours/fleetHours';
 import type { FleetRow } from '../store/hours/fleets';
 import { fleetOf, fleetRows, noteAsked } from '../store/hours/fleets';
@@ -62,7 +64,9 @@ export class FleetKeeper {
     let problem: string | null = null;
     const { signal } = this.ending;
     try {
-      await takeFleet(this.db, await askFleet(fleet, this.reach, { signal }), localDay(now));
+      const told = await askFleet(fleet, this.reach, { signal });
+      const shop = await readShop(this.db);
+      await inShop(shop, () => takeFleet(this.db, told, localDay(now)));
     } catch (error) {
       // It was not asked to the end: the next start does.
       if (signal.aborted) return;

@@ -2,6 +2,7 @@ import { ignore } from '@longbar/core';
 import type { Logger } from 'pino';
 import type { Reach } from '../outgoing/askOutside';
 import { askOutside, OutsideError } from '../outgoing/askOutside';
+import { inShop } from '../inShop';
 import type { Database } from '../store/sql/database';
 import type { Waiting } from '../store/yard/hookMessages';
 import { dueMessages, keepMessages, noteTry } from '../store/yard/hookMessages';
@@ -51,7 +52,10 @@ export class HookKeeper {
   /** Looks for what happened, and tells it. */
   look(now: Date): Promise<void> {
     return this.inTurn(async () => {
-      for (const hook of await hookRows(this.db)) await this.keepWhatHappened(hook, now);
+      const shop = await readShop(this.db);
+      await inShop(shop, async () => {
+        for (const hook of await hookRows(this.db)) await this.keepWhatHappened(hook, now);
+      });
       await this.sendDue(now);
     });
   }

@@ -1,17 +1,15 @@
-import { fingerprintOf, KeyPutSchema, PairSchema, PinPutSchema } from '@longbar/core';
+import { fingerprintOf, KeyPutSchema, PinPutSchema } from '@longbar/core';
 import { Router } from 'express';
-import { RequestError } from '../requestError';
-import { noteAudit, readAudit } from '../store/yard/audit';
+import { readAudit } from '../store/yard/audit';
 import type { Database } from '../store/sql/database';
 import { doorOf, renewCalendar } from '../store/yard/door';
-import { pair } from '../store/yard/pairing';
 import { setPin } from '../store/yard/pins';
 import { registerKey } from '../store/journal/keys';
 import { meOf, revokePhone } from '../store/yard/phones';
 import { checked } from './errors';
-import { holderOf, letIn, noteOf } from './session';
+import { holderOf, noteOf } from './session';
 
-/** Who asks, and how a phone comes to be somebody's. */
+/** Who asks, their phone and what it signs by, and what the shop is known by outside. */
 export function doorRoutes(db: Database): Router {
   const routes = Router();
   routes.get('/me', async (request, response) => {
@@ -36,16 +34,6 @@ export function doorRoutes(db: Database): Router {
     await noteOf(db, request, 'pin-set', pin === null ? 'none' : 'another');
     response.sendStatus(204);
   });
-  routes.post('/pair', async (request, response) => {
-    const asked = checked(PairSchema, request.body);
-    const paired = await pair(db, asked, new Date()).catch(async (error: unknown) => {
-      const about = request.ip ?? 'somewhere';
-      if (isRefused(error)) await noteAudit(db, { what: 'pairing-refused', who: null, about });
-      throw error;
-    });
-    await noteAudit(db, { what: 'phone-paired', who: paired.me.name });
-    await letIn(db, paired, response);
-  });
   routes.get('/audit', async (_request, response) => {
     response.json(await readAudit(db));
   });
@@ -61,6 +49,3 @@ export function doorRoutes(db: Database): Router {
   });
   return routes;
 }
-
-/** A link that was used, ran out or never was. */
-const isRefused = (error: unknown) => error instanceof RequestError && error.status === 410;

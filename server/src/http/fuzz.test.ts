@@ -6,6 +6,7 @@ import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW } from '../../test-support/now';
 import { times } from '../../test-support/soak';
+import { spoiled } from '../../test-support/spoiled';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
@@ -54,41 +55,6 @@ const ODD_PARTS = [
   "'; DROP TABLE events; --",
   ' ',
 ];
-const ODD_VALUES: unknown[] = [
-  null,
-  -1,
-  1e308,
-  0.1,
-  '',
-  '\u0000',
-  'x'.repeat(5000),
-  [],
-  {},
-  [[]],
-  true,
-  { $gt: '' },
-  '2026-02-30',
-  '9999-12-31T00:00:00Z',
-  'e'.repeat(64),
-];
-
-/** A body with one thing in it put wrong, somewhere. */
-function spoiled(value: unknown, chance: SeededRandom): unknown {
-  if (chance.next() < 0.15 || typeof value !== 'object' || value === null) {
-    return chance.one(ODD_VALUES);
-  }
-  if (Array.isArray(value)) {
-    const at = Math.floor(chance.next() * value.length);
-    return value.map((each: unknown, i) => (i === at ? spoiled(each, chance) : each));
-  }
-  const keys = Object.keys(value);
-  const key =
-    keys.length === 0 || chance.next() < 0.1
-      ? chance.one(['type', '__proto__', 'x'])
-      : chance.one(keys);
-  return { ...value, [key]: spoiled((value as Record<string, unknown>)[key], chance) };
-}
-
 function deep(levels: number): string {
   return `${'{"a":'.repeat(levels)}1${'}'.repeat(levels)}`;
 }

@@ -6,13 +6,17 @@ import { RequestError } from '../requestError';
 import type { BackupPlan } from '../store/sql/backupFiles';
 import { backupState } from '../store/sql/backupFiles';
 import type { Database } from '../store/sql/database';
-import type { JobFeed } from './jobFeed';
 import { askedAt } from './requestLog';
 
 /** The key of who may read the figures, and the folder whose disk is watched. */
 export type MetricsPlan = { key: string; folder: string };
 
-type Watched = MetricsPlan & { db: Database; feed: JobFeed; backups: BackupPlan | undefined };
+type Watched = MetricsPlan & {
+  db: Database;
+  /** How many phones follow a job right now. */
+  following: () => number;
+  backups: BackupPlan | undefined;
+};
 
 /** What a stream takes is as long as somebody looks. */
 const STREAM = 'GET /jobs/:id/stream';
@@ -53,16 +57,16 @@ export class Metrics {
   }
 }
 
-function watchDatabase(registry: Registry, { db, feed }: Watched): void {
+function watchDatabase(registry: Registry, { db, following }: Watched): void {
   const registers = [registry];
   new Counter({
     ...{ name: 'longbar_writes_total', help: 'Transactions that were kept.', registers },
     collect() {
       this.reset();
-      this.inc(db.writes());
+      this.inc(db.whole.writes());
     },
   });
-  gauge('longbar_streams_open', 'Phones that follow a job right now.', () => feed.following);
+  gauge('longbar_streams_open', 'Phones that follow a job right now.', following);
   gauge(
     'longbar_database_damaged',
     '1 where the database is damaged and nothing is written.',

@@ -5,10 +5,7 @@ import type { Database } from '../store/sql/database';
 import { identityOf } from '../store/yard/shop';
 
 /** What a phone may ask before it knows which shop this is. */
-const OPEN = new Set(['/health', '/shop', '/me']);
-
-/** A phone that is paired with another shop from here on. */
-const ENTERS = new Set(['/pair', '/demo/enter']);
+const OPEN = new Set(['/shop', '/me']);
 
 /**
  * Refuses a phone that speaks to another shop, as to the demo that stood here before: what it
@@ -19,9 +16,7 @@ export function refuseOtherShops(db: Database): RequestHandler {
   return async (request, response, next) => {
     const meant = request.get(SHOP_HEADER);
     if (meant === undefined) return next();
-    const asks = OPEN.has(request.path) && request.method === 'GET';
-    const enters = ENTERS.has(request.path) && request.method === 'POST';
-    if (asks || enters) {
+    if (OPEN.has(request.path) && request.method === 'GET') {
       const here = await identityOf(db).catch(ignore('what is asked says itself what is wrong'));
       if (here) response.set(SHOP_HEADER, here.id);
       return next();

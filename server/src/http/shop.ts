@@ -1,6 +1,5 @@
 import { RebuildSchema, ShopSchema } from '@longbar/core';
 import { Router } from 'express';
-import { goByShop } from '../goByShop';
 import type { Database } from '../store/sql/database';
 import { readShopHere, rebuildShop, writeShop } from '../store/yard/shop';
 import { checked } from './errors';
@@ -18,7 +17,6 @@ export function shopRoutes(db: Database, driftDue?: () => void): Router {
   routes.put('/', async (request, response) => {
     const shop = checked(ShopSchema, request.body);
     await db.write((transaction) => writeShop(db, shop, transaction));
-    goByShop(shop);
     driftDue?.();
     await noteOf(db, request, 'rules-changed');
     response.json(await readShopHere(db));
@@ -27,9 +25,7 @@ export function shopRoutes(db: Database, driftDue?: () => void): Router {
     const { id, shop } = checked(RebuildSchema, request.body);
     await rebuildShop(db, id, shop);
     await noteOf(db, request, 'server-rebuilt');
-    const here = await readShopHere(db);
-    goByShop(here);
-    response.json(here);
+    response.json(await readShopHere(db));
   });
   return routes;
 }

@@ -6,7 +6,7 @@ import { CANNOT_HEAR, noiseWords } from '../../listen/soundWords';
 import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
-import { unitsShown } from '../../unitsShown';
+import { unitsShown } from '../../shownAs';
 import type { JobEvent } from '../journal/events';
 import { isKnown } from '../journal/events';
 import type {

@@ -44,7 +44,7 @@ export async function settleDrift(
   return done;
 }
 
-/** Whether the drift of any machine is still to be worked out, or a journal that may change it. */
+/** Whether the drift of any machine of the shop is to be worked out, or a journal that may change it. */
 export async function isDriftDue(db: Database): Promise<boolean> {
   const stale = await db.rows('SELECT 1 FROM job_reads WHERE shop = $shop AND stale = 1 LIMIT 1');
   return stale.length > 0 || (await unknownDrift(db)).length > 0;

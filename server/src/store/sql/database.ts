@@ -32,8 +32,8 @@ export type Database = Asked<OfShop> & {
   shop: number;
   /** Another shop of the same database. */
   of(shop: number): Database;
-  /** The whole database: statements about the file, or about all shops. */
-  whole: Asked<string>;
+  /** The whole database: statements about the file or about all shops, and writes of any of them. */
+  whole: Asked<string> & { writes(): number };
   tables: Tables;
   /** Runs `work` in a transaction, alone: one after the other, each kept once it answers. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
@@ -82,7 +82,8 @@ export async function openDatabase(
       },
     };
   };
-  const whole = asked();
+  let all = 0;
+  const whole = { ...asked(), writes: () => all };
   const acknowledged = await countAcknowledged(folder, whole.rows);
   const shops = new Map<number, Database>();
   const of = (shop: number): Database => {
@@ -99,6 +100,7 @@ export async function openDatabase(
         const answer = await inLine(work);
         // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
         kept += 1;
+        all += 1;
         acknowledged.kept();
         return answer;
       },

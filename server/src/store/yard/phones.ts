@@ -1,14 +1,16 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import type { Me } from '@longbar/core';
+import type { Me, Shown } from '@longbar/core';
+import { ShopSchema } from '@longbar/core';
 import type { Transaction } from 'sequelize';
+import * as v from 'valibot';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
 
 /** When a phone was seen last is written down this often, ms. */
 const SEEN_EVERY = 3_600_000;
 
-/** Whose phone asks, and when it was written down last that it did. */
-export type Holder = Omit<Me, 'alone'> & { seenAt: string | null };
+/** Whose phone asks, of which shop, and when it was written down last that it did. */
+export type Holder = Omit<Me, 'alone'> & { seenAt: string | null; shop: number; shown: Shown };
 /** Somebody whose phone was just paired: who it is, and the token that the phone holds. */
 export type Paired = { me: Me; token: string };
 
@@ -17,19 +19,53 @@ export const newSecret = () => randomBytes(16).toString('base64url');
 /** Of a token or a code only this is kept. */
 export const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 
-/** Whose phone holds this token; undefined where it was never paired, or was let go. */
+type HolderRow = Omit<Holder, 'shown'> & { timeZone: string | null; units: string | null };
+
+/**
+ * Whose phone holds this token, of whichever shop, with how that shop shows its figures and days;
+ * undefined where it was never paired, or was let go.
+ */
 export async function whoHolds(db: Database, token: string): Promise<Holder | undefined> {
-  const [row] = await db.rows<Holder>(
-    `SELECT people.id, name, role, phones.id AS phone, seenAt FROM phones
-     JOIN people ON people.shop = phones.shop AND people.id = person
-     WHERE phones.shop = $shop AND tokenHash = $1 AND revokedAt IS NULL AND retiredAt IS NULL`,
+  const [row] = await db.whole.rows<HolderRow>(
+    `SELECT phones.shop, people.id, people.name, role, phones.id AS phone, seenAt, timeZone, units
+     FROM phones JOIN people ON people.shop = phones.shop AND people.id = person
+     LEFT JOIN shops ON shops.shop = phones.shop
+     WHERE tokenHash = $1 AND revokedAt IS NULL AND people.retiredAt IS NULL`,
     [hashOf(token)],
   );
-  return row;
+  if (!row) return undefined;
+  const { timeZone, units, ...holder } = row;
+  return { ...holder, shown: shownBy(timeZone, units) };
 }
 
+/** Each request asks for it, and to look at a time zone costs more than all else. */
+const shownBefore = new Map<string, Shown>();
+
+function shownBy(timeZone: string | null, units: string | null): Shown {
+  const key = `${timeZone} ${units}`;
+  const shown = shownBefore.get(key) ?? readShown(timeZone, units);
+  shownBefore.set(key, shown);
+  return shown;
+}
+
+/** What cannot be read of it is as usual: a phone is let in all the same. */
+function readShown(timeZone: string | null, units: string | null): Shown {
+  const zone = v.safeParse(ShopSchema.entries.timeZone, timeZone ?? undefined);
+  const read = v.safeParse(UnitsSchema, units ?? undefined);
+  return {
+    ...(zone.success && { timeZone: zone.output }),
+    ...(read.success && { units: read.output }),
+  };
+}
+
+const UnitsSchema = v.pipe(v.string(), v.parseJson(), v.unknown(), ShopSchema.entries.units);
+
 /** Writes down that a phone was here, where that was written down an hour ago or earlier. */
-export async function noteSeen(db: Database, { phone, seenAt }: Holder, now: Date): Promise<void> {
+export async function noteSeen(
+  db: Database,
+  { phone, seenAt }: Pick<Holder, 'phone' | 'seenAt'>,
+  now: Date,
+): Promise<void> {
   if (seenAt !== null && now.getTime() - Date.parse(seenAt) < SEEN_EVERY) return;
   const underWay = noting.get(db) ?? new Set();
   noting.set(db, underWay);

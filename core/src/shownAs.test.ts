@@ -1,4 +1,12 @@
-import { formatInBoth, formatTemperature, formatTorque, showUnits } from '.';
+import {
+  formatInBoth,
+  formatTemperature,
+  formatTorque,
+  localDay,
+  showBy,
+  showUnits,
+  wallClock,
+} from '.';
 
 afterEach(() => showUnits(undefined));
 
@@ -26,6 +34,19 @@ describe('figures in two units', () => {
       '0.90 N·m',
       '33.9 lb·ft (46 N·m)',
       '68 °F (20 °C)',
+    ]);
+  });
+});
+
+describe('the clock on the wall', () => {
+  it('shows the day and hour of the time zone in force, midnight as 0', () => {
+    const at = new Date('2026-03-01T00:30:00Z');
+    showBy(() => ({ timeZone: 'Etc/GMT' }));
+    expect(wallClock(at)).toEqual({ year: 2026, month: 3, day: 1, hour: 0, minute: 30 });
+    showBy(() => ({ timeZone: 'Etc/GMT+1' }));
+    expect([wallClock(at), localDay(at)]).toEqual([
+      { year: 2026, month: 2, day: 28, hour: 23, minute: 30 },
+      '2026-02-28',
     ]);
   });
 });
