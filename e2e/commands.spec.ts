@@ -1,27 +1,12 @@
-import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { get } from 'node:https';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
+import { command } from './support/command';
 import { JobPage } from './support/jobPage';
 import { root } from './support/root';
 import { TestServer } from './support/server';
-
-const run = promisify(execFile);
-
-/** One of the project's commands, as a person types it; answers what it said. */
-async function command(args: string[], data: string): Promise<{ said: string; failed: boolean }> {
-  const env = { ...process.env, LONGBAR_DATA: data };
-  try {
-    const { stdout } = await run(process.execPath, args, { cwd: root, env });
-    return { said: stdout, failed: false };
-  } catch (error) {
-    const { stderr } = error as { stderr: string };
-    return { said: stderr, failed: true };
-  }
-}
 
 test('the certificate that is made is served by, and trusted by its authority alone', async ({
   browser,

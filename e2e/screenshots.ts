@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
+import { command } from './support/command';
 import { JobPage } from './support/jobPage';
 import { root } from './support/root';
 import { TestServer } from './support/server';
@@ -65,6 +66,25 @@ test('first run', async ({ page }) => {
   await expect(page.getByText('Or look round first')).toBeVisible();
   await picture(page, 'first-run');
   await empty.end();
+});
+
+test('company', async ({ page }) => {
+  for (const asked of [
+    ['shop', 'North yard'],
+    ['company', 'Skerrow', '1', '2'],
+  ]) {
+    await command(['tools/data.mjs', ...asked], server.data);
+  }
+  await page.setViewportSize(WIDE);
+  await page.goto(`${server.url}/shop/company`);
+  for (const name of ['Barge', 'Welder']) {
+    await page.getByLabel('Machine', { exact: true }).selectOption(name);
+    await page.getByRole('button', { name: `Move ${name} to North yard` }).click();
+    await page.getByRole('button', { name: 'Move it' }).click();
+    await expect(page.getByText(`${name} is in North yard now.`)).toBeVisible();
+  }
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
+  await picture(page, 'company');
 });
 
 test('wide', async ({ page }) => {
@@ -142,14 +162,6 @@ test('a sheet being written', async ({ page }) => {
   await page.getByRole('radio', { name: 'In line, 5 cylinders' }).click();
   await page.getByRole('button', { name: 'Next: Firing order' }).click();
   await picture(page, 'editor-wide');
-});
-
-test('labels', async ({ page }) => {
-  await page.setViewportSize(PHONE);
-  await page.goto(`${server.url}/labels`);
-  await page.getByLabel('Address that phones open').fill('https://bar.skerrow.example');
-  await page.getByRole('radio', { name: 'A4' }).click();
-  await picture(page, 'labels');
 });
 
 test('the bench', async ({ page }) => {

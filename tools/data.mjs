@@ -3,6 +3,7 @@
 // `npm run pair`: a link that pairs a phone as a foreman's, once and within a quarter of an hour;
 // `npm run pair -- 2` of the second shop, where there are several.
 // `npm run shops`: the shops of the server. `npm run shop -- NAME`: opens another.
+// `npm run company -- NAME 1 2 3`: makes shops one company, which is run from the first of them.
 // `npm run verify -- FILE`: who signed a record or an archive, and whether a byte was changed.
 // `npm run rebuild`: works out anew all that is derived from what was written down.
 import { join } from 'node:path';
@@ -39,6 +40,14 @@ const commands = {
     const link = await data.openShopIn(folder, file);
     say('It is open. Open this on its foreman’s phone within 15 minutes:');
     say(link);
+  },
+  async company() {
+    const numbers = process.argv.slice(4);
+    if (file === undefined || numbers.length === 0) {
+      throw new Error('Say its name and its shops: npm run company -- "The works" 1 2');
+    }
+    await data.keepCompanyIn(folder, file, numbers);
+    say(`${file} is run from shop ${numbers[0]}: its foremen see the shops under Shop, Company.`);
   },
   async verify() {
     if (file === undefined) throw new Error('Say which: npm run verify -- FILE');

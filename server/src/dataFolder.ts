@@ -6,6 +6,7 @@ import { backUp } from './store/sql/backup';
 import type { Database } from './store/sql/database';
 import { openDatabase } from './store/sql/database';
 import { rebuild } from './store/derived/readTables';
+import { keepCompany } from './store/yard/companies';
 import type { ShopTold } from './store/yard/shops';
 import { forEachShop, openShop, tellShops } from './store/yard/shops';
 
@@ -73,6 +74,25 @@ export async function openShopIn(folder: string, name: string): Promise<string> 
     );
     if (same) throw new Error(`There is a shop of this name already: ${same.number} ${same.name}.`);
     return await foremansLink(await openShop(db, v.parse(ShopSchema.entries.name, name)), folder);
+  } finally {
+    await db.close();
+  }
+}
+
+/**
+ * Makes shops of a data folder one company, by their numbers; it is run from the first. The server
+ * may run on it. Throws where that cannot be.
+ */
+export async function keepCompanyIn(
+  folder: string,
+  name: string,
+  numbers: readonly string[],
+): Promise<void> {
+  const db = await openDatabase(folder);
+  try {
+    const shops: number[] = [];
+    for (const number of numbers) shops.push((await shopMeant(db, number)).shop);
+    await keepCompany(db, name, shops);
   } finally {
     await db.close();
   }

@@ -7,6 +7,7 @@ const HTTP = join(__dirname, '../src/http');
 const HANGS: Record<string, string> = {
   archive: '/archive',
   blobs: '/blobs',
+  company: '/company',
   createApp: '',
   demo: '/demo',
   door: '',

@@ -12,6 +12,7 @@ const DONE: Record<Audited, string> = {
   'sheet-brought-back': 'brought back the sheet',
   'sheets-imported': 'imported sheets:',
   'machine-deleted': 'deleted the machine',
+  'machine-moved': 'moved the machine',
   'rules-changed': 'changed the shop’s rules',
   'pin-set': 'set their PIN:',
   'pin-wrong': 'typed a wrong PIN for the name',

@@ -23,6 +23,7 @@ export { MachineScreen } from '../machine/MachineScreen';
 export { RetiredScreen } from '../machine/RetiredScreen';
 export { PaperScreen } from '../paper/PaperScreen';
 export { AuditScreen } from '../people/AuditScreen';
+export { CompanyScreen } from '../company/CompanyScreen';
 export { PairScreen } from '../people/PairScreen';
 export { PracticeScreen } from '../practice/PracticeScreen';
 export { RecordScreen } from '../record/RecordScreen';

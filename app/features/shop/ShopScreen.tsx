@@ -7,6 +7,7 @@ import { space, WIDE } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { CompanyHere } from '../company/CompanyHere';
 import { Frame } from '../frame/Frame';
 import { FleetsHere } from '../fleets/FleetsHere';
 import { HooksHere } from '../hooks/HooksHere';
@@ -45,6 +46,9 @@ export function ShopScreen() {
             <ShopRules key={keyOf(shop.data)} shop={shop.data} mayChange={isForeman} />
           </View>
           <Stack gap={space.large} style={wide ? styles.files : {}}>
+            {isForeman && shop.data.company !== undefined && (
+              <CompanyHere name={shop.data.company} />
+            )}
             {isForeman && <PeopleHere />}
             <May role="technician">
               <HoursFile />

@@ -13,6 +13,7 @@ export const AUDITED = [
   'sheet-brought-back',
   'sheets-imported',
   'machine-deleted',
+  'machine-moved',
   'rules-changed',
   'pin-set',
   'pin-wrong',

@@ -46,6 +46,8 @@ export {
   SheetRevisionsSchema,
 } from './sheets';
 export type { SheetDetail, SheetLine, SheetRevision, SheetsImport, SheetsReport } from './sheets';
+export { CompanyMoveSchema, CompanyNameSchema, CompanySchema } from './company';
+export type { Company, CompanyMachine, CompanyMove, CompanyShop } from './company';
 export { FoundSchema, SearchSchema } from './search';
 export type { Found } from './search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './journal';

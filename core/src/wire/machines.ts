@@ -98,7 +98,8 @@ export const jobLine = v.object({
 });
 export type JobLine = v.InferOutput<typeof jobLine>;
 
-const machineLine = {
+/** A machine as a list of them has it. */
+export const machineLine = {
   id: v.string(),
   name: v.string(),
   engine: v.string(),

@@ -88,6 +88,8 @@ export const ShopHereSchema = v.object({
   id: UuidSchema,
   /** Which life of its database this is: another after a backup was restored. */
   generation: v.optional(v.string()),
+  /** The company that is run from here, whose shops its foremen see side by side. */
+  company: v.optional(v.string()),
   /** Whether it is the demo. */
   demo: v.boolean(),
   /** Whether nobody has named it yet. */

@@ -5,10 +5,11 @@ import { DateSchema } from '../service/hours';
 import { PLANNED_WEEKS, mondayOf } from '../weeks/weeks';
 import { nextDue } from './machines';
 
-const week = v.pipe(
-  DateSchema,
-  v.check((day) => day === mondayOf(day), 'A week is named by its Monday, as 2026-05-04.'),
-);
+const week = v.pipe(DateSchema, v.check(isMonday, 'A week is named by its Monday, as 2026-05-04.'));
+/** What is no day at all is said by the rule for days: it has no week. */
+function isMonday(day: string): boolean {
+  return Number.isNaN(Date.parse(day)) || day === mondayOf(day);
+}
 const sizes = v.array(v.object({ size: v.number(), count: v.number() }));
 const minutes = { median: v.number(), late: v.number() };
 

@@ -79,6 +79,8 @@ export const RULES = {
   'POST /archive': 'foreman',
   'POST /calendar': 'foreman',
   'GET /audit': 'foreman',
+  'GET /company': 'foreman',
+  'POST /company/moves': 'foreman',
   'GET /fleets': 'foreman',
   'POST /fleets': 'foreman',
   'PUT /fleets/:id': 'foreman',

@@ -18,6 +18,7 @@ import { blobRoutes } from './blobs';
 import { sendCalendar } from './calendar';
 import { demoRoutes } from './demo';
 import { doorRoutes } from './door';
+import { companyRoutes } from './company';
 import { checked } from './errors';
 import { fleetRoutes } from './fleets';
 import { hookRoutes } from './hooks';
@@ -85,6 +86,7 @@ export function shopApi(parts: ShopParts): ShopApi {
   api.use('/machines', machineRoutes(db));
   api.use('/jobs', jobRoutes(db, feed, signed));
   api.use('/weeks', weekRoutes(db, find));
+  api.use('/company', companyRoutes(db, driftDue));
   api.use('/sheets', sheetRoutes(db));
   api.get('/search', async (request, response) => {
     const { q } = checked(SearchSchema, request.query);

@@ -2,6 +2,8 @@ import {
   AuditSchema,
   BackupsSchema,
   CalendarSchema,
+  CompanyMoveSchema,
+  CompanySchema,
   EnterDemoSchema,
   HealthSchema,
   MeSchema,
@@ -42,6 +44,15 @@ export const SHOP_ENDPOINTS = {
     does: 'Writes the rules of the shop. A job keeps those it began with.',
     takes: ShopSchema,
     answers: { 200: ShopHereSchema },
+  },
+  'GET /company': {
+    does: 'Tells of the shops of the company that is run from here, side by side; 404 where none is.',
+    answers: { 200: CompanySchema },
+  },
+  'POST /company/moves': {
+    does: 'Moves a machine with its past from one shop of the company to another, all of it or nothing.',
+    takes: CompanyMoveSchema,
+    answers: { 200: CompanySchema },
   },
   'POST /shop/rebuild': {
     does: 'Makes an empty server the shop that a phone keeps.',

@@ -30,7 +30,7 @@ export async function sheetsFile(db: Database, ids: readonly string[]): Promise<
   };
 }
 
-function photosOf({ photos = [] }: EngineSheet): string[] {
+export function photosOf({ photos = [] }: EngineSheet): string[] {
   return photos.map((photo) => photo.sha256);
 }
 

@@ -26,6 +26,7 @@ import { hooks } from './migrations/0022-hooks';
 import { weeks } from './migrations/0023-weeks';
 import { hookSigned } from './migrations/0024-hook-signed';
 import { manyShops } from './migrations/0025-many-shops';
+import { companies } from './migrations/0026-companies';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -53,6 +54,7 @@ const MIGRATIONS: Migration[] = [
   weeks,
   hookSigned,
   manyShops,
+  companies,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

@@ -6,6 +6,7 @@ import * as v from 'valibot';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
 import { openJobsChanged, riskChanged } from '../stale';
+import { companyRunFrom } from './companies';
 import type { SetAside } from '../setAside';
 import { listSetAside } from '../setAside';
 import type { ShopRow } from '../sql/tables';
@@ -33,10 +34,11 @@ function wholeShop(row: ShopRow): { shop: Shop; spoiled: SetAside[] } {
 
 /** The shop, and which of all shops it is. */
 export async function readShopHere(db: Database): Promise<ShopHere> {
-  const [row, identity, listed, [waits]] = await Promise.all([
+  const [row, identity, listed, company, [waits]] = await Promise.all([
     db.tables.shops.findOne(),
     identityOf(db),
     listSetAside(db),
+    companyRunFrom(db),
     db.rows<{ count: number }>(
       'SELECT count(*) AS count FROM waiting_hours WHERE shop = $shop AND leftOut = 0',
     ),
@@ -48,6 +50,7 @@ export async function readShopHere(db: Database): Promise<ShopHere> {
     ...shop,
     ...identity,
     unnamed: row === null,
+    ...(company && { company: company.name }),
     ...(damage !== null && { damage }),
     ...(waits && waits.count > 0 && { hoursWaiting: waits.count }),
     ...(db.lost > 0 && { lost: db.lost }),

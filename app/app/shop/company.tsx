@@ -1,0 +1,3 @@
+import { screen } from '../../features/screens/screen';
+
+export default screen((all) => all.CompanyScreen);
