@@ -73,3 +73,38 @@ test('two shops of one server are seen side by side, and a machine goes from one
   await north.goto(`${server.url}/shop/company`);
   await expect(north.getByText('No company is run from this shop.')).toBeVisible();
 });
+
+test('a sheet is published once for a company, and taken by its shops when they want to', async ({
+  page,
+  browser,
+}) => {
+  const north = await anotherShop(browser);
+  await command(['tools/data.mjs', 'company', 'Skerrow', '1', '2'], server.data);
+  await north.goto(`${server.url}/sheets`);
+  await expect(north.getByRole('button', { name: 'Write a sheet for a new engine' })).toBeVisible();
+  await expect(north.getByRole('heading', { name: 'From Skerrow' })).toHaveCount(0);
+
+  await page.goto(`${server.url}/sheets`);
+  await page
+    .getByRole('list', { name: 'Engine sheets' })
+    .getByRole('link', { name: /^Godwit 6U/ })
+    .click();
+  await tap(page, 'Offer it to the shops of Skerrow');
+  await expect(page.getByText(/^The shops of Skerrow are offered Godwit 6U/)).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+
+  await north.reload();
+  await expect(north.getByRole('heading', { name: 'From Skerrow' })).toBeVisible();
+  expect(await violations(north)).toEqual([]);
+  await tap(north, /^Take Godwit 6U/);
+  await expect(north.getByText(/^Godwit 6U.* is here now/)).toBeVisible();
+  await expect(
+    north.getByRole('list', { name: 'Engine sheets' }).getByRole('link', { name: /^Godwit 6U/ }),
+  ).toBeVisible();
+  await expect(north.getByRole('button', { name: /^Take/ })).toHaveCount(0);
+
+  await tap(page, 'Offer it no more');
+  await expect(
+    page.getByRole('button', { name: 'Offer it to the shops of Skerrow' }),
+  ).toBeVisible();
+});

@@ -1,5 +1,5 @@
-import type { Company, CompanyMove } from '@longbar/core';
-import { CompanySchema } from '@longbar/core';
+import type { Company, CompanyMove, CompanySheets } from '@longbar/core';
+import { CompanySchema, CompanySheetsSchema } from '@longbar/core';
 import { api } from '../../state/api';
 
 /** The shops of the company that is run from this one, which only their page asks for. */
@@ -15,7 +15,28 @@ const companyApi = api.enhanceEndpoints({ addTagTypes: ['company'] }).injectEndp
       responseSchema: CompanySchema,
       invalidatesTags: (_company, error) => (error ? [] : ['company', 'machines', 'sheets']),
     }),
+    companySheets: build.query<CompanySheets, void>({
+      query: () => '/company/sheets',
+      responseSchema: CompanySheetsSchema,
+      providesTags: ['company', 'sheets'],
+    }),
+    offerSheet: build.mutation<CompanySheets, { id: string; offered: boolean }>({
+      query: ({ id, ...body }) => ({ url: `/company/sheets/${id}`, method: 'PUT', body }),
+      responseSchema: CompanySheetsSchema,
+      invalidatesTags: (_sheets, error) => (error ? [] : ['company']),
+    }),
+    takeSheet: build.mutation<CompanySheets, string>({
+      query: (id) => ({ url: `/company/sheets/${id}`, method: 'POST', body: {} }),
+      responseSchema: CompanySheetsSchema,
+      invalidatesTags: (_sheets, error) => (error ? [] : ['company', 'sheets', 'machines']),
+    }),
   }),
 });
 
-export const { useCompanyQuery, useMoveMachineMutation } = companyApi;
+export const {
+  useCompanyQuery,
+  useCompanySheetsQuery,
+  useMoveMachineMutation,
+  useOfferSheetMutation,
+  useTakeSheetMutation,
+} = companyApi;

@@ -10,6 +10,8 @@ const DONE: Record<Audited, string> = {
   'sheet-published': 'published',
   'sheet-retired': 'retired the sheet',
   'sheet-brought-back': 'brought back the sheet',
+  'sheet-offered': 'changed what the company’s shops are offered:',
+  'sheet-taken': 'took from the company the sheet',
   'sheets-imported': 'imported sheets:',
   'machine-deleted': 'deleted the machine',
   'machine-moved': 'moved the machine',

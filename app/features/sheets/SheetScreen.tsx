@@ -9,6 +9,7 @@ import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
+import { OfferSheet } from '../company/OfferSheet';
 import { Frame } from '../frame/Frame';
 import { ChartConflicts } from './ChartConflicts';
 import { EngineView } from './EngineView';
@@ -97,6 +98,7 @@ function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
               {problem}
             </Words>
           )}
+          {isForeman && <OfferSheet id={id} name={sheet.name} />}
           {isForeman && <RetireSheet sheet={detail} />}
         </Stack>
       </View>

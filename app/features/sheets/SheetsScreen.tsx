@@ -7,6 +7,7 @@ import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { LinkRow } from '../../ui/LinkRow';
 import { useSeenSoFar } from '../../ui/useSeenSoFar';
 import { Words } from '../../ui/Words';
+import { CompanySheetsHere } from '../company/CompanySheetsHere';
 import { Frame } from '../frame/Frame';
 import { RetiredSheets } from './RetiredSheets';
 import { SheetExport } from './SheetExport';
@@ -49,6 +50,7 @@ export function SheetsScreen() {
         ))}
         {end}
       </View>
+      {isForeman && <CompanySheetsHere />}
       {sheets.data && sheets.data.length > 0 && <SheetExport sheets={sheets.data} />}
       <RetiredSheets />
     </Frame>

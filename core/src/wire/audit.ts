@@ -11,6 +11,8 @@ export const AUDITED = [
   'sheet-published',
   'sheet-retired',
   'sheet-brought-back',
+  'sheet-offered',
+  'sheet-taken',
   'sheets-imported',
   'machine-deleted',
   'machine-moved',

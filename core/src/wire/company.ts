@@ -47,5 +47,27 @@ export const CompanyMoveSchema = v.object({
 });
 export type CompanyMove = v.InferOutput<typeof CompanyMoveSchema>;
 
+/** A sheet that a company offers to its shops. */
+const companySheet = v.object({
+  id: v.string(),
+  name: v.string(),
+  revision: v.number(),
+  /** The revision that the shop that asks has; null where it has none. */
+  here: v.nullable(v.number()),
+});
+export type CompanySheet = v.InferOutput<typeof companySheet>;
+
+/** The sheets that the company of a shop offers; of no company there are none. */
+export const CompanySheetsSchema = v.object({
+  company: v.nullable(v.string()),
+  /** The company is run from this shop: it offers, and the others take. */
+  runFromHere: v.boolean(),
+  sheets: v.array(companySheet),
+});
+export type CompanySheets = v.InferOutput<typeof CompanySheetsSchema>;
+
+/** A sheet is offered to the shops of the company, or no more. */
+export const CompanySheetPutSchema = v.object({ offered: v.boolean() });
+
 /** What a company is called. */
 export const CompanyNameSchema = wordsUpTo(200, 'The company has a name.');

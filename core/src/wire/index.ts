@@ -46,8 +46,21 @@ export {
   SheetRevisionsSchema,
 } from './sheets';
 export type { SheetDetail, SheetLine, SheetRevision, SheetsImport, SheetsReport } from './sheets';
-export { CompanyMoveSchema, CompanyNameSchema, CompanySchema } from './company';
-export type { Company, CompanyMachine, CompanyMove, CompanyShop } from './company';
+export {
+  CompanyMoveSchema,
+  CompanyNameSchema,
+  CompanySchema,
+  CompanySheetPutSchema,
+  CompanySheetsSchema,
+} from './company';
+export type {
+  Company,
+  CompanyMachine,
+  CompanyMove,
+  CompanySheet,
+  CompanySheets,
+  CompanyShop,
+} from './company';
 export { FoundSchema, SearchSchema } from './search';
 export type { Found } from './search';
 export { ErrorSchema, EventsPageSchema, SealSchema } from './journal';

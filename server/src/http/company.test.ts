@@ -204,3 +204,65 @@ describe('a machine that is moved', () => {
     expect((await fromNorth('/machines')).body).toEqual([]);
   });
 });
+
+describe('the sheets of a company', () => {
+  const { id, document } = PUMP!.sheet;
+  /** A request of the other shop's foreman; answers the status and the body. */
+  const asNorth = async (method: string, path: string, body?: unknown) => {
+    const cookie = await server.pairedAs(`A ${randomUUID()}`, 'foreman', north);
+    const answer = await server.fetch(path, {
+      method,
+      headers: { cookie, 'content-type': 'application/json' },
+      body: body === undefined ? null : JSON.stringify(body),
+    });
+    return { status: answer.status, body: await answer.json() };
+  };
+
+  it('are published once, and taken by its shops in their own time', async () => {
+    expect((await asNorth('POST', `/company/sheets/${id}`, {})).status).toBe(404);
+    const { body: offered } = await server.put(`/company/sheets/${id}`, { offered: true });
+    expect(offered).toMatchObject({ company: 'Skerrow', runFromHere: true, sheets: [{ id }] });
+    const { body: seen } = await asNorth('GET', '/company/sheets');
+    const line = { id, name: document.name, revision: 1, here: null };
+    expect(seen).toEqual({ company: 'Skerrow', runFromHere: false, sheets: [line] });
+    expect((await asNorth('POST', `/company/sheets/${id}`, {})).body.sheets[0].here).toBe(1);
+    const { body: taken } = await asNorth('GET', `/sheets/${id}`);
+    expect(taken.document).toEqual((await server.get(`/sheets/${id}`)).body.document);
+    // A newer revision waits until it is taken, too.
+    const notes = { ...document, name: `${document.name} B` };
+    expect((await server.post('/sheets', { id, document: notes })).status).toBe(201);
+    expect((await asNorth('GET', `/sheets/${id}`)).body.revision).toBe(1);
+    expect((await asNorth('GET', '/company/sheets')).body.sheets[0]).toMatchObject({
+      revision: 2,
+      here: 1,
+    });
+    for (let again = 0; again < 2; again++) {
+      expect((await asNorth('POST', `/company/sheets/${id}`, {})).status).toBe(200);
+      expect((await asNorth('GET', `/sheets/${id}`)).body.revision).toBe(2);
+    }
+    await server.put(`/company/sheets/${id}`, { offered: false });
+    expect((await asNorth('GET', '/company/sheets')).body.sheets).toEqual([]);
+    expect((await asNorth('GET', `/sheets/${id}`)).status).toBe(200);
+  });
+
+  it('are the company’s to offer, and of what a shop has made itself nothing is written over', async () => {
+    expect((await asNorth('PUT', `/company/sheets/${id}`, { offered: true })).status).toBe(404);
+    expect((await server.put(`/company/sheets/${randomUUID()}`, { offered: true })).status).toBe(
+      404,
+    );
+    await server.put(`/company/sheets/${id}`, { offered: true });
+    expect((await server.post(`/company/sheets/${id}`, {})).status).toBe(404);
+    const own = { ...document, name: 'Its own' };
+    expect((await asNorth('POST', '/sheets', { id, document: own })).status).toBe(201);
+    const refused = await asNorth('POST', `/company/sheets/${id}`, {});
+    expect([refused.status, refused.body.error.message]).toEqual([
+      409,
+      `Revision 1 of ${document.name} says something else there.`,
+    ]);
+    expect((await asNorth('GET', `/sheets/${id}`)).body.document.name).toBe('Its own');
+    const alone = await openShop(server.db, 'Alone');
+    const cookie = await server.pairedAs('Solo', 'foreman', alone);
+    const answer = await server.fetch('/company/sheets', { headers: { cookie } });
+    expect(await answer.json()).toEqual({ company: null, runFromHere: false, sheets: [] });
+  });
+});

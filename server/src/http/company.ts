@@ -1,6 +1,7 @@
-import { CompanyMoveSchema } from '@longbar/core';
+import { CompanyMoveSchema, CompanySheetPutSchema } from '@longbar/core';
 import { Router } from 'express';
 import { RequestError, wrongField } from '../requestError';
+import { offerSheet, readCompanySheets, takeSheet } from '../store/exchange/companySheets';
 import { moveMachine } from '../store/exchange/moveMachine';
 import { readCompany } from '../store/planning/company';
 import type { Database } from '../store/sql/database';
@@ -9,7 +10,8 @@ import type { RunFromHere } from '../store/yard/companies';
 import { companyRunFrom } from '../store/yard/companies';
 import { identityOf, readShop } from '../store/yard/shop';
 import { checked } from './errors';
-import { holderOf } from './session';
+import { onlyUuid } from './ids';
+import { holderOf, noteOf } from './session';
 
 /**
  * The company that is run from a shop, for its foremen: its shops side by side, and machines that go
@@ -17,6 +19,7 @@ import { holderOf } from './session';
  */
 export function companyRoutes(db: Database, driftDue?: () => void): Router {
   const routes = Router();
+  routes.param('id', onlyUuid);
   const ours = async () => {
     const company = await companyRunFrom(db);
     if (!company) throw new RequestError(404, 'No company is run from this shop.');
@@ -41,6 +44,20 @@ export function companyRoutes(db: Database, driftDue?: () => void): Router {
     await noteAudit(between.from, { what, who, about: `${name} to ${come.name}` });
     await noteAudit(between.to, { what, who, about: `${name} here from ${left.name}` });
     response.json(await readCompany(company, new Date()));
+  });
+  routes.get('/sheets', async (_request, response) => {
+    response.json(await readCompanySheets(db));
+  });
+  routes.put('/sheets/:id', async (request, response) => {
+    const { offered } = checked(CompanySheetPutSchema, request.body);
+    const name = await offerSheet(db, request.params.id, offered);
+    await noteOf(db, request, 'sheet-offered', offered ? name : `${name} no more`);
+    response.json(await readCompanySheets(db));
+  });
+  routes.post('/sheets/:id', async (request, response) => {
+    const taken = await takeSheet(db, request.params.id);
+    await noteOf(db, request, 'sheet-taken', taken);
+    response.json(await readCompanySheets(db));
   });
   return routes;
 }

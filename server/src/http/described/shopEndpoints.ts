@@ -4,6 +4,8 @@ import {
   CalendarSchema,
   CompanyMoveSchema,
   CompanySchema,
+  CompanySheetPutSchema,
+  CompanySheetsSchema,
   EnterDemoSchema,
   HealthSchema,
   MeSchema,
@@ -53,6 +55,19 @@ export const SHOP_ENDPOINTS = {
     does: 'Moves a machine with its past from one shop of the company to another, all of it or nothing.',
     takes: CompanyMoveSchema,
     answers: { 200: CompanySchema },
+  },
+  'GET /company/sheets': {
+    does: 'Lists the sheets that the company offers to its shops, each with the revision that this one has.',
+    answers: { 200: CompanySheetsSchema },
+  },
+  'PUT /company/sheets/:id': {
+    does: 'Offers a sheet to the shops of the company that is run from here, or no more.',
+    takes: CompanySheetPutSchema,
+    answers: { 200: CompanySheetsSchema },
+  },
+  'POST /company/sheets/:id': {
+    does: 'Takes a sheet that the company offers, with all its revisions. Taken again it changes nothing.',
+    answers: { 200: CompanySheetsSchema },
   },
   'POST /shop/rebuild': {
     does: 'Makes an empty server the shop that a phone keeps.',

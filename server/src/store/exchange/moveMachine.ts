@@ -1,6 +1,4 @@
-import type { EngineSheet } from '@longbar/core';
 import { localDay, USUAL_RISK } from '@longbar/core';
-import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { inShop } from '../../inShop';
 import { RequestError, wrongField } from '../../requestError';
@@ -11,16 +9,13 @@ import { standingOf } from '../journal/arrival';
 import { keepKey, keyOf } from '../journal/keys';
 import { unpack } from '../packedAnswers';
 import type { Database } from '../sql/database';
-import { inList } from '../sql/dialect';
 import type { MachineRow } from '../sql/tables';
-import { checksChanged, machineChanged, sheetChanged } from '../stale';
+import { checksChanged, machineChanged } from '../stale';
 import { machineRow } from '../yard/machineRow';
 import { bringBack } from '../yard/sheets';
 import { readShop } from '../yard/shop';
-import { photosOf } from './sheetsFile';
-
-/** Two shops of one database. */
-type Between = { from: Database; to: Database };
+import type { Between } from './bringSheet';
+import { bringBlobs, bringSheet } from './bringSheet';
 
 /**
  * Moves a machine from one shop to another with its past: its readings, its jobs with all that was
@@ -43,9 +38,10 @@ export async function moveMachine({ from, to }: Between, id: string, now: Date):
     throw wrongField('to', `${machine.name} is in that shop already.`, 409);
   }
   await to.write(async (transaction) => {
-    const sheets = await sheetsOf(from, machine, transaction);
-    for (const sheet of sheets) await bringSheet({ from, to }, sheet, transaction);
-    await bringPhotos({ from, to }, machine, sheets, transaction);
+    for (const sheet of await sheetsOf(from, machine, transaction)) {
+      await bringSheet({ from, to }, sheet, transaction);
+    }
+    await bringPhotos({ from, to }, machine, transaction);
     await to.tables.machines.create(machine, { transaction });
     await bringBack(to, machine.sheet, transaction);
     await bringJobs({ from, to }, id, transaction);
@@ -72,36 +68,10 @@ async function sheetsOf(
   return [...new Set([sheet, ...used.map((job) => job.sheet)])];
 }
 
-/** All revisions of a sheet that are not there yet, under their numbers: jobs go by them. */
-async function bringSheet(
-  { from, to }: Between,
-  id: string,
-  transaction: Transaction,
-): Promise<void> {
-  const [own, there] = await Promise.all(
-    [from, to].map((shop) => shop.tables.sheets.findAll({ where: { id }, transaction })),
-  );
-  const known = new Map((there ?? []).map((row) => [row.get().revision, row.get()]));
-  const [first] = known.values();
-  for (const row of (own ?? []).map((each) => each.get())) {
-    const same = known.get(row.revision);
-    if (same && !isDeepStrictEqual(same.document, row.document)) {
-      const message = `That shop has another sheet under the number of ${nameOf(row.document)}, revision ${row.revision}.`;
-      throw wrongField('to', message, 409);
-    }
-    const retiredAt = (first ?? row).retiredAt ?? null;
-    if (!same) await to.tables.sheets.create({ ...row, retiredAt }, { transaction });
-  }
-  await sheetChanged(to, id, transaction);
-}
-
-const nameOf = (document: EngineSheet | null) => document?.name ?? 'one that cannot be read';
-
-/** The photos and clips that the machine, its jobs and its sheets have. They stay where they were, too. */
+/** The photos and clips that the machine and its jobs have. */
 async function bringPhotos(
   { from, to }: Between,
   { id, about }: MachineRow,
-  sheets: readonly string[],
   transaction: Transaction,
 ): Promise<void> {
   const jobs = await from.tables.jobs.findAll({ where: { machine: id }, transaction });
@@ -109,19 +79,7 @@ async function bringPhotos(
   for (const job of jobs) {
     hashes.push(...(await standingOf(from, job.get().id, transaction)).flatMap(attachedTo));
   }
-  const where = { id: [...sheets] };
-  for (const row of await from.tables.sheets.findAll({ where, transaction })) {
-    const document: EngineSheet | null = row.get().document;
-    if (document) hashes.push(...photosOf(document));
-  }
-  await to.run(
-    `INSERT INTO blobs (shop, sha256, type, body, receivedAt)
-     SELECT $shop, sha256, type, body, receivedAt FROM blobs
-     WHERE shop = $1 AND sha256 ${inList('$2')}
-     ON CONFLICT (shop, sha256) DO NOTHING`,
-    [from.shop, JSON.stringify(hashes)],
-    transaction,
-  );
+  await bringBlobs({ from, to }, hashes, transaction);
 }
 
 /** The jobs, and what rests on them: entries and readings keep their order, signatures their keys. */

@@ -27,6 +27,7 @@ import { weeks } from './migrations/0023-weeks';
 import { hookSigned } from './migrations/0024-hook-signed';
 import { manyShops } from './migrations/0025-many-shops';
 import { companies } from './migrations/0026-companies';
+import { companySheets } from './migrations/0027-company-sheets';
 
 const MIGRATIONS: Migration[] = [
   firstTables,
@@ -55,6 +56,7 @@ const MIGRATIONS: Migration[] = [
   hookSigned,
   manyShops,
   companies,
+  companySheets,
 ];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */

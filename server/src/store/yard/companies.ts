@@ -15,6 +15,17 @@ export async function companyRunFrom(db: Database): Promise<RunFromHere | undefi
   return { name: row.name, shops: shops.map(({ shop }) => db.of(shop)) };
 }
 
+/** The company that a shop is of, and the shop that it is run from; undefined where it is of none. */
+export async function companyOf(
+  db: Database,
+): Promise<{ name: string; home: Database } | undefined> {
+  const [row] = await db.rows<{ home: number; name: string }>(
+    `SELECT companies.shop AS home, companies.name FROM identity
+     JOIN companies ON companies.shop = identity.company WHERE identity.shop = $shop`,
+  );
+  return row && { name: row.name, home: db.of(row.home) };
+}
+
 /**
  * Makes these shops one company, run from the first of them; whoever was of it before and is not
  * among them is on its own again. Throws where one of them is of another company.
