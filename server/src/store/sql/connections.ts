@@ -1,6 +1,5 @@
 import { ignore } from '@longbar/core';
 import sqlite from 'sqlite3';
-import type { Sequelize } from 'sequelize';
 
 /** SQLite forgets all of these but the first when a connection closes, so each one is told them. */
 export const PRAGMAS = [
@@ -87,26 +86,4 @@ async function forgetFirst(statements: Map<string, Promise<Prepared>>): Promise<
     if (known) known.statement.finalize(() => resolve());
     else resolve();
   });
-}
-
-/** A document that is no JSON any more is read as null: one spoiled row stops no other. */
-export function readSpoiledAsNull(sequelize: Sequelize): void {
-  // Its own types do not tell that how a column is read may be changed.
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
-  const manager = (sequelize as unknown as { connectionManager: ConnectionManager })
-    .connectionManager;
-  manager.refreshTypeParser({
-    JSON: { key: 'JSON', types: { sqlite: ['JSON'] }, parse: jsonOrNull },
-  });
-}
-
-type ConnectionManager = { refreshTypeParser(types: object): void };
-
-function jsonOrNull(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    // Read again and again: the nightly look names it once.
-    return null;
-  }
 }

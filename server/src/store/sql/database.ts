@@ -4,7 +4,7 @@ import { Sequelize, Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
 import { countAcknowledged } from './acknowledged';
 import type { Connection } from './connections';
-import { openConnection, PRAGMAS, readSpoiledAsNull } from './connections';
+import { openConnection, PRAGMAS } from './connections';
 import { dataFile, FolderError, wayBack } from './dataFile';
 import type { Summarise } from '../../jobRead/summary';
 import { summarise } from '../../jobRead/summary';
@@ -180,9 +180,7 @@ function queueOn(sequelize: Sequelize, writer: Connection, refuse: () => void) {
 }
 
 function connect(storage: string): Sequelize {
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage, logging: false });
-  readSpoiledAsNull(sequelize);
-  return sequelize;
+  return new Sequelize({ dialect: 'sqlite', storage, logging: false });
 }
 
 /** Brings it up to date. Throws FolderError, closed again, where it cannot be read or written. */

@@ -96,7 +96,29 @@ export type Tables = {
 
 const id = { type: DataTypes.TEXT, primaryKey: true };
 const text = DataTypes.TEXT;
-const json = DataTypes.JSON;
+
+/** A document as it is kept: its text. One that is no JSON any more is null: it stops no other row. */
+const json = (column: string) => ({
+  type: text,
+  get(this: Model): unknown {
+    const kept: unknown = this.getDataValue(column);
+    return typeof kept === 'string' ? jsonOrNull(kept) : kept;
+  },
+  set(this: Model, document: unknown) {
+    const isNone = document === null || document === undefined;
+    this.setDataValue(column, isNone ? document : JSON.stringify(document));
+  },
+});
+
+function jsonOrNull(kept: string): unknown {
+  try {
+    return JSON.parse(kept);
+  } catch {
+    // Read again and again: the nightly look names it once.
+    return null;
+  }
+}
+
 const serial = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true };
 
 /**
@@ -121,12 +143,12 @@ export function defineTables(sequelize: Sequelize, shop: number): Tables {
       name: text,
       address: text,
       timeZone: text,
-      units: json,
+      units: json('units'),
       policy: text,
-      bladeSets: json,
+      bladeSets: json('bladeSets'),
       round: text,
-      shims: json,
-      soon: json,
+      shims: json('shims'),
+      soon: json('soon'),
       driftRisk: DataTypes.INTEGER,
       weekHours: DataTypes.DOUBLE,
       aim: text,
@@ -134,7 +156,7 @@ export function defineTables(sequelize: Sequelize, shop: number): Tables {
     sheets: define<SheetRow>('sheets', {
       id,
       revision: { type: DataTypes.INTEGER, primaryKey: true },
-      document: json,
+      document: json('document'),
       publishedAt: text,
       retiredAt: text,
     }),
@@ -143,11 +165,11 @@ export function defineTables(sequelize: Sequelize, shop: number): Tables {
       name: text,
       sheet: text,
       sheetRevision: DataTypes.INTEGER,
-      meter: json,
-      baseline: json,
-      about: json,
+      meter: json('meter'),
+      baseline: json('baseline'),
+      about: json('about'),
       retiredAt: text,
-      added: json,
+      added: json('added'),
     }),
     hours: define<HoursRow>('hours_readings', {
       serial,
@@ -155,7 +177,7 @@ export function defineTables(sequelize: Sequelize, shop: number): Tables {
       date: text,
       hours: DataTypes.DOUBLE,
       job: text,
-      was: json,
+      was: json('was'),
       takenBack: DataTypes.BOOLEAN,
       replaced: DataTypes.BOOLEAN,
     }),
@@ -174,7 +196,7 @@ export function defineTables(sequelize: Sequelize, shop: number): Tables {
       id: text,
       job: text,
       n: DataTypes.INTEGER,
-      body: json,
+      body: json('body'),
       receivedAt: text,
       late: DataTypes.BOOLEAN,
     }),

@@ -25,8 +25,8 @@ export const TABLES_OF_SHOPS: readonly TableOfShops[] = [
   {
     name: 'shops',
     create: `"shop" INTEGER NOT NULL PRIMARY KEY REFERENCES "identity" ("shop"),
-      "name" TEXT NOT NULL, "policy" TEXT NOT NULL, "bladeSets" JSON NOT NULL, "round" TEXT,
-      "shims" JSON, "soon" JSON, "address" TEXT, "timeZone" TEXT, "units" JSON,
+      "name" TEXT NOT NULL, "policy" TEXT NOT NULL, "bladeSets" TEXT NOT NULL, "round" TEXT,
+      "shims" TEXT, "soon" TEXT, "address" TEXT, "timeZone" TEXT, "units" TEXT,
       "driftRisk" INTEGER, "aim" TEXT, "weekHours" DOUBLE PRECISION`,
     columns: [
       ...['name', 'policy', 'bladeSets', 'round', 'shims', 'soon', 'address', 'timeZone'],
@@ -42,15 +42,15 @@ export const TABLES_OF_SHOPS: readonly TableOfShops[] = [
   {
     name: 'sheets',
     create: `${OF_SERVER}, "id" TEXT NOT NULL, "revision" INTEGER NOT NULL,
-      "document" JSON NOT NULL, "publishedAt" TEXT NOT NULL, "retiredAt" TEXT,
+      "document" TEXT NOT NULL, "publishedAt" TEXT NOT NULL, "retiredAt" TEXT,
       ${by('id', 'revision')}`,
     columns: ['id', 'revision', 'document', 'publishedAt', 'retiredAt'],
   },
   {
     name: 'machines',
     create: `${OF_SERVER}, "id" TEXT NOT NULL, "name" TEXT NOT NULL, "sheet" TEXT NOT NULL,
-      "meter" JSON NOT NULL, "baseline" JSON NOT NULL, "sheetRevision" INTEGER NOT NULL,
-      "about" JSON, "retiredAt" TEXT, "added" JSON, ${by('id')}`,
+      "meter" TEXT NOT NULL, "baseline" TEXT NOT NULL, "sheetRevision" INTEGER NOT NULL,
+      "about" TEXT, "retiredAt" TEXT, "added" TEXT, ${by('id')}`,
     columns: [
       ...['id', 'name', 'sheet', 'meter', 'baseline', 'sheetRevision'],
       ...['about', 'retiredAt', 'added'],
@@ -59,7 +59,7 @@ export const TABLES_OF_SHOPS: readonly TableOfShops[] = [
   {
     name: 'hours_readings',
     create: `${SERIAL}, ${SHOP}, "machine" TEXT NOT NULL, "date" TEXT NOT NULL,
-      "hours" DOUBLE PRECISION NOT NULL, "job" TEXT, "was" JSON, "takenBack" BOOLEAN,
+      "hours" DOUBLE PRECISION NOT NULL, "job" TEXT, "was" TEXT, "takenBack" BOOLEAN,
       "replaced" BOOLEAN, ${of('machines', 'machine')}`,
     columns: ['serial', 'machine', 'date', 'hours', 'job', 'was', 'takenBack', 'replaced'],
     indexes: [
@@ -81,7 +81,7 @@ export const TABLES_OF_SHOPS: readonly TableOfShops[] = [
   {
     name: 'events',
     create: `${SERIAL}, ${SHOP}, "id" TEXT NOT NULL, "job" TEXT NOT NULL, "n" INTEGER NOT NULL,
-      "body" JSON NOT NULL, "receivedAt" TEXT NOT NULL, "late" BOOLEAN NOT NULL DEFAULT 0,
+      "body" TEXT NOT NULL, "receivedAt" TEXT NOT NULL, "late" BOOLEAN NOT NULL DEFAULT 0,
       "person" TEXT, UNIQUE ("shop", "id"), ${of('jobs', 'job')}`,
     columns: ['serial', 'id', 'job', 'n', 'body', 'receivedAt', 'late', 'person'],
     indexes: ['CREATE INDEX TABLE_job_serial ON TABLE (shop, job, serial)'],
