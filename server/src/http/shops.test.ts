@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { formatInBoth, formatInstant, localDay, SHOP_HEADER } from '@longbar/core';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
@@ -87,6 +88,24 @@ describe('several shops on one server', () => {
     const file = await server.fetch(`/shared/${secret}/file`, { headers: { cookie: '' } });
     expect(file.status).toBe(200);
     expect(await file.text()).not.toContain('Only the first');
+  });
+
+  it('do not become each other: whose server was lost comes back to an empty one', async () => {
+    const { id } = await identityOf(server.db);
+    const empty = await openShop(server.db);
+    const as = await server.pairedAs('Di', 'foreman', empty);
+    const becomes = async (shop: string) => {
+      const answer = await server.fetch('/shop/rebuild', {
+        method: 'POST',
+        headers: { cookie: as, 'content-type': 'application/json' },
+        body: JSON.stringify({ id: shop }),
+      });
+      return answer.status;
+    };
+    expect(await becomes(id)).toBe(409);
+    const lost = randomUUID();
+    expect(await becomes(lost)).toBe(200);
+    expect((await identityOf(empty)).id).toBe(lost);
   });
 
   it('are removed one by one: the demo of one leaves the other as it is', async () => {

@@ -107,7 +107,10 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       });
       return;
     case 'opening.done':
-      if (isClosing(state)) openAgain(state);
+      if (isClosing(state)) {
+        openAgain(state);
+        state.openedAgain = { by, at };
+      }
       state.opened = { by, at };
       return;
     case 'torque.done':

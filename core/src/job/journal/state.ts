@@ -126,6 +126,8 @@ export type JobState = {
   rules?: JobRules;
   /** Why it is none that the sheet knows. */
   tagReason?: string;
+  /** Closing up had begun when it was opened once more. */
+  openedAgain?: { by: string; at: string };
   /** Lists checked before the work. */
   ready: Record<string, { by: string; at: string }>;
   hours?: { hours: number; at: string; sure?: boolean; replaced?: boolean };

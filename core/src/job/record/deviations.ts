@@ -17,7 +17,8 @@ const EXEMPTED: Record<Exemptible, string> = {
 
 /**
  * What stands in the record as a deviation: every gate that was exempted, a tag that is none of
- * the sheet's, doubtful hours, and what was set where a person said that it may be.
+ * the sheet's or was first read as another, an engine that was opened again, doubtful hours, and
+ * what was set where a person said that it may be.
  */
 export function deviationsOf(state: JobState): Deviation[] {
   const list: Deviation[] = [];
@@ -28,6 +29,14 @@ export function deviationsOf(state: JobState): Deviation[] {
   if (state.tagReason !== undefined) {
     const by = lastBy(state, 'tag.read');
     list.push({ what: 'The data tag is none of the sheet’s', reason: state.tagReason, by });
+  }
+  for (const { tag, by } of earlierTags(state)) {
+    const what = `The data tag was read as ${tag === '' ? 'none the sheet knows' : tag} before`;
+    list.push({ what, reason: 'it was read once more', by });
+  }
+  if (state.openedAgain) {
+    const what = 'The engine was opened again after closing up had begun';
+    list.push({ what, reason: 'more was to be set', by: state.openedAgain.by });
   }
   if (state.hours?.sure || state.hours?.replaced) {
     const reason = state.hours.replaced ? 'the meter was replaced or reset' : 'read once more';
@@ -44,6 +53,16 @@ export function deviationsOf(state: JobState): Deviation[] {
     list.push({ what, reason: placed.reason, by: placed.by });
   }
   return list;
+}
+
+/** The readings of the data tag that another one took the place of, the first of each in a row. */
+function earlierTags({ standing, tag }: JobState): { tag: string; by: string }[] {
+  const read = [...standing].filter((event) => event.type === 'tag.read');
+  const last = read.findLastIndex((event) => event.tag !== tag);
+  return read
+    .slice(0, last + 1)
+    .filter((event, i) => event.tag !== read[i - 1]?.tag && event.tag !== tag)
+    .map((event) => ({ tag: event.tag, by: event.by }));
 }
 
 function lastBy({ standing }: JobState, type: KnownEvent['type']): string {

@@ -54,6 +54,23 @@ describe('the record of a job', () => {
     }
   });
 
+  it('says which data tag was read before, and that the engine was opened again for it', () => {
+    const tag = (read: string): JobAct => ({ type: 'tag.read', tag: read });
+    const said = (acts: readonly JobAct[]) => record(acts).deviations.map(({ what }) => what);
+    expect(said([tag('A1'), tag('A1')])).toEqual([]);
+    const closed: JobAct = { type: 'closing.done', item: 'covers' };
+    const acts = [tag('A1'), { type: 'opening.done' } as const, closed, tag('B7')];
+    expect(said(acts)).toEqual(['The data tag was read as A1 before']);
+    expect(said([...acts, { type: 'opening.done' }])).toEqual([
+      'The data tag was read as A1 before',
+      'The engine was opened again after closing up had begun',
+    ]);
+    // Read back as it was first, it says what came between.
+    expect(said([tag('A1'), tag(''), tag('A1')])).toEqual([
+      'The data tag was read as none the sheet knows before',
+    ]);
+  });
+
   it('tells what was locked and then left so from what was never touched', () => {
     const acts: JobAct[] = [
       read('intake.1', 'found', 200, 250),

@@ -103,7 +103,9 @@ export async function becomeShop(
 export async function rebuildShop(db: Database, id: string, shop?: Shop): Promise<void> {
   await db.write(async (transaction) => {
     if ((await identityOf(db)).id === id) return;
-    if (!(await isEmptyShop(db, transaction))) {
+    const elsewhere = 'SELECT 1 FROM identity WHERE id = $1';
+    const [other] = await db.whole.rows(elsewhere, [id], transaction);
+    if (other || !(await isEmptyShop(db, transaction))) {
       throw new RequestError(409, 'Only an empty server becomes a shop again. This one is not.');
     }
     if (shop) await writeShop(db, shop, transaction);
