@@ -1,6 +1,7 @@
 import { ignore } from '@longbar/core';
 import type { Database as Driver } from 'sqlite3';
-import { Sequelize, Transaction } from 'sequelize';
+import sqlite from 'sqlite3';
+import { ConnectionError, Sequelize, Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
 import { countAcknowledged } from './acknowledged';
 import type { Connection } from './connections';
@@ -179,8 +180,13 @@ function queueOn(sequelize: Sequelize, writer: Connection, refuse: () => void) {
   };
 }
 
-function connect(storage: string): Sequelize {
-  return new Sequelize({ dialect: 'sqlite', storage, logging: false });
+/**
+ * Opens a file that is there; with `making` also one that is not. Else a process whose folder is taken
+ * away meanwhile would leave an empty file, which the next start takes for a database that was cut off.
+ */
+function connect(storage: string, making = false): Sequelize {
+  const mode = sqlite.OPEN_READWRITE | (making ? sqlite.OPEN_CREATE : 0);
+  return new Sequelize({ dialect: 'sqlite', storage, logging: false, dialectOptions: { mode } });
 }
 
 /** Brings it up to date. Throws FolderError, closed again, where it cannot be read or written. */
@@ -190,7 +196,8 @@ async function upgraded(sequelize: Sequelize, folder: string): Promise<void> {
     for (const pragma of PRAGMAS) await sequelize.query(pragma);
     await upgrade(sequelize, folder);
   } catch (error) {
-    await sequelize.close();
+    // One that never opened cannot be closed: Sequelize would wait for that forever.
+    if (!(error instanceof ConnectionError)) await sequelize.close();
     if (error instanceof FolderError) throw error;
     const why = error instanceof Error ? error.message : String(error);
     throw new FolderError(`The database in ${folder} cannot be opened: ${why}. ${wayBack(folder)}`);
@@ -199,7 +206,7 @@ async function upgraded(sequelize: Sequelize, folder: string): Promise<void> {
 
 /** A new database in a file of its own, closed again. */
 async function makeDatabase(file: string, folder: string): Promise<void> {
-  const sequelize = connect(file);
+  const sequelize = connect(file, true);
   await upgraded(sequelize, folder);
   // All of it in the one file, which gets its name only then.
   await sequelize.query('PRAGMA journal_mode = DELETE');

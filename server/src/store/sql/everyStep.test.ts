@@ -1,6 +1,14 @@
 import type { JobEvent } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
-import { copyFileSync, existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { copiesBeforeSteps } from '../../../test-support/everyStep';
@@ -161,6 +169,17 @@ describe('a server that is stopped', () => {
 });
 
 describe('what is lost', () => {
+  it('with its folder, while it is being opened, leaves no empty file behind', async () => {
+    const folder = fresh();
+    copyDemo(folder);
+    const opening = openDatabase(folder);
+    rmSync(folder, { recursive: true });
+    mkdirSync(folder);
+    const db = await opening.catch(() => undefined);
+    await db?.close();
+    expect(readdirSync(folder)).not.toContain('longbar.sqlite');
+  });
+
   it('is not taken for a new shop, and the way back is named', async () => {
     const folder = fresh();
     copyDemo(folder);
