@@ -24,12 +24,9 @@ export class Keepers<Kept extends Keeper> {
   /** Begins the work for every shop there is. */
   async begin(db: Database): Promise<void> {
     const shops = await allShops(db);
+    this.known.forEach((keeper) => keeper.begin());
     this.working = true;
-    for (const shop of shops) {
-      const isNew = !this.known.has(shop.shop);
-      const keeper = this.of(shop);
-      if (!isNew) keeper.begin();
-    }
+    shops.forEach((shop) => this.of(shop));
   }
 
   /** Ends all of it, and waits until it has. */

@@ -27,18 +27,15 @@ export function MoveMachine({ shops }: { shops: readonly CompanyShop[] }) {
     setMoved(answer.error ? undefined : `${goes.name} is in ${between.to.name} now.`);
   };
   const target = byName.get(to);
+  // What was moved before is said until something else is chosen.
+  const choose = (set: (next: string) => void) => (next: string) => {
+    set(next);
+    setMoved(undefined);
+  };
   return (
     <Stack>
       <Words as="heading">Move a machine</Words>
-      <Select
-        label="From"
-        value={from}
-        options={[...byName.keys()]}
-        onChange={(next) => {
-          setFrom(next);
-          setMoved(undefined);
-        }}
-      />
+      <Select label="From" value={from} options={[...byName.keys()]} onChange={choose(setFrom)} />
       {!machine && <Words>{`${from} has no machine.`}</Words>}
       {machine && (
         <>
@@ -46,12 +43,9 @@ export function MoveMachine({ shops }: { shops: readonly CompanyShop[] }) {
             label="Machine"
             value={name}
             options={[...machines.keys()]}
-            onChange={(next) => {
-              setMachine(next);
-              setMoved(undefined);
-            }}
+            onChange={choose(setMachine)}
           />
-          <Select label="To" value={to} options={others} onChange={setTo} />
+          <Select label="To" value={to} options={others} onChange={choose(setTo)} />
         </>
       )}
       {machine?.isOpen && (

@@ -45,6 +45,7 @@ const IN_ORDER = [
   'hook_messages',
   'hook_signed',
   'hooks',
+  'company_sheets',
   'waiting_hours',
   'fleets',
   'machines',

@@ -6,6 +6,7 @@ import { signedAnew } from '../../test-support/signedAnew';
 import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
 import { archiveLines } from '../store/exchange/archive';
+import { takeFleet } from '../store/hours/fleetHours';
 import { keepBlob, sha256 } from '../store/journal/blobs';
 import { isDriftDue, settleDrift } from '../store/derived/drift';
 import { lookAtShop } from '../store/journal/damage';
@@ -184,9 +185,28 @@ describe('a machine that is moved', () => {
     expect((await server.get(`/machines/${BARGE!.id}`)).status).toBe(200);
     expect((await move(randomUUID(), home, other)).status).toBe(404);
     expect((await move(PUMP!.id, home, home)).body.error.issues[0].path).toBe('to');
-    await server.post(`/jobs/${head.id}/events`, events.slice(5));
+    // What comes while it is being moved comes before or after, and is never left behind.
+    const [moved, kept] = await Promise.all([
+      move(BARGE!.id, home, other),
+      server.post(`/jobs/${head.id}/events`, events.slice(5)),
+    ]);
+    expect([moved.status, kept.status]).toEqual([409, 200]);
     expect((await move(BARGE!.id, home, other)).status).toBe(200);
     expect((await move(BARGE!.id, home, other)).status).toBe(404);
+  });
+
+  it('leaves no reading behind unsaid: what telematics told of it waits for somebody still', async () => {
+    const { id, serial = '' } = MACHINES.find((machine) => machine.serial !== undefined)!;
+    const told = { serial, model: 'Plover 5', at: '2026-11-20', hours: 400_000 };
+    await takeFleet(server.db, { readings: [told], unread: [] }, '2026-11-23');
+    const waits = { serial, hours: 400_000 };
+    expect((await server.get('/fleets')).body.waiting).toMatchObject([
+      { ...waits, why: 'doubtful', machine: { id } },
+    ]);
+    expect((await move(id, home, other)).status).toBe(200);
+    expect((await server.get('/fleets')).body.waiting).toMatchObject([
+      { ...waits, why: 'unknown', machine: null },
+    ]);
   });
 
   it('does not go by another sheet there: a sheet of that number is the same, or it stays', async () => {

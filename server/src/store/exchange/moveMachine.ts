@@ -2,16 +2,16 @@ import { localDay, USUAL_RISK } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { inShop } from '../../inShop';
 import { RequestError, wrongField } from '../../requestError';
-import { jobLines } from '../derived/jobReads';
 import { settle } from '../derived/readTables';
 import { attachedTo } from '../journal/blobs';
 import { standingOf } from '../journal/arrival';
+import { waitOwnerless } from '../hours/fleetHours';
 import { keepKey, keyOf } from '../journal/keys';
 import { unpack } from '../packedAnswers';
 import type { Database } from '../sql/database';
+import { field } from '../sql/dialect';
 import type { MachineRow } from '../sql/tables';
 import { checksChanged, machineChanged } from '../stale';
-import { machineRow } from '../yard/machineRow';
 import { bringBack } from '../yard/sheets';
 import { readShop } from '../yard/shop';
 import type { Between } from './bringSheet';
@@ -24,20 +24,15 @@ import { bringBlobs, bringSheet } from './bringSheet';
  * job is open at it, or the other shop has the machine or another sheet of the same number.
  */
 export async function moveMachine({ from, to }: Between, id: string, now: Date): Promise<string> {
-  const machine = await machineRow(from, id);
   await inShop(await readShop(from), () => settle(from, localDay(now)));
-  const jobs = await jobLines(from, id);
-  if (jobs.some(({ summary }) => !summary.signed && !summary.abandoned)) {
-    throw wrongField(
-      'machine',
-      `A job is open at ${machine.name}. It is signed or abandoned first.`,
-      409,
-    );
-  }
-  if (await to.tables.machines.findByPk(id)) {
-    throw wrongField('to', `${machine.name} is in that shop already.`, 409);
-  }
-  await to.write(async (transaction) => {
+  const name = await to.write(async (transaction) => {
+    // Looked at in here, where nobody writes meanwhile: what comes just now is not left behind.
+    const machine = (await from.tables.machines.findByPk(id, { transaction }))?.get();
+    if (!machine) throw new RequestError(404, 'There is no such machine.');
+    await refuseOpen(from, machine, transaction);
+    if (await to.tables.machines.findByPk(id, { transaction })) {
+      throw wrongField('to', `${machine.name} is in that shop already.`, 409);
+    }
     for (const sheet of await sheetsOf(from, machine, transaction)) {
       await bringSheet({ from, to }, sheet, transaction);
     }
@@ -46,12 +41,30 @@ export async function moveMachine({ from, to }: Between, id: string, now: Date):
     await bringBack(to, machine.sheet, transaction);
     await bringJobs({ from, to }, id, transaction);
     await bringDrift({ from, to }, id, transaction);
-    await leave({ from, to }, id, transaction);
+    await leave(from, id, transaction);
     await machineChanged(to, id, transaction);
+    return machine.name;
   });
   unpack(from);
   unpack(to);
-  return machine.name;
+  return name;
+}
+
+/** A job that is open, or that something was just written in, is being worked on. */
+async function refuseOpen(
+  from: Database,
+  { id, name }: MachineRow,
+  transaction: Transaction,
+): Promise<void> {
+  const [open] = await from.rows(
+    `SELECT 1 FROM job_reads WHERE shop = $shop AND machine = $1 AND (stale = 1
+       OR (${field('summary', 'signed')} IS NULL AND ${field('summary', 'abandoned')} IS NULL))
+     LIMIT 1`,
+    [id],
+    transaction,
+  );
+  const says = `A job is open at ${name}. It is signed or abandoned first.`;
+  if (open) throw wrongField('machine', says, 409);
 }
 
 /** The sheets that the machine and its jobs went by. */
@@ -161,7 +174,7 @@ async function bringKey(
 }
 
 /** Nothing of it is left in the shop that it came from. */
-async function leave({ from }: Between, id: string, transaction: Transaction): Promise<void> {
+async function leave(from: Database, id: string, transaction: Transaction): Promise<void> {
   const ofJobs = 'job IN (SELECT id FROM jobs WHERE shop = $shop AND machine = $1)';
   await from.run(
     `UPDATE sheet_reads SET stale = 1 WHERE shop = $shop
@@ -178,13 +191,8 @@ async function leave({ from }: Between, id: string, transaction: Transaction): P
     [id],
     transaction,
   );
-  for (const table of [
-    'machine_reads',
-    'machine_drift',
-    'planned',
-    'waiting_hours',
-    'jobs',
-  ] as const) {
+  await waitOwnerless(from, id, transaction);
+  for (const table of ['machine_reads', 'machine_drift', 'planned', 'jobs'] as const) {
     await from.run(`DELETE FROM ${table} WHERE shop = $shop AND machine = $1`, [id], transaction);
   }
   await from.run('DELETE FROM machines WHERE shop = $shop AND id = $1', [id], transaction);

@@ -28,7 +28,7 @@ export async function takeFleet(db: Database, told: FleetTold, today: string): P
         const latest = readings.at(-1);
         const says = other
           ? `${own.map(({ name }) => name).join(' and ')} have this serial number.`
-          : 'No machine of the yard has this serial number.';
+          : OF_NONE;
         const why = other ? 'several' : 'unknown';
         if (latest) await wait(db, { ...latest, why, says, machine: null }, transaction);
       }
@@ -111,6 +111,22 @@ function isOfKnownDay(
 }
 
 const HOURS_A_DAY = 24;
+
+const OF_NONE = 'No machine of the yard has this serial number.';
+
+/** A machine leaves the shop: what was told of it waits on until somebody says whose it is. */
+export async function waitOwnerless(
+  db: Database,
+  machine: string,
+  transaction: Transaction,
+): Promise<void> {
+  await db.run(
+    `UPDATE waiting_hours SET machine = NULL, why = 'unknown', says = $1
+     WHERE shop = $shop AND machine = $2`,
+    [OF_NONE, machine],
+    transaction,
+  );
+}
 
 type Waits = Told & Pick<WaitingHours, 'why' | 'says'> & { machine: string | null };
 
