@@ -55,14 +55,11 @@ export function deviationsOf(state: JobState): Deviation[] {
   return list;
 }
 
-/** The readings of the data tag that another one took the place of, the first of each in a row. */
+/** The data tags that another took the place of, each once, by who read it last. */
 function earlierTags({ standing, tag }: JobState): { tag: string; by: string }[] {
-  const read = [...standing].filter((event) => event.type === 'tag.read');
-  const last = read.findLastIndex((event) => event.tag !== tag);
-  return read
-    .slice(0, last + 1)
-    .filter((event, i) => event.tag !== read[i - 1]?.tag && event.tag !== tag)
-    .map((event) => ({ tag: event.tag, by: event.by }));
+  const by = new Map<string, string>();
+  for (const event of standing) if (event.type === 'tag.read') by.set(event.tag, event.by);
+  return [...by].flatMap(([read, who]) => (read === tag ? [] : [{ tag: read, by: who }]));
 }
 
 function lastBy({ standing }: JobState, type: KnownEvent['type']): string {

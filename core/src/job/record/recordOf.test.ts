@@ -65,6 +65,8 @@ describe('the record of a job', () => {
       'The data tag was read as A1 before',
       'The engine was opened again after closing up had begun',
     ]);
+    const twice = [tag('A1'), tag('B7'), tag('A1'), tag('B7')];
+    expect(said(twice)).toEqual(['The data tag was read as A1 before']);
     // Read back as it was first, it says what came between.
     expect(said([tag('A1'), tag(''), tag('A1')])).toEqual([
       'The data tag was read as none the sheet knows before',
