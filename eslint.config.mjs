@@ -59,7 +59,7 @@ export default tseslint.config(
         'error',
         ...['Literal[value=', 'TemplateElement[value.raw='].map((text) => ({
           selector: `${text}/json_|PRAGMA|INSERT OR|sqlite_|rowid|VACUUM/]`,
-          message: 'Only store/sql knows a dialect: say it by store/sql/dialect.',
+          message: 'Only store/sql knows a dialect: say it by db.dialect.',
         })),
       ],
     },

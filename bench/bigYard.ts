@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import type { EngineSheet, JobEvent, JobHead } from '@longbar/core';
 import { adjustersOf, isKnown, isRefused, parseSheet, SeededRandom } from '@longbar/core';
@@ -31,7 +32,8 @@ export async function bigYard(folder: string, today: string): Promise<Size> {
   const done = `${folder}/made`;
   const db = await (existsSync(done) ? openDatabase(folder) : make(folder, today));
   writeFileSync(done, '');
-  const count = async (sql: string) => Number((await db.whole.rows<{ n: number }>(sql))[0]?.n);
+  const count = async (sql: string) =>
+    Number((await db.whole.rows(v.object({ n: v.number() }), sql))[0]?.n);
   const size = {
     jobs: await count('SELECT count(*) AS n FROM jobs'),
     events: await count('SELECT count(*) AS n FROM events'),

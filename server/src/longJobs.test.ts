@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { JobEvent } from '@longbar/core';
 import { buildSync } from 'esbuild';
 import type { ChildProcess } from 'node:child_process';
@@ -53,7 +54,8 @@ async function jobOf(db: Database, n: number, entries: number): Promise<void> {
 }
 
 const read = (db: Database) =>
-  db.whole.rows<{ job: string; summary: string }>(
+  db.whole.rows(
+    v.object({ job: v.string(), summary: v.string() }),
     'SELECT job, summary FROM job_reads WHERE job IN ($1, $2) ORDER BY job',
     [uuid(1), uuid(2)],
   );

@@ -10,6 +10,7 @@ import { openDatabase } from '../src/store/sql/database';
 import { settleDrift } from '../src/store/derived/drift';
 import { listMachines } from '../src/store/derived/machines';
 import { pendingSteps } from '../src/store/sql/migrate';
+import { AnyRow } from './anyRow';
 import { NOW } from './now';
 
 /* Data folders of a test's own: as a start, an upgrade or a restore finds and leaves them. */
@@ -74,7 +75,7 @@ export async function earlierIn(folder: string, rows = true): Promise<void> {
 export async function rowsOf(folder: string, sql: string): Promise<object[]> {
   const db = await openDatabase(folder);
   try {
-    return await db.whole.rows(sql);
+    return await db.whole.rows(AnyRow, sql);
   } finally {
     await db.close();
   }

@@ -1,7 +1,7 @@
 import type { StandInUnit } from '../fleet/standIn';
 import { FleetStandIn } from '../fleet/standIn';
 import type { Database } from '../store/sql/database';
-import { field } from '../store/sql/dialect';
+import * as v from 'valibot';
 import { fleetRows, keepFleet } from '../store/hours/fleets';
 
 /**
@@ -27,21 +27,29 @@ const NOBODYS = {
 };
 const JUMP = { serial: 'SK-1207', hours: 40_000, days: 1 };
 
-type Row = { serial: string; model: string; date: string; hours: number };
+const ShownSchema = v.object({
+  serial: v.string(),
+  model: v.string(),
+  date: v.string(),
+  hours: v.number(),
+});
 
 /** What each machine with a serial number showed last, as it is on record. */
 async function unitsOf(db: Database): Promise<StandInUnit[]> {
-  const rows = await db.rows<Row>(
+  const { field } = db.dialect;
+  const rows = await db.rows(
+    ShownSchema,
     `SELECT ${field('about', 'serial')} AS serial, ${field('document', 'name')} AS model,
-       max(date) AS date, hours
+       date, hours
      FROM machines
        JOIN hours_readings ON hours_readings.shop = machines.shop AND machine = machines.id
        JOIN sheets
          ON sheets.shop = machines.shop AND sheets.id = sheet AND revision = sheetRevision
      WHERE machines.shop = $shop AND ${field('about', 'serial')} IS NOT NULL
-     GROUP BY machines.id ORDER BY 1`,
+     ORDER BY 1, date`,
   );
-  return rows.map(({ serial, model, date, hours }) => {
+  const last = new Map(rows.map((row) => [row.serial, row]));
+  return [...last.values()].map(({ serial, model, date, hours }) => {
     const jumped = serial === JUMP.serial;
     const day = new Date(`${date}T12:00:00.000Z`);
     if (jumped) day.setUTCDate(day.getUTCDate() + JUMP.days);

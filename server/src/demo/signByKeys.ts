@@ -1,9 +1,9 @@
+import * as v from 'valibot';
 import type { KeyObject } from 'node:crypto';
 import { generateKeyPairSync, sign } from 'node:crypto';
 import { signedText, signedWords } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../store/sql/database';
-import { field } from '../store/sql/dialect';
 import { headOf } from '../store/journal/jobHead';
 import { keepKey } from '../store/journal/keys';
 import { insertSignature } from '../store/journal/signatures';
@@ -32,7 +32,9 @@ export async function signByKeys(db: Database, now: Date, transaction: Transacti
 }
 
 async function signedAt(db: Database, job: string, transaction: Transaction): Promise<string> {
-  const [row] = await db.rows<{ at: string }>(
+  const { field } = db.dialect;
+  const [row] = await db.rows(
+    v.object({ at: v.string() }),
     `SELECT ${field('body', 'at')} AS at FROM events
      WHERE shop = $shop AND job = $1 AND ${field('body', 'type')} = 'job.signed'`,
     [job],

@@ -100,12 +100,8 @@ export class HookKeeper {
     const messages = await whatHappened(this.db, hook, now);
     if (messages.length === 0) return;
     await this.db.write(async (transaction) => {
-      const [still] = await this.db.rows(
-        'SELECT 1 FROM hooks WHERE shop = $shop AND id = $1',
-        [hook.id],
-        transaction,
-      );
-      if (!still) return;
+      const known = 'SELECT 1 FROM hooks WHERE shop = $shop AND id = $1';
+      if (!(await this.db.some(known, [hook.id], transaction))) return;
       await keepMessages(this.db, hook.id, messages, now.toISOString(), transaction);
     });
   }

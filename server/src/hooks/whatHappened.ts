@@ -1,18 +1,24 @@
 import type { HookMessage, JobSummary, MachineLine, Shop } from '@longbar/core';
-import { AboutMachineSchema, localDay, urgencyOf } from '@longbar/core';
+import { AboutMachineSchema, BARRING_METHODS, localDay, urgencyOf } from '@longbar/core';
 import * as v from 'valibot';
 import type { Database } from '../store/sql/database';
-import { field, inList } from '../store/sql/dialect';
 import type { ToTell } from '../store/yard/hookMessages';
 import { knownAbouts, untoldJobs } from '../store/yard/hookMessages';
 import type { HookRow } from '../store/yard/hooks';
 import { listMachines, machineLines } from '../store/derived/machines';
 import { readShop } from '../store/yard/shop';
 
-type Signed = { id: string; machine: string; seal: string; at: string; summary: string } & Pick<
-  Extract<HookMessage, { type: 'record.signed' }>['data']['job'],
-  'by' | 'method' | 'sheetRevision'
->;
+const SignedSchema = v.object({
+  id: v.string(),
+  machine: v.string(),
+  seal: v.string(),
+  at: v.string(),
+  summary: v.string(),
+  by: v.string(),
+  method: v.picklist(BARRING_METHODS),
+  sheetRevision: v.number(),
+});
+type Signed = v.InferOutput<typeof SignedSchema>;
 
 /**
  * What a program is to be told and was not: jobs that were signed, and checks that became soon or
@@ -52,11 +58,12 @@ async function recordsOf(
   now: Date,
 ): Promise<ToTell[]> {
   if (untold.length === 0) return [];
-  const signed = await db.rows<Signed>(
+  const signed = await db.rows(
+    SignedSchema,
     `SELECT jobs.id, jobs.machine, jobs.seal, jobs.at, by, method, sheetRevision, summary
      FROM jobs JOIN job_reads ON job_reads.shop = jobs.shop AND job = jobs.id
-     WHERE jobs.shop = $shop AND jobs.id ${inList('$1')} AND seal IS NOT NULL
-       AND ${field('summary', 'signed')} IS NOT NULL
+     WHERE jobs.shop = $shop AND jobs.id ${db.dialect.inList('$1')} AND seal IS NOT NULL
+       AND ${db.dialect.field('summary', 'signed')} IS NOT NULL
      ORDER BY jobs.at`,
     [JSON.stringify(untold)],
   );

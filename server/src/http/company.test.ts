@@ -1,3 +1,4 @@
+import { AnyRow } from '../../test-support/anyRow';
 import type { Company } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import type { TestServer } from '../../test-support/testServer';
@@ -130,6 +131,7 @@ describe('a machine that is moved', () => {
       [north, 'Brine pump 2 here from Skerrow Saltworks'],
     ] as const) {
       const audit = await db.rows(
+        AnyRow,
         'SELECT about FROM audit WHERE shop = $shop ORDER BY serial DESC',
       );
       expect(audit[0]).toEqual({ about: said });

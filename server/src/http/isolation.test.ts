@@ -1,3 +1,5 @@
+import { AnyRow } from '../../test-support/anyRow';
+import * as v from 'valibot';
 import { createHash, randomUUID } from 'node:crypto';
 import { SeededRandom } from '@longbar/core';
 import { signedAnew } from '../../test-support/signedAnew';
@@ -92,13 +94,14 @@ async function nameBySecret(db: Database): Promise<void> {
 async function keptOfFirst(): Promise<Map<string, string>> {
   const { db } = server;
   const kept = new Map<string, string>();
-  const tables = await db.whole.rows<{ name: string }>(
+  const tables = await db.whole.rows(
+    v.object({ name: v.string() }),
     `SELECT name FROM sqlite_master WHERE type = 'table' AND sql LIKE '%"shop"%'
        AND name <> 'machine_reads' ORDER BY name`,
   );
   expect(tables.length).toBeGreaterThan(25);
   for (const { name } of tables) {
-    const rows = await db.whole.rows(`SELECT * FROM ${name} WHERE shop = 1 ORDER BY rowid`);
+    const rows = await db.whole.rows(AnyRow, `SELECT * FROM ${name} WHERE shop = 1 ORDER BY rowid`);
     kept.set(name, createHash('sha256').update(JSON.stringify(rows)).digest('hex'));
   }
   return kept;

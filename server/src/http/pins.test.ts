@@ -1,3 +1,4 @@
+import { AnyRow } from '../../test-support/anyRow';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { tryPin } from '../store/yard/pins';
@@ -31,9 +32,9 @@ describe('a PIN', () => {
     expect(await guess('27')).toBe(400);
     expect((await server.post('/people/pin', { name: 'Vera', pin: '1234' })).status).toBe(400);
     expect((await asTove('PUT', '/me/pin', { pin: '12' })).status).toBe(400);
-    expect(JSON.stringify(await server.db.whole.rows('SELECT * FROM people'))).not.toContain(
-      '271828',
-    );
+    expect(
+      JSON.stringify(await server.db.whole.rows(AnyRow, 'SELECT * FROM people')),
+    ).not.toContain('271828');
     const { body: audit } = await server.get('/audit');
     expect(audit.map(({ what }: { what: string }) => what)).toEqual(['pin-wrong', 'pin-set']);
     expect(JSON.stringify(audit)).not.toContain('2718');

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { Transaction } from 'sequelize';
 import type { Database } from './sql/database';
 import { diskTrouble } from './sql/trouble';
@@ -75,6 +76,7 @@ export async function keepSpoiled(db: Database, found: readonly string[]): Promi
 /** All that is set aside, by name. */
 export function listSetAside(db: Database): Promise<SetAside[]> {
   return db.rows(
+    v.object({ name: v.string(), why: v.string() }),
     'SELECT name, why FROM set_aside WHERE shop = $shop ORDER BY kind, name, id LIMIT 100',
   );
 }
@@ -84,7 +86,8 @@ export async function whySetAside(
   db: Database,
   { kind, id }: Pick<Thing, 'kind' | 'id'>,
 ): Promise<string | undefined> {
-  const [row] = await db.rows<{ why: string }>(
+  const [row] = await db.rows(
+    v.object({ why: v.string() }),
     'SELECT why FROM set_aside WHERE shop = $shop AND kind = $1 AND id = $2',
     [kind, id],
   );

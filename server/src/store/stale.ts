@@ -1,6 +1,5 @@
 import type { Transaction } from 'sequelize';
 import type { Database, OfShop } from './sql/database';
-import { field } from './sql/dialect';
 
 /*
  * Who writes says here what has changed by it, in the same transaction; what is derived from
@@ -25,7 +24,8 @@ export async function journalGrew(
 /** The shop's rules have changed: where each open job stands may have. */
 export async function openJobsChanged(db: Database, transaction: Transaction): Promise<void> {
   await db.run(
-    `UPDATE job_reads SET stale = 1 WHERE shop = $shop AND ${field('summary', 'signed')} IS NULL`,
+    `UPDATE job_reads SET stale = 1
+     WHERE shop = $shop AND ${db.dialect.field('summary', 'signed')} IS NULL`,
     [],
     transaction,
   );

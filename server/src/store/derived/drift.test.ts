@@ -1,3 +1,4 @@
+import { AnyRow } from '../../../test-support/anyRow';
 import { demoDatabase } from '../../../test-support/demoDatabase';
 import { removeDemo } from '../../demo/loadDemo';
 import { settleDrift } from './drift';
@@ -16,7 +17,7 @@ it('of machines that go while it is worked out is neither kept nor missed', asyn
       return find(...asked);
     });
     expect(await settleDrift(db)).toBeGreaterThan(0);
-    expect(await db.whole.rows('SELECT * FROM machine_drift')).toEqual([]);
+    expect(await db.whole.rows(AnyRow, 'SELECT * FROM machine_drift')).toEqual([]);
     expect(await listSetAside(db)).toEqual([]);
   } finally {
     await end();

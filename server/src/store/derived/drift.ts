@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type {
   DriftForecast,
   HoursReading,
@@ -18,7 +19,7 @@ import {
 } from '@longbar/core';
 import { machineChanged } from '../stale';
 import type { Database } from '../sql/database';
-import { field } from '../sql/dialect';
+import type { Dialect } from '../sql/dialect';
 import { hourMeterOf } from '../yard/hourMeter';
 import { checkTexts, jobLines } from './jobReads';
 import type { Thing } from '../setAside';
@@ -46,22 +47,26 @@ export async function settleDrift(
 
 /** Whether the drift of any machine of the shop is to be worked out, or a journal that may change it. */
 export async function isDriftDue(db: Database): Promise<boolean> {
-  const stale = await db.rows('SELECT 1 FROM job_reads WHERE shop = $shop AND stale = 1 LIMIT 1');
-  return stale.length > 0 || (await unknownDrift(db)).length > 0;
+  const stale = 'SELECT 1 FROM job_reads WHERE shop = $shop AND stale = 1';
+  return (await db.some(stale)) || (await unknownDrift(db)).length > 0;
 }
 
 /** The machines whose drift does not rest on their last check yet. */
 function unknownDrift(db: Database): Promise<{ machine: string; job: string }[]> {
   return db.rows(
-    `SELECT machine, job FROM (${LAST_CHECKS}) AS last
+    v.object({ machine: v.string(), job: v.string() }),
+    `SELECT machine, job FROM (${lastChecks(db.dialect)}) AS last
      WHERE NOT EXISTS (SELECT 1 FROM machine_drift AS known
        WHERE known.shop = $shop AND known.machine = last.machine AND known.job = last.job)`,
   );
 }
 
 /** The last signed job of each machine. What rests on another, or on none, is old. */
-const LAST_CHECKS = `SELECT machine, job, max(at) AS at FROM job_reads
-  WHERE shop = $shop AND ${field('summary', 'signed')} IS NOT NULL GROUP BY machine`;
+const lastChecks = ({ field }: Dialect) =>
+  `SELECT machine, job FROM
+     (SELECT machine, job, row_number() OVER (PARTITION BY machine ORDER BY at DESC, job) AS place
+      FROM job_reads WHERE shop = $shop AND ${field('summary', 'signed')} IS NOT NULL) AS ranked
+   WHERE place = 1`;
 
 /**
  * A machine whose drift cannot be worked out asks for no look, and stops no other. Of one that is
@@ -127,7 +132,8 @@ export async function driftOf(
   jobs: readonly JobLine[],
   latest: HoursReading | undefined,
 ): Promise<KnownDrift> {
-  const [known] = await db.rows<{ job: string; recheck: string; rates: string | null }>(
+  const [known] = await db.rows(
+    v.object({ job: v.string(), recheck: v.string(), rates: v.nullable(v.string()) }),
     'SELECT job, recheck, rates FROM machine_drift WHERE shop = $shop AND machine = $1',
     [machine.id],
   );
@@ -143,7 +149,8 @@ export async function driftOf(
 
 /** How fast the adjusters of a machine drift, as it was last worked out. */
 export async function ratesOn(db: Database, machine: string): Promise<Rates | undefined> {
-  const [known] = await db.rows<{ rates: string | null }>(
+  const [known] = await db.rows(
+    v.object({ rates: v.nullable(v.string()) }),
     'SELECT rates FROM machine_drift WHERE shop = $shop AND machine = $1',
     [machine],
   );

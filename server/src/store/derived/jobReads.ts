@@ -1,8 +1,10 @@
+import * as v from 'valibot';
 import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
 import { BARRING_METHODS } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database, OfShop } from '../sql/database';
-import { cell, elements, field } from '../sql/dialect';
+import { truth } from '../sql/columns';
+import type { Dialect } from '../sql/dialect';
 import { checksChanged, jobChanged } from '../stale';
 import { headOf } from '../journal/jobHead';
 import { unpack } from '../packedAnswers';
@@ -20,7 +22,8 @@ export async function settleJobs(
   said: (done: number) => void = () => undefined,
 ): Promise<number> {
   for (let done = 0; ;) {
-    const stale = await db.rows<StaleJob>(
+    const stale = await db.rows(
+      StaleJobSchema,
       `SELECT job, job_reads.at, coalesce(name, 'a machine that is gone') AS name
        FROM job_reads
        LEFT JOIN machines ON machines.shop = job_reads.shop AND machines.id = machine
@@ -35,7 +38,8 @@ export async function settleJobs(
   }
 }
 
-type StaleJob = { job: string; at: string; name: string };
+const StaleJobSchema = v.object({ job: v.string(), at: v.string(), name: v.string() });
+type StaleJob = v.InferOutput<typeof StaleJobSchema>;
 
 /** A job that cannot be worked out is left as it was read before, until its journal grows. */
 function settleOrSetAside(
@@ -57,9 +61,10 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   const row = (await db.tables.jobs.findByPk(id, { transaction }))?.get();
   const sheet = row && (await readSheet(db, row.sheet, row.sheetRevision));
   if (!sheet) throw new Error(`Job ${id} has lost its sheet.`);
-  const journal = await db.rows<{ body: string; receivedAt: string }>(
+  const journal = await db.rows(
+    v.object({ body: v.string(), receivedAt: v.string() }),
     `SELECT CAST(body AS TEXT) AS body, receivedAt FROM events
-     WHERE shop = $shop AND job = $1 AND late = 0 ORDER BY serial`,
+     WHERE shop = $shop AND job = $1 AND NOT late ORDER BY serial`,
     [id],
     transaction,
   );
@@ -71,8 +76,9 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   const { words } = read;
   const [summary, check] = await hoursPutRight(db, id, read, transaction);
   const texts = [summary, check].map((each) => JSON.stringify(each));
-  const [before] = await db.rows<{ signed: number; check: string }>(
-    `SELECT ${field('summary', 'signed')} IS NOT NULL AS signed, "check"
+  const [before] = await db.rows(
+    v.object({ signed: truth, check: v.string() }),
+    `SELECT ${db.dialect.field('summary', 'signed')} IS NOT NULL AS signed, "check"
      FROM job_reads WHERE shop = $shop AND job = $1`,
     [id],
     transaction,
@@ -84,7 +90,7 @@ async function settleJob(db: Database, id: string, transaction: Transaction): Pr
   );
   await db.run('DELETE FROM job_words WHERE shop = $shop AND job = $1', [id], transaction);
   const cells = words.map(({ at, says }) => [at, says]);
-  await db.run(WORDS, [id, JSON.stringify(cells)], transaction);
+  await db.run(addWords(db.dialect), [id, JSON.stringify(cells)], transaction);
   // Whoever wrote it said only that the journal grew: what rests on it is old from here on, and
   // not before, or it would be taken for fresh while this was still to come.
   await jobChanged(db, row, transaction);
@@ -99,7 +105,8 @@ async function hoursPutRight(
   { summary, check }: JobRead,
   transaction: Transaction,
 ): Promise<[JobSummary, JobCheck]> {
-  const [right] = await db.rows<{ hours: number }>(
+  const [right] = await db.rows(
+    v.object({ hours: v.number() }),
     'SELECT hours FROM hours_readings WHERE shop = $shop AND job = $1',
     [job],
     transaction,
@@ -112,15 +119,17 @@ async function hoursPutRight(
   ];
 }
 
-const WORDS: OfShop = `INSERT INTO job_words (shop, job, at, says)
-  SELECT $shop, $1, ${cell(0)}, ${cell(1)} FROM ${elements('$2')}`;
+const addWords = ({ cell, elements }: Dialect): OfShop =>
+  `INSERT INTO job_words (shop, job, at, says)
+   SELECT $shop, $1, ${cell(0)}, ${cell(1)} FROM ${elements('$2')}`;
 
 /**
  * The jobs of a machine, newest first; before an instant, where one is given. One that began
  * this very moment and is not worked out yet is not among them. Throws where one cannot be read.
  */
 export async function jobLines(db: Database, machine: string, before = '9'): Promise<JobLine[]> {
-  const rows = await db.rows<Omit<JobLine, 'summary'> & { summary: string }>(
+  const rows = await db.rows(
+    LineSchema,
     `SELECT id, jobs.at, by, method, sheetRevision, summary FROM job_reads
      JOIN jobs ON jobs.shop = job_reads.shop AND jobs.id = job
      WHERE job_reads.shop = $shop AND job_reads.machine = $1 AND job_reads.at < $2 AND summary <> '{}'
@@ -128,17 +137,26 @@ export async function jobLines(db: Database, machine: string, before = '9'): Pro
     [machine, before],
   );
   return rows.map((row) => {
-    if (!BARRING_METHODS.includes(row.method)) throw new Error('One of its jobs is by no method.');
     const summary: JobSummary = JSON.parse(row.summary);
     return { ...row, summary };
   });
 }
 
+const LineSchema = v.object({
+  id: v.string(),
+  at: v.string(),
+  by: v.string(),
+  method: v.picklist(BARRING_METHODS, 'One of its jobs is by no method.'),
+  sheetRevision: v.number(),
+  summary: v.string(),
+});
+
 /** What these jobs measured, as text, newest first: as it is kept, for it is much. */
 export async function checkTexts(db: Database, machine: string): Promise<string[]> {
-  const rows = await db.rows<{ check: string }>(
+  const rows = await db.rows(
+    v.object({ check: v.string() }),
     `SELECT "check" FROM job_reads
-     WHERE shop = $shop AND machine = $1 AND ${field('summary', 'signed')} IS NOT NULL
+     WHERE shop = $shop AND machine = $1 AND ${db.dialect.field('summary', 'signed')} IS NOT NULL
      ORDER BY at DESC`,
     [machine],
   );
@@ -152,7 +170,8 @@ export async function checksOf(db: Database, machine: string): Promise<JobCheck[
 
 /** What one job measured. */
 export async function checkOf(db: Database, job: string): Promise<JobCheck> {
-  const [row] = await db.rows<{ check: string }>(
+  const [row] = await db.rows(
+    v.object({ check: v.string() }),
     'SELECT "check" FROM job_reads WHERE shop = $shop AND job = $1',
     [job],
   );
@@ -165,13 +184,15 @@ const RECENT_JOBS = 20;
 
 /** Gathers anew what locking did in the last jobs on each type of engine that was worked on. */
 export async function settleSheets(db: Database): Promise<void> {
-  const stale = await db.rows<{ sheet: string; lockPairs: string }>(
+  const stale = await db.rows(
+    v.object({ sheet: v.string(), lockPairs: v.string() }),
     'SELECT sheet, lockPairs FROM sheet_reads WHERE shop = $shop AND stale = 1',
   );
   for (const { sheet, lockPairs: before } of stale) {
     await db.derive(async (transaction) => {
-      const rows = await db.rows<{ pairs: string }>(
-        `SELECT ${field('"check"', 'lockPairs')} AS pairs
+      const rows = await db.rows(
+        v.object({ pairs: v.nullable(v.string()) }),
+        `SELECT ${db.dialect.field('"check"', 'lockPairs')} AS pairs
          FROM jobs JOIN job_reads ON job_reads.shop = jobs.shop AND job = id
          WHERE jobs.shop = $shop AND sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
         [sheet],
@@ -190,7 +211,8 @@ export async function settleSheets(db: Database): Promise<void> {
 
 /** What locking did in the last jobs on engines of one type, by person, as JSON. */
 export async function lockPairsOn(db: Database, sheet: string): Promise<string> {
-  const [row] = await db.rows<{ lockPairs: string }>(
+  const [row] = await db.rows(
+    v.object({ lockPairs: v.string() }),
     'SELECT lockPairs FROM sheet_reads WHERE shop = $shop AND sheet = $1',
     [sheet],
   );

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { JobLine, MachineBasis, MachineDetail, MachineLine, MeterChange } from '@longbar/core';
 import { findingsOf, machineLineOf, pastOf } from '@longbar/core';
 import type { Transaction } from 'sequelize';
@@ -14,7 +15,8 @@ import type { MachineRow } from '../sql/tables';
 /** So many machines are worked out in one transaction: a phone waits no longer for its own. */
 const AT_ONCE = 20;
 
-type Stale = { machine: string; day: string; name: string };
+const StaleSchema = v.object({ machine: v.string(), day: v.string(), name: v.string() });
+type Stale = v.InferOutput<typeof StaleSchema>;
 
 /** Works out what is read of each machine that has changed, or was worked out another day. */
 export async function settleMachines(
@@ -23,7 +25,8 @@ export async function settleMachines(
   said: (done: number) => void = () => undefined,
 ): Promise<number> {
   for (let done = 0; ;) {
-    const stale = await db.rows<Stale>(
+    const stale = await db.rows(
+      StaleSchema,
       `SELECT machine, day, name FROM machine_reads
        JOIN machines ON machines.shop = machine_reads.shop AND id = machine
        WHERE machine_reads.shop = $shop AND day <> $1 LIMIT ${AT_ONCE}`,

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { MachineLine } from '@longbar/core';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
@@ -12,7 +13,8 @@ import { machineRow } from '../yard/machineRow';
  */
 export async function machineLines(db: Database, today: string, retired = false): Promise<string> {
   await settle(db, today);
-  const rows = await db.rows<{ line: string }>(
+  const rows = await db.rows(
+    v.object({ line: v.string() }),
     `SELECT line FROM machine_reads JOIN machines ON machines.shop = machine_reads.shop AND id = machine
      WHERE machine_reads.shop = $shop AND line <> '{}'
        AND retiredAt IS ${retired ? 'NOT NULL' : 'NULL'} ORDER BY name`,
@@ -28,7 +30,8 @@ export async function listMachines(db: Database, today: string): Promise<Machine
 /** One machine with its sheet, readings and jobs, newest first, as JSON. */
 export async function machineDetail(db: Database, id: string, today: string): Promise<string> {
   await settle(db, today);
-  const [row] = await db.rows<{ sheet: string; line: string; page: string }>(
+  const [row] = await db.rows(
+    v.object({ sheet: v.string(), line: v.string(), page: v.string() }),
     `SELECT sheet, line, page FROM machine_reads
      JOIN machines ON machines.shop = machine_reads.shop AND id = machine
      WHERE machine_reads.shop = $shop AND machine = $1`,

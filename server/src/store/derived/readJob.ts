@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { JobContext } from '@longbar/core';
 import { meterForJob } from '@longbar/core';
 import { headOf } from '../journal/jobHead';
@@ -22,9 +23,11 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     jobLines(db, job.machine, job.at),
     lockPairsOn(db, job.sheet),
     ratesOn(db, job.machine),
-    db.rows<{ id: string }>('SELECT id FROM events WHERE shop = $shop AND job = $1 AND late = 1', [
-      id,
-    ]),
+    db.rows(
+      v.object({ id: v.string() }),
+      'SELECT id FROM events WHERE shop = $shop AND job = $1 AND late',
+      [id],
+    ),
   ]);
   if (!sheet || !machine) throw new Error(`Job ${id} has lost its sheet or its machine.`);
   const known = await hourMeterOf(db, machine.get(), earlier);

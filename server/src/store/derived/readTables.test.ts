@@ -1,3 +1,4 @@
+import { AnyRow } from '../../../test-support/anyRow';
 import { setImmediate } from 'node:timers/promises';
 import type { MachineLine, RateBand } from '@longbar/core';
 import { SeededRandom } from '@longbar/core';
@@ -28,7 +29,7 @@ afterAll(() => made.end());
 
 const tables = ['job_reads', 'job_words', 'sheet_reads', 'machine_reads', 'machine_drift'];
 const kept = () =>
-  Promise.all(tables.map((table) => db.whole.rows(`SELECT * FROM ${table} ORDER BY 1`)));
+  Promise.all(tables.map((table) => db.whole.rows(AnyRow, `SELECT * FROM ${table} ORDER BY 1`)));
 
 const machine = MACHINES[0]!;
 const past = { ...machine.jobs.at(-1)!, daysAgo: 0, hours: 6590 };
@@ -129,10 +130,10 @@ describe('what is derived from the journal', () => {
     expect(detail.document.name).toBe('Dunlin 4, later');
     const shop = await readShop(db);
     await db.write((transaction) => writeShop(db, { ...shop, round: 'all' }, transaction));
-    const stale = await db.whole.rows('SELECT job FROM job_reads WHERE stale = 1');
+    const stale = await db.whole.rows(AnyRow, 'SELECT job FROM job_reads WHERE stale = 1');
     expect(stale).toContainEqual({ job: job.id });
     await settle(db, TODAY);
-    expect(await db.whole.rows('SELECT job FROM job_reads WHERE stale = 1')).toEqual([]);
+    expect(await db.whole.rows(AnyRow, 'SELECT job FROM job_reads WHERE stale = 1')).toEqual([]);
   });
 
   it('is worked out to the same whatever came in which order, and read in between', async () => {

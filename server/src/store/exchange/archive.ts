@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { createHash } from 'node:crypto';
 import type { ArchiveLine } from '@longbar/core';
 import { ARCHIVE_FORMAT, canonical, ignore } from '@longbar/core';
@@ -99,7 +100,7 @@ async function* proofs(db: Database): AsyncGenerator<string> {
     yield write({ type: 'key', key, names, registeredAt });
   }
   const signed = 'SELECT job FROM signatures WHERE shop = $shop ORDER BY job';
-  for (const { job } of await db.rows<{ job: string }>(signed)) {
+  for (const { job } of await db.rows(v.object({ job: v.string() }), signed)) {
     const signature = await readSignature(db, job).catch(
       ignore('a signature that cannot be read is none'),
     );

@@ -3,7 +3,6 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { wrongField } from '../../requestError';
 import type { Database } from '../sql/database';
-import { inList } from '../sql/dialect';
 import { sheetChanged } from '../stale';
 import { photosOf } from './sheetsFile';
 
@@ -51,7 +50,7 @@ export function bringBlobs(
   return to.run(
     `INSERT INTO blobs (shop, sha256, type, body, receivedAt)
      SELECT $shop, sha256, type, body, receivedAt FROM blobs
-     WHERE shop = $1 AND sha256 ${inList('$2')}
+     WHERE shop = $1 AND sha256 ${to.dialect.inList('$2')}
      ON CONFLICT (shop, sha256) DO NOTHING`,
     [from.shop, JSON.stringify(hashes)],
     transaction,

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { CompanySheets } from '@longbar/core';
 import { RequestError } from '../../requestError';
 import { unpack } from '../packedAnswers';
@@ -59,7 +60,8 @@ export async function takeSheet(db: Database, id: string): Promise<string> {
 }
 
 async function offeredBy(home: Database): Promise<Set<string>> {
-  const rows = await home.rows<{ sheet: string }>(
+  const rows = await home.rows(
+    v.object({ sheet: v.string() }),
     'SELECT sheet FROM company_sheets WHERE shop = $shop',
   );
   return new Set(rows.map(({ sheet }) => sheet));

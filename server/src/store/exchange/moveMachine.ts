@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { localDay, USUAL_RISK } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { inShop } from '../../inShop';
@@ -9,7 +10,6 @@ import { waitOwnerless } from '../hours/fleetHours';
 import { keepKey, keyOf } from '../journal/keys';
 import { unpack } from '../packedAnswers';
 import type { Database } from '../sql/database';
-import { field } from '../sql/dialect';
 import type { MachineRow } from '../sql/tables';
 import { checksChanged, machineChanged } from '../stale';
 import { bringBack } from '../yard/sheets';
@@ -56,10 +56,10 @@ async function refuseOpen(
   { id, name }: MachineRow,
   transaction: Transaction,
 ): Promise<void> {
-  const [open] = await from.rows(
+  const { field } = from.dialect;
+  const open = await from.some(
     `SELECT 1 FROM job_reads WHERE shop = $shop AND machine = $1 AND (stale = 1
-       OR (${field('summary', 'signed')} IS NULL AND ${field('summary', 'abandoned')} IS NULL))
-     LIMIT 1`,
+       OR (${field('summary', 'signed')} IS NULL AND ${field('summary', 'abandoned')} IS NULL))`,
     [id],
     transaction,
   );
@@ -73,7 +73,8 @@ async function sheetsOf(
   { id, sheet }: MachineRow,
   transaction: Transaction,
 ): Promise<string[]> {
-  const used = await from.rows<{ sheet: string }>(
+  const used = await from.rows(
+    v.object({ sheet: v.string() }),
     'SELECT DISTINCT sheet FROM jobs WHERE shop = $shop AND machine = $1',
     [id],
     transaction,
@@ -117,7 +118,8 @@ async function bringJobs(
     bind,
     transaction,
   );
-  const keys = await from.rows<{ key: string }>(
+  const keys = await from.rows(
+    v.object({ key: v.string() }),
     `SELECT DISTINCT key FROM signatures WHERE shop = $shop
        AND job IN (SELECT id FROM jobs WHERE shop = $shop AND machine = $1)`,
     [id],

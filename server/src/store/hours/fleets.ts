@@ -1,5 +1,8 @@
+import * as v from 'valibot';
 import { randomUUID } from 'node:crypto';
-import type { Fleet, FleetPost, Fleets, WaitingAnswer, WaitingHours } from '@longbar/core';
+import type { FleetPost, Fleets, WaitingAnswer, WaitingHours } from '@longbar/core';
+import { FleetsSchema } from '@longbar/core';
+import { truth } from '../sql/columns';
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
@@ -7,12 +10,23 @@ import { takeFleet } from './fleetHours';
 import { addHours } from './hours';
 import { changeMachine } from '../yard/machineChanges';
 
+const FleetRowSchema = v.object({
+  id: v.string(),
+  address: v.string(),
+  key: v.string(),
+  everyHours: v.number(),
+  askedAt: v.nullable(v.string()),
+  problem: v.nullable(v.string()),
+});
 /** A service with its key, for whoever asks it. */
-export type FleetRow = Omit<Fleet, 'hasKey'> & { key: string };
+export type FleetRow = v.InferOutput<typeof FleetRowSchema>;
 
 /** The services that are asked for hours. */
 export function fleetRows(db: Database): Promise<FleetRow[]> {
-  return db.rows<FleetRow>(`SELECT ${COLUMNS} FROM fleets WHERE shop = $shop ORDER BY address`);
+  return db.rows(
+    FleetRowSchema,
+    `SELECT ${COLUMNS} FROM fleets WHERE shop = $shop ORDER BY address`,
+  );
 }
 
 const COLUMNS = 'id, address, key, everyHours, askedAt, problem';
@@ -24,24 +38,25 @@ export async function listFleets(db: Database): Promise<Fleets> {
   return { fleets, waiting };
 }
 
-type WaitingRow = Omit<WaitingHours, 'machine' | 'leftOut'> & {
-  machine: string | null;
-  name: string | null;
-  leftOut: number;
-};
+const WaitingRowSchema = v.object({
+  ...v.omit(FleetsSchema.entries.waiting.item, ['machine', 'leftOut']).entries,
+  machine: v.nullable(v.string()),
+  name: v.nullable(v.string()),
+  leftOut: truth,
+});
 
 async function waitingHours(db: Database): Promise<WaitingHours[]> {
-  const rows = await db.rows<WaitingRow>(
+  const rows = await db.rows(
+    WaitingRowSchema,
     `SELECT waiting.id, waiting.serial, model, date, hours, why, says, machine, name,
        leftOut
      FROM waiting_hours AS waiting
      LEFT JOIN machines ON machines.shop = waiting.shop AND machines.id = waiting.machine
      WHERE waiting.shop = $shop ORDER BY leftOut, waiting.id`,
   );
-  return rows.map(({ name, machine, leftOut, ...row }) => ({
+  return rows.map(({ name, machine, ...row }) => ({
     ...row,
     machine: machine !== null && name !== null ? { id: machine, name } : null,
-    leftOut: leftOut === 1,
   }));
 }
 
@@ -83,7 +98,7 @@ export async function fleetOf(
   transaction?: Transaction,
 ): Promise<FleetRow> {
   const sql = `SELECT ${COLUMNS} FROM fleets WHERE shop = $shop AND id = $1` as const;
-  const [row] = await db.rows<FleetRow>(sql, [id], transaction);
+  const [row] = await db.rows(FleetRowSchema, sql, [id], transaction);
   if (!row) throw new RequestError(404, 'There is no such service.');
   return row;
 }

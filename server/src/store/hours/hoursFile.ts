@@ -6,7 +6,7 @@ import { inSlices } from '../../inSlices';
 import { RequestError } from '../../requestError';
 import { machineChanged } from '../stale';
 import type { Database, OfShop } from '../sql/database';
-import { cell, elements } from '../sql/dialect';
+import type { Dialect } from '../sql/dialect';
 import { knownHours } from './knownHours';
 import { settle } from '../derived/readTables';
 
@@ -42,7 +42,7 @@ export async function takeHours(
   if (take) {
     await db.write(async (transaction) => {
       const cells = readings.map(({ machine: of, date, hours }) => [of, date, hours]);
-      await db.run(TAKE, [JSON.stringify(cells)], transaction);
+      await db.run(takeAll(db.dialect), [JSON.stringify(cells)], transaction);
       for (const machine of new Set(readings.map((reading) => reading.machine))) {
         await machineChanged(db, machine, transaction);
       }
@@ -60,8 +60,9 @@ export async function takeHours(
 }
 
 /** All readings in one statement, however many there are. */
-const TAKE: OfShop = `INSERT INTO hours_readings (shop, machine, date, hours)
-  SELECT $shop, ${cell(0)}, ${cell(1)}, ${cell(2)} FROM ${elements('$1')}`;
+const takeAll = ({ cell, elements }: Dialect): OfShop =>
+  `INSERT INTO hours_readings (shop, machine, date, hours)
+   SELECT $shop, ${cell(0)}, ${cell(1)}, ${cell(2, 'number')} FROM ${elements('$1')}`;
 
 async function tableOf(text: string): Promise<{ header: string[]; rows: TableRow[] }> {
   const rows: TableRow[] = [];

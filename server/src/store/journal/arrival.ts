@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import type { EngineSheet, EventOf, Issue, JobEvent } from '@longbar/core';
 import {
   adjustersOf,
+  BARRING_METHODS,
   begunOf,
   canonical,
   foldJob,
@@ -12,7 +13,6 @@ import {
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
-import { inList, isJson } from '../sql/dialect';
 import { headOf } from './jobHead';
 import { sealOf, signatureIn } from './seal';
 import { readSheet } from '../yard/sheets';
@@ -69,11 +69,20 @@ type Kept = Map<string, KeptEvent>;
 /** A job as it stands when events come to it: how many it holds, and which of these are kept. */
 export type Receiving = JobRow & { held: number; kept: readonly KeptEvent[] };
 
-type Received = JobRow & { held: number; shop: number } & {
-  keptId: string | null;
-  keptJob: string;
-  keptBody: string;
-};
+const ReceivedSchema = v.object({
+  id: v.string(),
+  machine: v.string(),
+  sheet: v.string(),
+  sheetRevision: v.number(),
+  method: v.picklist(BARRING_METHODS),
+  at: v.string(),
+  by: v.string(),
+  seal: v.nullable(v.string()),
+  held: v.number(),
+  keptId: v.nullable(v.string()),
+  keptJob: v.nullable(v.string()),
+  keptBody: v.nullable(v.string()),
+});
 
 /** In one question: each costs as much as a row that is kept. Undefined where there is no job. */
 export async function receiving(
@@ -83,19 +92,20 @@ export async function receiving(
   transaction: Transaction,
 ): Promise<Receiving | undefined> {
   const ids = JSON.stringify(events.map(({ id }) => id));
-  const rows = await db.rows<Received>(
+  const rows = await db.rows(
+    ReceivedSchema,
     `SELECT jobs.*, (SELECT count(*) FROM events WHERE shop = $shop AND job = jobs.id) AS held,
        known.id AS keptId, known.job AS keptJob, CAST(known.body AS TEXT) AS keptBody
-     FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${inList('$1')}
+     FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${db.dialect.inList('$1')}
      WHERE jobs.shop = $shop AND jobs.id = $2`,
     [ids, job],
     transaction,
   );
   const [first] = rows;
   if (!first) return undefined;
-  const { shop: _, keptId: _id, keptJob: _job, keptBody: _body, ...row } = first;
-  const kept = rows.flatMap(({ keptId: id, keptJob, keptBody: body }) =>
-    id === null ? [] : [{ id, job: keptJob, body }],
+  const { keptId: _id, keptJob: _job, keptBody: _body, ...row } = first;
+  const kept = rows.flatMap(({ keptId: id, keptJob, keptBody }) =>
+    id === null ? [] : [{ id, job: keptJob ?? '', body: keptBody ?? '' }],
   );
   return { ...row, kept };
 }
@@ -127,7 +137,8 @@ async function tooFar(
   transaction: Transaction,
 ): Promise<Issue[]> {
   if (!fresh.some(({ event }) => event.n > FARTHEST)) return [];
-  const [held] = await db.rows<{ n: number | null }>(
+  const [held] = await db.rows(
+    v.object({ n: v.nullable(v.number()) }),
     'SELECT max(n) AS n FROM events WHERE shop = $shop AND job = $1',
     [job],
     transaction,
@@ -228,9 +239,10 @@ export async function standingOf(
   job: string,
   transaction?: Transaction,
 ): Promise<JobEvent[]> {
-  const rows = await db.rows<{ body: string }>(
+  const rows = await db.rows(
+    v.object({ body: v.string() }),
     `SELECT CAST(body AS TEXT) AS body FROM events
-     WHERE shop = $shop AND job = $1 AND late = 0 AND ${isJson('body')}`,
+     WHERE shop = $shop AND job = $1 AND NOT late AND ${db.dialect.isJson('body')}`,
     [job],
     transaction,
   );

@@ -4,7 +4,6 @@ import { createHash } from 'node:crypto';
 import { RequestError } from '../../requestError';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../sql/database';
-import { elements } from '../sql/dialect';
 import type { BlobRow } from '../sql/tables';
 import * as v from 'valibot';
 
@@ -56,10 +55,11 @@ export function attachedTo(event: JobEvent): string[] {
 /** Which of these photos and clips are not here. */
 export async function lackingBlobs(db: Database, hashes: readonly string[]): Promise<string[]> {
   if (hashes.length === 0) return [];
-  const rows = await db.rows<{ hash: string }>(
-    `SELECT DISTINCT value AS hash FROM ${elements('$1')}
-     WHERE value NOT IN (SELECT sha256 FROM blobs WHERE shop = $shop)`,
+  const known = await db.rows(
+    v.object({ sha256: v.string() }),
+    `SELECT sha256 FROM blobs WHERE shop = $shop AND sha256 ${db.dialect.inList('$1')}`,
     [JSON.stringify(hashes)],
   );
-  return rows.map(({ hash }) => hash);
+  const here = new Set(known.map((row) => row.sha256));
+  return [...new Set(hashes)].filter((hash) => !here.has(hash));
 }

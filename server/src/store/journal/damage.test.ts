@@ -1,3 +1,4 @@
+import { AnyRow } from '../../../test-support/anyRow';
 import { EventsPageSchema, MachineLinesSchema } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -18,7 +19,13 @@ import { listSetAside } from '../setAside';
 
 const TODAY = '2026-11-23';
 let whole: string;
-type Page = { name: string; pageno: number; pagetype: string; ncell: number };
+const PageSchema = v.object({
+  name: v.string(),
+  pageno: v.number(),
+  pagetype: v.string(),
+  ncell: v.number(),
+});
+type Page = v.InferOutput<typeof PageSchema>;
 let pages: Page[];
 const folders: string[] = [];
 
@@ -27,8 +34,8 @@ beforeAll(async () => {
   copyDemo(whole);
   const db = await openDatabase(whole);
   await listMachines(db, TODAY);
-  await db.whole.rows('PRAGMA wal_checkpoint(TRUNCATE)');
-  pages = await db.whole.rows<Page>('SELECT name, pageno, pagetype, ncell FROM dbstat');
+  await db.whole.rows(AnyRow, 'PRAGMA wal_checkpoint(TRUNCATE)');
+  pages = await db.whole.rows(PageSchema, 'SELECT name, pageno, pagetype, ncell FROM dbstat');
   await db.close();
 });
 afterAll(() => {
@@ -183,7 +190,10 @@ describe('one spoiled row', () => {
   it('of a journal from a clock that was years off is still read, and none is taken any more', async () => {
     const server = await startTestServer();
     try {
-      const [job] = await server.db.whole.rows<{ id: string }>('SELECT id FROM jobs LIMIT 1');
+      const [job] = await server.db.whole.rows(
+        v.object({ id: v.string() }),
+        'SELECT id FROM jobs LIMIT 1',
+      );
       const id = job?.id ?? '';
       const sql = `UPDATE events SET body = json_set(body, '$.at', '1970-01-01T00:00:09.000Z')
         WHERE job = $1 AND n = 3`;

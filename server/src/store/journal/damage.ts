@@ -1,6 +1,6 @@
+import * as v from 'valibot';
 import { standingOf } from './arrival';
 import type { Database } from '../sql/database';
-import { isJson } from '../sql/dialect';
 import { sealOf } from './seal';
 
 /**
@@ -23,9 +23,10 @@ const DOCUMENTS = [
 async function unreadable(db: Database): Promise<string[]> {
   const found: string[] = [];
   for (const [table, column, key] of DOCUMENTS) {
-    const rows = await db.rows<{ key: string }>(
+    const rows = await db.rows(
+      v.object({ key: v.string() }),
       `SELECT DISTINCT ${key} AS key FROM ${table}
-       WHERE shop = $shop AND ${column} IS NOT NULL AND NOT ${isJson(column)} LIMIT 20`,
+       WHERE shop = $shop AND ${column} IS NOT NULL AND NOT ${db.dialect.isJson(column)} LIMIT 20`,
     );
     found.push(...rows.map((row) => `${table} ${row.key}: its ${column} cannot be read.`));
   }
@@ -34,7 +35,8 @@ async function unreadable(db: Database): Promise<string[]> {
 
 /** The signed jobs whose events have no longer the seal they were signed with. */
 async function brokenSeals(db: Database): Promise<string[]> {
-  const sealed = await db.rows<{ id: string; seal: string }>(
+  const sealed = await db.rows(
+    v.object({ id: v.string(), seal: v.string() }),
     'SELECT id, seal FROM jobs WHERE shop = $shop AND seal IS NOT NULL',
   );
   const found: string[] = [];

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { JobEvent, JobHead, Seal } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
@@ -5,7 +6,8 @@ import { RequestError, wrongField } from '../../requestError';
 import { judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from '../stale';
 import type { Database, OfShop } from '../sql/database';
-import { cell, elements, field, isJson } from '../sql/dialect';
+import { truth } from '../sql/columns';
+import type { Dialect } from '../sql/dialect';
 import { readSheet } from '../yard/sheets';
 import { headOf } from './jobHead';
 import { attachedTo, lackingBlobs } from './blobs';
@@ -90,9 +92,9 @@ export async function keepEvents(
     event.id,
     event.n,
     JSON.stringify(event),
-    late.has(event.id) ? 1 : 0,
+    late.has(event.id),
   ]);
-  await db.run(APPEND, [job.id, now, person, JSON.stringify(rows)], transaction);
+  await db.run(append(db.dialect), [job.id, now, person, JSON.stringify(rows)], transaction);
   await journalGrew(db, job, transaction);
   if (seal === job.seal) return;
   const sealed = 'UPDATE jobs SET seal = $1 WHERE shop = $shop AND id = $2';
@@ -101,22 +103,31 @@ export async function keepEvents(
 }
 
 /** All events of a batch in one statement: each of its own costs more than the writing. */
-const APPEND: OfShop = `INSERT INTO events (shop, id, job, n, body, receivedAt, late, person)
-  SELECT $shop, ${cell(0)}, $1, ${cell(1)}, ${cell(2)}, $2, ${cell(3)}, $3 FROM ${elements('$4')}`;
+const append = ({ cell, elements }: Dialect): OfShop =>
+  `INSERT INTO events (shop, id, job, n, body, receivedAt, late, person)
+   SELECT $shop, ${cell(0)}, $1, ${cell(1, 'whole')}, ${cell(2)}, $2, ${cell(3, 'truth')}, $3
+   FROM ${elements('$4')}`;
 
-type PageRow = { id: string; serial: number; late: number; body: string };
+const PageRowSchema = v.object({
+  id: v.string(),
+  serial: v.number(),
+  late: truth,
+  body: v.string(),
+});
+type PageRow = v.InferOutput<typeof PageRowSchema>;
 
 /** A page of the journal in the order of arrival, after a serial; `serial` is the last. */
 export async function readEvents(db: Database, job: string, after: number) {
   await jobRow(db, job);
-  const found = await db.rows<PageRow>(
+  const found = await db.rows(
+    PageRowSchema,
     `SELECT id, serial, late, CAST(body AS TEXT) AS body FROM events
-     WHERE shop = $shop AND job = $1 AND serial > $2 AND ${isJson('body')}
+     WHERE shop = $shop AND job = $1 AND serial > $2 AND ${db.dialect.isJson('body')}
      ORDER BY serial LIMIT ${PAGE}`,
     [job, after],
   );
   const rows = found.slice(0, fitting(found));
-  const late = rows.filter((row) => row.late === 1).map(({ id }) => id);
+  const late = rows.filter((row) => row.late).map(({ id }) => id);
   // What is no JSON any more keeps nobody from the rest: the nightly look names it.
   const events = rows.map(({ body }): JobEvent => JSON.parse(body));
   const lacking = await lackingBlobs(db, events.flatMap(attachedTo));
@@ -145,10 +156,12 @@ export async function jobRow(db: Database, id: string, transaction?: Transaction
 
 /** Whose names were used on others' phones, and how often. */
 function otherHands(db: Database, job: string): Promise<Seal['hands']> {
+  const { field, isJson } = db.dialect;
   return db.rows(
+    v.object({ by: v.string(), phone: v.string(), entries: v.number() }),
     `SELECT ${field('body', 'by')} AS "by", person AS phone, count(*) AS entries
      FROM events
-     WHERE shop = $shop AND job = $1 AND late = 0 AND ${isJson('body')}
+     WHERE shop = $shop AND job = $1 AND NOT late AND ${isJson('body')}
        AND person <> ${field('body', 'by')}
      GROUP BY 1, 2 ORDER BY 1, 2`,
     [job],

@@ -50,24 +50,29 @@ export async function keyOf(
   transaction?: Transaction,
 ): Promise<KeyRow | undefined> {
   const sql = `SELECT ${COLUMNS} FROM keys WHERE shop = $shop AND key = $1` as const;
-  const [row] = await db.rows<Kept>(sql, [key], transaction);
+  const [row] = await db.rows(KeptSchema, sql, [key], transaction);
   return row && keyIn(row);
 }
 
 /** Every key that was registered, the oldest first. */
 export async function listKeys(db: Database): Promise<KeyRow[]> {
   const sql = `SELECT ${COLUMNS} FROM keys WHERE shop = $shop ORDER BY registeredAt, key` as const;
-  return (await db.rows<Kept>(sql)).map(keyIn);
+  return (await db.rows(KeptSchema, sql)).map(keyIn);
 }
 
 const COLUMNS = 'key, phone, names, registeredAt';
 
 const NamesSchema = v.pipe(v.string(), v.parseJson(), v.array(v.string()));
 
-type Kept = Omit<KeyRow, 'names'> & { names: string };
+const KeptSchema = v.object({
+  key: v.string(),
+  phone: v.nullable(v.string()),
+  names: v.unknown(),
+  registeredAt: v.string(),
+});
 
 /** A key whose names cannot be read is nobody's. */
-function keyIn({ names, ...row }: Kept): KeyRow {
+function keyIn({ names, ...row }: v.InferOutput<typeof KeptSchema>): KeyRow {
   const read = v.safeParse(NamesSchema, names);
   return { ...row, names: read.success ? read.output : [] };
 }

@@ -73,7 +73,8 @@ export async function readSignature(
   job: string,
   transaction?: Transaction,
 ): Promise<Signature | undefined> {
-  const [row] = await db.rows<{ words: string; key: string; signature: string }>(
+  const [row] = await db.rows(
+    v.object({ words: v.string(), key: v.string(), signature: v.string() }),
     'SELECT words, key, signature FROM signatures WHERE shop = $shop AND job = $1',
     [job],
     transaction,

@@ -1,8 +1,8 @@
+import * as v from 'valibot';
 import type { PlannedMachine, PlanPut, PlansPost, ToPlan, Weeks } from '@longbar/core';
 import { dueSpan, howLong, PLANNED_WEEKS, weeksFrom } from '@longbar/core';
 import { wrongField } from '../../requestError';
 import type { Database } from '../sql/database';
-import { field } from '../sql/dialect';
 import { listMachines } from '../derived/machines';
 import { machineRow } from '../yard/machineRow';
 import { plannedRows, putIntoWeek, unplan } from '../yard/planned';
@@ -48,10 +48,11 @@ export async function readPlan(db: Database, today: string): Promise<Plan> {
 
 /** How long each past check of a sheet's engines took, minutes. */
 async function minutesBySheet(db: Database): Promise<Map<string, number[]>> {
-  const rows = await db.rows<{ sheet: string; minutes: number }>(
-    `SELECT jobs.sheet, ${field('"check"', 'minutes')} AS minutes
+  const rows = await db.rows(
+    v.object({ sheet: v.string(), minutes: v.number() }),
+    `SELECT jobs.sheet, ${db.dialect.number('"check"', 'minutes')} AS minutes
      FROM job_reads JOIN jobs ON jobs.shop = job_reads.shop AND jobs.id = job
-     WHERE job_reads.shop = $shop AND ${field('"check"', 'minutes')} > 0`,
+     WHERE job_reads.shop = $shop AND ${db.dialect.number('"check"', 'minutes')} > 0`,
   );
   const past = new Map<string, number[]>();
   for (const { sheet, minutes } of rows) {
@@ -64,9 +65,10 @@ async function minutesBySheet(db: Database): Promise<Map<string, number[]>> {
 
 /** What each revision of a sheet that a machine goes by guesses, minutes. */
 async function guessedMinutes(db: Database): Promise<Map<string, number>> {
-  const rows = await db.rows<{ sheet: string; revision: number; minutes: number | null }>(
+  const rows = await db.rows(
+    v.object({ sheet: v.string(), revision: v.number(), minutes: v.nullable(v.number()) }),
     `SELECT DISTINCT sheets.id AS sheet, revision,
-       ${field('document', 'service.takesMinutes')} AS minutes
+       ${db.dialect.number('document', 'service.takesMinutes')} AS minutes
      FROM sheets JOIN machines
        ON machines.shop = sheets.shop AND machines.sheet = sheets.id AND sheetRevision = revision
      WHERE sheets.shop = $shop`,

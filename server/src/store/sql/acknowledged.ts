@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { ignore } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
@@ -9,7 +10,8 @@ const FILE = 'longbar-acknowledged';
 /** Written at most so often, ms. */
 const EVERY = 1000;
 
-type Rows = <Row extends object>(sql: string, bind?: unknown[]) => Promise<Row[]>;
+type Ask = (sql: string, bind?: unknown[]) => Promise<unknown[]>;
+const CountSchema = v.object({ seq: v.number() });
 
 /** The count of what was acknowledged, kept outside the database. */
 export type Acknowledged = {
@@ -30,13 +32,11 @@ export function forgetAcknowledged(folder: string): void {
  * noticed at the next start: the database is in another life then, and phones offer what it lacks.
  * The count may lag behind what is kept, never run ahead of it.
  */
-export async function countAcknowledged(folder: string, rows: Rows): Promise<Acknowledged> {
+export async function countAcknowledged(folder: string, ask: Ask): Promise<Acknowledged> {
   const file = join(folder, FILE);
   const held = async () => {
-    const found = await rows<{ seq: number }>(
-      "SELECT seq FROM sqlite_sequence WHERE name = 'events'",
-    );
-    return found[0]?.seq ?? 0;
+    const found = await ask("SELECT seq FROM sqlite_sequence WHERE name = 'events'");
+    return found[0] === undefined ? 0 : v.parse(CountSchema, found[0]).seq;
   };
   const told = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0;
   const lost = Number.isSafeInteger(told) ? Math.max(0, told - (await held())) : 0;
@@ -57,7 +57,7 @@ export async function countAcknowledged(folder: string, rows: Rows): Promise<Ack
     }, EVERY).unref();
   };
   if (lost > 0) {
-    await rows('UPDATE identity SET generation = $1', [randomUUID()]);
+    await ask('UPDATE identity SET generation = $1', [randomUUID()]);
     kept();
   }
   return {

@@ -1,3 +1,5 @@
+import { AnyRow } from '../../../test-support/anyRow';
+import * as v from 'valibot';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -17,7 +19,10 @@ afterEach(async () => {
 });
 
 const generation = async () => {
-  const [row] = await db.whole.rows<{ generation: string }>('SELECT generation FROM identity');
+  const [row] = await db.whole.rows(
+    v.object({ generation: v.string() }),
+    'SELECT generation FROM identity',
+  );
   return row?.generation;
 };
 const SET = 'UPDATE identity SET generation = $1';
@@ -26,15 +31,21 @@ describe('the connections of a database', () => {
   it('answer more kinds of questions at once than they keep prepared', async () => {
     const asked = Array.from({ length: 450 }, (_, n) => n);
     const told = await Promise.all(
-      [...asked, ...asked].map((n) => db.whole.rows<{ n: number }>(`SELECT ${n} + $1 AS n`, [1])),
+      [...asked, ...asked].map((n) =>
+        db.whole.rows(v.object({ n: v.number() }), `SELECT ${n} + $1 AS n`, [1]),
+      ),
     );
     expect(told.map(([row]) => row?.n)).toEqual([...asked, ...asked].map((n) => n + 1));
   });
 
   it('go on after a statement that is none', async () => {
-    await expect(db.whole.rows('SELECT some FROM nowhere')).rejects.toThrow('no such table');
-    await expect(db.whole.rows('SELECT some FROM nowhere')).rejects.toThrow('no such table');
-    expect(await db.whole.rows('SELECT 1 AS one')).toEqual([{ one: 1 }]);
+    await expect(db.whole.rows(AnyRow, 'SELECT some FROM nowhere')).rejects.toThrow(
+      'no such table',
+    );
+    await expect(db.whole.rows(AnyRow, 'SELECT some FROM nowhere')).rejects.toThrow(
+      'no such table',
+    );
+    expect(await db.whole.rows(AnyRow, 'SELECT 1 AS one')).toEqual([{ one: 1 }]);
   });
 
   it('keep all that one piece of work wrote, by models and by statements, or nothing', async () => {
@@ -60,9 +71,9 @@ describe('the connections of a database', () => {
         order.push('first');
       }),
       db.write(async (transaction) => {
-        expect(await db.whole.rows('SELECT generation FROM identity', [], transaction)).toEqual([
-          { generation: 'first' },
-        ]);
+        expect(
+          await db.whole.rows(AnyRow, 'SELECT generation FROM identity', [], transaction),
+        ).toEqual([{ generation: 'first' }]);
         await expect(db.whole.run(SET, ['late'], ended!)).rejects.toThrow('has ended');
         order.push('second');
       }),

@@ -21,7 +21,7 @@ const PREPARED = 200;
 export type Connection = {
   driver: sqlite.Database;
   /** All rows of a plain statement; `$1` is bound, and `$shop` where it stands in it. */
-  all<Row>(sql: string, bind: readonly unknown[], shop?: number): Promise<Row[]>;
+  all(sql: string, bind: readonly unknown[], shop?: number): Promise<unknown[]>;
   close(): Promise<void>;
 };
 
@@ -47,11 +47,11 @@ export async function openConnection(file: string): Promise<Connection> {
   };
   const connection: Connection = {
     driver,
-    async all<Row>(sql: string, bind: readonly unknown[], shop?: number) {
+    async all(sql: string, bind: readonly unknown[], shop?: number) {
       const { statement, asks } = await prepared(sql);
       const bound = asks.map((name) => (name === 'shop' ? shop : bind[Number(name) - 1]));
-      return new Promise<Row[]>((resolve, reject) => {
-        statement.all<Row>(bound, (error, rows) => (error ? reject(error) : resolve(rows)));
+      return new Promise<unknown[]>((resolve, reject) => {
+        statement.all(bound, (error, rows) => (error ? reject(error) : resolve(rows)));
       });
     },
     async close() {

@@ -1,5 +1,6 @@
 import { ignore } from '@longbar/core';
 import type { Database as Driver } from 'sqlite3';
+import type * as v from 'valibot';
 import sqlite from 'sqlite3';
 import { ConnectionError, Sequelize, Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
@@ -9,6 +10,9 @@ import { openConnection, PRAGMAS } from './connections';
 import { dataFile, FolderError, wayBack } from './dataFile';
 import type { Summarise } from '../../jobRead/summary';
 import { summarise } from '../../jobRead/summary';
+import { readRows } from './columns';
+import type { Dialect } from './dialect';
+import { SQLITE } from './sqliteDialect';
 import type { Tables } from './tables';
 import { defineTables } from './tables';
 import { upgrade } from './upgrade';
@@ -18,8 +22,15 @@ export type OfShop = `${string}$shop${string}`;
 
 /** Plain statements on the database; `$1` is bound. */
 type Asked<Sql extends string> = {
-  /** Rows of a plain query, where models would cost more than they tell. */
-  rows<Row extends object>(sql: Sql, bind?: unknown[], within?: Transaction): Promise<Row[]>;
+  /** Rows of a plain query as the schema reads them, where models would cost more than they tell. */
+  rows<Row>(
+    schema: v.GenericSchema<unknown, Row>,
+    sql: Sql,
+    bind?: unknown[],
+    within?: Transaction,
+  ): Promise<Row[]>;
+  /** Whether a plain query finds anything. */
+  some(sql: Sql, bind?: unknown[], within?: Transaction): Promise<boolean>;
   /** Runs a plain statement. */
   run(sql: Sql, bind: unknown[], within: Transaction): Promise<void>;
 };
@@ -36,6 +47,8 @@ export type Database = Asked<OfShop> & {
   /** The whole database: statements about the file or about all shops, and writes of any of them. */
   whole: Asked<string> & { writes(): number };
   tables: Tables;
+  /** How this database says what each says in its own way. */
+  dialect: Dialect;
   /** Runs `work` in a transaction, alone: one after the other, each kept once it answers. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
@@ -72,20 +85,21 @@ export async function openDatabase(
     if (damage !== null) throw new RequestError(503, damage);
   });
   const asked = (shop?: number): Asked<string> => {
-    const rows: Asked<string>['rows'] = async (sql, bind = [], within) => {
+    const all = async (sql: string, bind: readonly unknown[] = [], within?: Transaction) => {
       if (within && !isUnderWay(within)) throw new Error('This transaction has ended.');
       return (within ? writer : reader).all(sql, bind, shop);
     };
     return {
-      rows,
+      rows: async (schema, sql, bind, within) => readRows(schema, await all(sql, bind, within)),
+      some: async (sql, bind, within) => (await all(`${sql} LIMIT 1`, bind, within)).length > 0,
       run: async (sql, bind, within) => {
-        await rows(sql, bind, within);
+        await all(sql, bind, within);
       },
     };
   };
   let all = 0;
   const whole = { ...asked(), writes: () => all };
-  const acknowledged = await countAcknowledged(folder, whole.rows);
+  const acknowledged = await countAcknowledged(folder, (sql, bind = []) => reader.all(sql, bind));
   const shops = new Map<number, Database>();
   const of = (shop: number): Database => {
     const known = shops.get(shop);
@@ -112,10 +126,11 @@ export async function openDatabase(
   const shared = {
     of,
     whole,
+    dialect: SQLITE,
     summarise: reading,
     derive: (work: (transaction: Transaction) => Promise<void>) => inLine(work),
     async copyInto(into: string) {
-      await whole.rows('VACUUM INTO $1', [into]);
+      await reader.all('VACUUM INTO $1', [into]);
     },
     lost: acknowledged.lost,
     damage: () => damage,

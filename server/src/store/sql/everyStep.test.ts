@@ -1,3 +1,5 @@
+import { AnyRow } from '../../../test-support/anyRow';
+import * as v from 'valibot';
 import type { JobEvent } from '@longbar/core';
 import { randomUUID } from 'node:crypto';
 import {
@@ -159,7 +161,7 @@ describe('a server that is stopped', () => {
     const folder = fresh();
     for (let n = 0; n < 60; n++) {
       const db = await openDatabase(folder);
-      await db.whole.rows('SELECT 1 FROM jobs');
+      await db.whole.rows(AnyRow, 'SELECT 1 FROM jobs');
       const sql = 'UPDATE identity SET generation = $1';
       await db.write((transaction) => db.whole.run(sql, [`life ${n}`], transaction));
       await db.close();
@@ -205,7 +207,7 @@ describe('what is lost', () => {
     copyFileSync(live, copy);
     const db = await openDatabase(folder);
     const { generation } = await identityOf(db);
-    const [job] = await db.whole.rows<{ id: string }>('SELECT id FROM jobs LIMIT 1');
+    const [job] = await db.whole.rows(v.object({ id: v.string() }), 'SELECT id FROM jobs LIMIT 1');
     const { id } = job!;
     await appendEvents(db, id, [journalEvent(id, 1), journalEvent(id, 2)], NOW.toISOString());
     await db.close();

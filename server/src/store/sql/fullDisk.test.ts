@@ -1,3 +1,4 @@
+import { AnyRow } from '../../../test-support/anyRow';
 import { randomUUID } from 'node:crypto';
 import { cpSync } from 'node:fs';
 import { join } from 'node:path';
@@ -193,7 +194,10 @@ describe('with no room left', () => {
         expect(refused.body.error.message).toContain('disk is full');
       });
       expect((await server.get('/machines')).status).toBe(200);
-      const after = await server.db.whole.rows("SELECT 1 FROM machine_reads WHERE day = ''");
+      const after = await server.db.whole.rows(
+        AnyRow,
+        "SELECT 1 FROM machine_reads WHERE day = ''",
+      );
       expect(after).toEqual([]);
     } finally {
       await server.close();

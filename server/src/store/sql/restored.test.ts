@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { JobEvent } from '@longbar/core';
 import { foldJob, SeededRandom } from '@longbar/core';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -116,7 +117,8 @@ async function round(seed: number): Promise<void> {
 }
 
 async function lateOf(job: string): Promise<string[]> {
-  const rows = await db.whole.rows<{ id: string }>(
+  const rows = await db.whole.rows(
+    v.object({ id: v.string() }),
     'SELECT id FROM events WHERE job = $1 AND late = 1',
     [job],
   );

@@ -39,9 +39,10 @@ export async function noteAudit(db: Database, { what, who, about = '' }: Noted):
 
 /** What was noted, the newest first, as far as it can be read. */
 export async function readAudit(db: Database): Promise<AuditLine[]> {
-  const lines = await db.rows<AuditLine>(
+  const lines = await db.rows(
+    v.unknown(),
     `SELECT serial, at, what, who, about FROM audit WHERE shop = $shop
      ORDER BY serial DESC LIMIT ${TOLD}`,
   );
-  return lines.filter((line) => v.is(AuditSchema.item, line));
+  return lines.filter((line): line is AuditLine => v.is(AuditSchema.item, line));
 }

@@ -7,9 +7,13 @@ export type RunFromHere = { name: string; shops: Database[] };
 
 /** The company that is run from a shop; undefined where none is. */
 export async function companyRunFrom(db: Database): Promise<RunFromHere | undefined> {
-  const [row] = await db.rows<{ name: string }>('SELECT name FROM companies WHERE shop = $shop');
+  const [row] = await db.rows(
+    v.object({ name: v.string() }),
+    'SELECT name FROM companies WHERE shop = $shop',
+  );
   if (!row) return undefined;
-  const shops = await db.rows<{ shop: number }>(
+  const shops = await db.rows(
+    v.object({ shop: v.number() }),
     'SELECT shop FROM identity WHERE company = $shop ORDER BY shop <> $shop, shop',
   );
   return { name: row.name, shops: shops.map(({ shop }) => db.of(shop)) };
@@ -19,7 +23,8 @@ export async function companyRunFrom(db: Database): Promise<RunFromHere | undefi
 export async function companyOf(
   db: Database,
 ): Promise<{ name: string; home: Database } | undefined> {
-  const [row] = await db.rows<{ home: number; name: string }>(
+  const [row] = await db.rows(
+    v.object({ home: v.number(), name: v.string() }),
     `SELECT companies.shop AS home, companies.name FROM identity
      JOIN companies ON companies.shop = identity.company WHERE identity.shop = $shop`,
   );
@@ -39,9 +44,14 @@ export async function keepCompany(
   const home = db.of(shops[0] ?? 0);
   await db.write(async (transaction) => {
     for (const shop of shops) {
-      const [known] = await db.of(shop).rows<{
-        company: number | null;
-      }>('SELECT company FROM identity WHERE shop = $shop', [], transaction);
+      const [known] = await db
+        .of(shop)
+        .rows(
+          v.object({ company: v.nullable(v.number()) }),
+          'SELECT company FROM identity WHERE shop = $shop',
+          [],
+          transaction,
+        );
       if (!known) throw new Error(`There is no shop ${shop}.`);
       if (known.company !== null && known.company !== home.shop) {
         throw new Error(`Shop ${shop} is of another company.`);

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { DemoRole } from '@longbar/core';
 import { DEMO_ROLES } from '@longbar/core';
 import type { Transaction } from 'sequelize';
@@ -28,9 +29,10 @@ export async function keepDemoPeople(db: Database, transaction: Transaction): Pr
  * the same name keeps it for themselves.
  */
 async function demoPerson(db: Database, role: DemoRole, transaction: Transaction): Promise<string> {
-  const [known] = await db.rows<{ id: string }>(
+  const [known] = await db.rows(
+    v.object({ id: v.string() }),
     `SELECT id FROM people
-     WHERE shop = $shop AND demo = 1 AND role = $1 AND retiredAt IS NULL LIMIT 1`,
+     WHERE shop = $shop AND demo AND role = $1 AND retiredAt IS NULL LIMIT 1`,
     [role],
     transaction,
   );
@@ -49,22 +51,22 @@ export async function removeDemoPeople(
   by: string,
   transaction: Transaction,
 ): Promise<void> {
-  const [own] = await db.rows(
-    `SELECT 1 FROM people WHERE shop = $shop
-       AND demo = 0 AND role = 'foreman' AND retiredAt IS NULL LIMIT 1`,
-    [],
-    transaction,
-  );
-  if (!own) {
-    await db.run('UPDATE people SET demo = 0 WHERE shop = $shop AND id = $1', [by], transaction);
+  const own = `SELECT 1 FROM people WHERE shop = $shop
+    AND NOT demo AND role = 'foreman' AND retiredAt IS NULL` as const;
+  if (!(await db.some(own, [], transaction))) {
+    await db.run(
+      'UPDATE people SET demo = FALSE WHERE shop = $shop AND id = $1',
+      [by],
+      transaction,
+    );
   }
   for (const table of ['phones', 'pairings']) {
     await db.run(
       `DELETE FROM ${table} WHERE shop = $shop
-         AND person IN (SELECT id FROM people WHERE shop = $shop AND demo = 1)`,
+         AND person IN (SELECT id FROM people WHERE shop = $shop AND demo)`,
       [],
       transaction,
     );
   }
-  await db.run('DELETE FROM people WHERE shop = $shop AND demo = 1', [], transaction);
+  await db.run('DELETE FROM people WHERE shop = $shop AND demo', [], transaction);
 }

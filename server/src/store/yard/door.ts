@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { randomBytes } from 'node:crypto';
 import type { Database } from '../sql/database';
 
@@ -9,7 +10,8 @@ const doors = new WeakMap<Database, Door>();
 export async function doorOf(db: Database): Promise<Door> {
   const known = doors.get(db);
   if (known) return known;
-  const [door] = await db.rows<{ cookie: string; calendar: string }>(
+  const [door] = await db.rows(
+    v.object({ cookie: v.string(), calendar: v.string() }),
     'SELECT cookie, calendar FROM door WHERE shop = $shop',
   );
   if (!door) throw new Error('The database has no door.');

@@ -1,11 +1,12 @@
+import * as v from 'valibot';
 import { randomUUID } from 'node:crypto';
 import type { HookMessage } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../sql/database';
-import { inList } from '../sql/dialect';
 
 /** A message that waits for a program. */
-export type Waiting = { id: string; body: string; tries: number };
+export type Waiting = v.InferOutput<typeof WaitingSchema>;
+const WaitingSchema = v.object({ id: v.string(), body: v.string(), tries: v.number() });
 
 /** What is about to be told: nothing is told twice of the same. `job` is the signed one it is of. */
 export type ToTell = { about: string; message: HookMessage; job?: string };
@@ -22,7 +23,8 @@ export function signedToTell(db: Database, job: string, transaction: Transaction
 
 /** The signed jobs that a program was not told of yet. */
 export async function untoldJobs(db: Database, hook: string): Promise<string[]> {
-  const rows = await db.rows<{ job: string }>(
+  const rows = await db.rows(
+    v.object({ job: v.string() }),
     'SELECT job FROM hook_signed WHERE shop = $shop AND hook = $1',
     [hook],
   );
@@ -56,9 +58,10 @@ export async function knownAbouts(
   hook: string,
   abouts: readonly string[],
 ): Promise<ReadonlySet<string>> {
-  const rows = await db.rows<{ about: string }>(
+  const rows = await db.rows(
+    v.object({ about: v.string() }),
     `SELECT about FROM hook_messages
-     WHERE shop = $shop AND hook = $1 AND about ${inList('$2')}`,
+     WHERE shop = $shop AND hook = $1 AND about ${db.dialect.inList('$2')}`,
     [hook, JSON.stringify(abouts)],
   );
   return new Set(rows.map(({ about }) => about));
@@ -66,7 +69,8 @@ export async function knownAbouts(
 
 /** The first that are due at `now`, in the order they were made. */
 export function dueMessages(db: Database, hook: string, now: string): Promise<Waiting[]> {
-  return db.rows<Waiting>(
+  return db.rows(
+    WaitingSchema,
     `SELECT id, body, tries FROM hook_messages WHERE shop = $shop AND hook = $1 AND nextAt <= $2
      ORDER BY madeAt, serial LIMIT 50`,
     [hook, now],

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { Hook, HookPost } from '@longbar/core';
 import type { Transaction } from 'sequelize';
@@ -5,20 +6,32 @@ import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
 
 /** A program with its secret, for whoever tells it. */
-export type HookRow = { id: string; address: string; secret: string };
+export type HookRow = v.InferOutput<typeof HookRowSchema>;
+const HookRowSchema = v.object({ id: v.string(), address: v.string(), secret: v.string() });
 
 /** The programs that are told. */
 export function hookRows(db: Database): Promise<HookRow[]> {
-  return db.rows<HookRow>(
+  return db.rows(
+    HookRowSchema,
     'SELECT id, address, secret FROM hooks WHERE shop = $shop ORDER BY address',
   );
 }
 
-type HookLine = Omit<Hook, 'last'> & { triedAt: string | null; problem: string | null };
+const HookLineSchema = v.object({
+  id: v.string(),
+  address: v.string(),
+  triedAt: v.nullable(v.string()),
+  problem: v.nullable(v.string()),
+  nextAt: v.nullable(v.string()),
+  told: v.number(),
+  waiting: v.number(),
+  givenUp: v.number(),
+});
 
 /** The programs, and how telling them goes; a secret is not told. */
 export async function listHooks(db: Database): Promise<Hook[]> {
-  const rows = await db.rows<HookLine>(
+  const rows = await db.rows(
+    HookLineSchema,
     `SELECT hooks.id, address, triedAt, problem, min(nextAt) AS nextAt,
        count(CASE WHEN body = '' THEN 1 END) AS told,
        count(nextAt) AS waiting,
@@ -106,8 +119,8 @@ function change(
 ): Promise<void> {
   return db.write(async (transaction) => {
     const sql = 'SELECT 1 FROM hooks WHERE shop = $shop AND id = $1';
-    const [row] = await db.rows(sql, [id], transaction);
-    if (!row) throw new RequestError(404, 'There is no such program.');
+    if (!(await db.some(sql, [id], transaction)))
+      throw new RequestError(404, 'There is no such program.');
     await how(transaction);
   });
 }

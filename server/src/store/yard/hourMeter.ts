@@ -1,5 +1,7 @@
+import * as v from 'valibot';
 import type { HoursReading, JobLine, MeterChange, ReadingOnRecord } from '@longbar/core';
 import { firstReading, inMeterOrder, meterOf } from '@longbar/core';
+import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
 import type { MachineRow } from '../sql/tables';
 
@@ -17,12 +19,12 @@ export async function hourMeterOf(
   { id, baseline, meter: stated }: Pick<MachineRow, 'id' | 'baseline' | 'meter'>,
   jobs: readonly JobLine[],
 ): Promise<HourMeter> {
-  const rows = await db.rows<{ date: string; hours: number; replaced: number | null }>(
+  const rows = await db.rows(
+    ReadingSchema,
     `SELECT date, hours, replaced FROM hours_readings
      WHERE shop = $shop AND machine = $1 AND job IS NULL AND takenBack IS NULL`,
     [id],
   );
-  rows.forEach(refuseSpoiled);
   const own = rows.map(({ date, hours, replaced }) => ({
     date,
     hours,
@@ -34,14 +36,15 @@ export async function hourMeterOf(
   return { readings: inMeterOrder(readings, meter), meter };
 }
 
-/**
- * Nothing is worked out from what cannot be a reading: its machine is set aside by name. A yard has
- * a million readings, so this looks only at what would break the sums.
- */
-function refuseSpoiled({ date, hours }: { date: unknown; hours: unknown }): void {
-  if (typeof hours === 'number' && typeof date === 'string' && A_DAY.test(date)) return;
-  throw new Error(`A reading of its hour meter is spoiled: ${String(hours)} h on ${String(date)}.`);
-}
+/** Nothing is worked out from what cannot be a reading: its machine is set aside by name. */
+const spoiled = ({ received }: { received: string }) =>
+  `A reading of its hour meter is spoiled: ${received}.`;
+
+const ReadingSchema = v.object({
+  date: v.pipe(v.string(spoiled), v.regex(A_DAY, spoiled)),
+  hours: v.number(spoiled),
+  replaced: v.nullable(truth),
+});
 
 /** All readings of the hour meter, what was put right among them, newest first. */
 export async function readingsOnRecord(

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { Pair, Pairing, PairingPost } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../../requestError';
@@ -59,7 +60,8 @@ async function personFor(
  */
 export async function pair(db: Database, { code, name }: Pair, now: Date): Promise<Paired> {
   const { token, holder } = await db.write(async (transaction) => {
-    const [link] = await db.rows<{ person: string | null; role: string | null }>(
+    const [link] = await db.rows(
+      v.object({ person: v.nullable(v.string()), role: v.nullable(v.string()) }),
       `SELECT person, role FROM pairings
        WHERE shop = $shop AND codeHash = $1 AND usedAt IS NULL AND until > $2`,
       [hashOf(code), now.toISOString()],

@@ -1,17 +1,15 @@
+import * as v from 'valibot';
 import { randomUUID } from 'node:crypto';
 import type { Person, PersonPatch, Role } from '@longbar/core';
-import { ROLES } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../../requestError';
+import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
-import { letGo } from './phones';
+import { letGo, roleKept } from './phones';
 
 /** Whether nobody works here yet: the first phone to be paired is a foreman's. */
 export async function isNobodyHere(db: Database): Promise<boolean> {
-  const [found] = await db.rows(
-    'SELECT 1 FROM people WHERE shop = $shop AND retiredAt IS NULL LIMIT 1',
-  );
-  return found === undefined;
+  return !(await db.some('SELECT 1 FROM people WHERE shop = $shop AND retiredAt IS NULL'));
 }
 
 /** Adds somebody of the shop, or of the demo. Throws RequestError 400 for a name that is taken. */
@@ -32,7 +30,8 @@ export async function personNamed(
   name: string,
   transaction: Transaction,
 ): Promise<string | undefined> {
-  const [known] = await db.rows<{ id: string }>(
+  const [known] = await db.rows(
+    v.object({ id: v.string() }),
     `SELECT id FROM people
      WHERE shop = $shop AND lower(name) = lower($1) AND retiredAt IS NULL`,
     [name],
@@ -56,31 +55,39 @@ async function refuseSameName(
 
 /** Everybody with their phones, those who left last. */
 export async function listPeople(db: Database): Promise<Person[]> {
-  const people = await db.rows<{
-    id: string;
-    name: string;
-    role: Role;
-    retiredAt: string | null;
-    pin: number;
-  }>(
+  const people = await db.rows(
+    PersonRowSchema,
     `SELECT id, name, role, retiredAt, pin IS NOT NULL AS pin FROM people WHERE shop = $shop
      ORDER BY retiredAt IS NOT NULL, name, id`,
   );
-  const phones = await db.rows<Person['phones'][number] & { person: string }>(
+  const phones = await db.rows(
+    PhoneRowSchema,
     `SELECT id, person, pairedAt, seenAt FROM phones
      WHERE shop = $shop AND revokedAt IS NULL ORDER BY pairedAt, id`,
   );
-  return people.map(({ retiredAt, role, pin, ...person }) => ({
+  return people.map(({ retiredAt, ...person }) => ({
     ...person,
-    // Who has none that is known may do nothing, until a foreman says what.
-    role: ROLES.includes(role) ? role : ROLES[0],
     retired: retiredAt !== null,
-    pin: pin === 1,
     phones: phones
       .filter((phone) => phone.person === person.id)
       .map(({ person: _, ...phone }) => phone),
   }));
 }
+
+const PersonRowSchema = v.object({
+  id: v.string(),
+  name: v.string(),
+  role: roleKept,
+  retiredAt: v.nullable(v.string()),
+  pin: truth,
+});
+
+const PhoneRowSchema = v.object({
+  id: v.string(),
+  person: v.string(),
+  pairedAt: v.string(),
+  seenAt: v.nullable(v.string()),
+});
 
 /**
  * Changes a name or a role, or notes that somebody has left: their phones are let go, their past
@@ -109,13 +116,10 @@ export async function changePerson(
       { where: { id }, transaction },
     );
     if (retired) await letGo(db, 'person', id, now, transaction);
-    const [left] = await db.rows(
-      `SELECT 1 FROM people
-       WHERE shop = $shop AND role = 'foreman' AND retiredAt IS NULL LIMIT 1`,
-      [],
-      transaction,
-    );
-    if (!left) throw new RequestError(409, 'A shop has a foreman. Make somebody else one first.');
+    const foreman = `SELECT 1 FROM people
+      WHERE shop = $shop AND role = 'foreman' AND retiredAt IS NULL` as const;
+    if (!(await db.some(foreman, [], transaction)))
+      throw new RequestError(409, 'A shop has a foreman. Make somebody else one first.');
     return before;
   });
 }

@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { startTestServer } from '../../../test-support/testServer';
 import { noteSeen } from './phones';
 
@@ -5,13 +6,15 @@ describe('that a phone was here', () => {
   it('is written down once of many questions asked at once, and again an hour later', async () => {
     const server = await startTestServer();
     const { db } = server;
-    const [phone] = await db.whole.rows<{ id: string }>('SELECT id FROM phones');
+    const [phone] = await db.whole.rows(v.object({ id: v.string() }), 'SELECT id FROM phones');
     const holder = { id: 'p', name: 'Ina', role: 'foreman' as const, phone: phone!.id };
     const seenAt = async () =>
       (
-        await db.whole.rows<{ seenAt: string | null }>('SELECT seenAt FROM phones WHERE id = $1', [
-          holder.phone,
-        ])
+        await db.whole.rows(
+          v.object({ seenAt: v.nullable(v.string()) }),
+          'SELECT seenAt FROM phones WHERE id = $1',
+          [holder.phone],
+        )
       )[0]?.seenAt ?? null;
     const first = new Date('2030-05-02T08:00:00.000Z');
     const before = db.writes();

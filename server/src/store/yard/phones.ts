@@ -1,9 +1,10 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import type { Me, Shown } from '@longbar/core';
-import { ShopSchema } from '@longbar/core';
+import { ROLES, ShopSchema } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import * as v from 'valibot';
 import { RequestError } from '../../requestError';
+import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
 
 /** When a phone was seen last is written down this often, ms. */
@@ -19,14 +20,27 @@ export const newSecret = () => randomBytes(16).toString('base64url');
 /** Of a token or a code only this is kept. */
 export const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
 
-type HolderRow = Omit<Holder, 'shown'> & { timeZone: string | null; units: string | null };
+/** Who has no role that is known may do nothing, until a foreman says what. */
+export const roleKept = v.fallback(v.picklist(ROLES), ROLES[0]);
+
+const HolderRowSchema = v.object({
+  shop: v.number(),
+  id: v.string(),
+  name: v.string(),
+  role: roleKept,
+  phone: v.string(),
+  seenAt: v.nullable(v.string()),
+  timeZone: v.nullable(v.string()),
+  units: v.nullable(v.string()),
+});
 
 /**
  * Whose phone holds this token, of whichever shop, with how that shop shows its figures and days;
  * undefined where it was never paired, or was let go.
  */
 export async function whoHolds(db: Database, token: string): Promise<Holder | undefined> {
-  const [row] = await db.whole.rows<HolderRow>(
+  const [row] = await db.whole.rows(
+    HolderRowSchema,
     `SELECT phones.shop, people.id, people.name, role, phones.id AS phone, seenAt, timeZone, units
      FROM phones JOIN people ON people.shop = phones.shop AND people.id = person
      LEFT JOIN shops ON shops.shop = phones.shop
@@ -93,13 +107,14 @@ export async function meOf(
   db: Database,
   { id, name, role, phone }: Omit<Me, 'alone'>,
 ): Promise<Me> {
-  const [others] = await db.rows<{ some: number }>(
+  const [others] = await db.rows(
+    v.object({ some: truth }),
     `SELECT EXISTS (SELECT 1 FROM people WHERE shop = $shop AND id <> $1 AND retiredAt IS NULL)
        OR EXISTS (SELECT 1 FROM phones WHERE shop = $shop AND id <> $2 AND revokedAt IS NULL)
        AS some`,
     [id, phone],
   );
-  return { id, name, role, phone, alone: others?.some === 0 };
+  return { id, name, role, phone, alone: others?.some === false };
 }
 
 /** Keeps a new phone of a person, with a token of its own. Throws RequestError 410. */
@@ -115,7 +130,8 @@ export async function keepPhone(
     [phone, person, hashOf(token), now.toISOString()],
     transaction,
   );
-  const [row] = await db.rows<Pick<Me, 'id' | 'name' | 'role'>>(
+  const [row] = await db.rows(
+    v.object({ id: v.string(), name: v.string(), role: roleKept }),
     'SELECT id, name, role FROM people WHERE shop = $shop AND id = $1 AND retiredAt IS NULL',
     [person],
     transaction,
@@ -127,7 +143,8 @@ export async function keepPhone(
 /** A phone that is lost or given back is paired no more. Answers whose it was. Throws RequestError 404. */
 export async function revokePhone(db: Database, id: string, now: Date): Promise<string> {
   return db.write(async (transaction) => {
-    const [known] = await db.rows<{ name: string }>(
+    const [known] = await db.rows(
+      v.object({ name: v.string() }),
       `SELECT name FROM phones JOIN people ON people.shop = phones.shop AND people.id = person
        WHERE phones.shop = $shop AND phones.id = $1 AND revokedAt IS NULL`,
       [id],

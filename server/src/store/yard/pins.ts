@@ -1,7 +1,9 @@
+import * as v from 'valibot';
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
 import type { NameHere } from '@longbar/core';
 import { RequestError, wrongField } from '../../requestError';
+import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
 
 const derive = promisify<string, Buffer, number, Buffer>(scrypt);
@@ -13,11 +15,11 @@ const WAITS = 15 * 60_000;
 
 /** Whose names may be tapped on a phone of the shop, and whether a PIN is asked for each. */
 export async function namesHere(db: Database): Promise<NameHere[]> {
-  const rows = await db.rows<{ name: string; pin: number }>(
+  return db.rows(
+    v.object({ name: v.string(), pin: truth }),
     `SELECT name, pin IS NOT NULL AS pin FROM people
      WHERE shop = $shop AND retiredAt IS NULL AND role IN ('technician', 'foreman') ORDER BY name`,
   );
-  return rows.map(({ name, pin }) => ({ name, pin: pin === 1 }));
 }
 
 /** Sets a person's own PIN, or takes it away. Of the PIN only its scrypt hash is kept. */
@@ -37,7 +39,12 @@ export async function setPin(db: Database, person: string, pin: string | null): 
   );
 }
 
-type PinRow = { id: string; pin: string | null; pinWrong: number; pinWaits: string | null };
+const PinRowSchema = v.object({
+  id: v.string(),
+  pin: v.nullable(v.string()),
+  pinWrong: v.number(),
+  pinWaits: v.nullable(v.string()),
+});
 
 /**
  * Tries somebody's PIN. Each try is counted before it is looked at, so that many at once are no
@@ -45,7 +52,8 @@ type PinRow = { id: string; pin: string | null; pinWrong: number; pinWaits: stri
  */
 export async function tryPin(db: Database, name: string, pin: string, now: Date): Promise<void> {
   const person = await db.write(async (transaction) => {
-    const [row] = await db.rows<PinRow>(
+    const [row] = await db.rows(
+      PinRowSchema,
       `SELECT id, pin, pinWrong, pinWaits FROM people
        WHERE shop = $shop AND lower(name) = lower($1) AND retiredAt IS NULL`,
       [name],

@@ -1,12 +1,18 @@
+import * as v from 'valibot';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../sql/database';
 
 /** A machine that was put into a week, by its Monday. */
-type PlannedRow = { machine: string; week: string; who: string | null };
+type PlannedRow = v.InferOutput<typeof PlannedRowSchema>;
+const PlannedRowSchema = v.object({
+  machine: v.string(),
+  week: v.string(),
+  who: v.nullable(v.string()),
+});
 
 /** Which machines are in the plan. */
 export function plannedRows(db: Database): Promise<PlannedRow[]> {
-  return db.rows<PlannedRow>('SELECT machine, week, who FROM planned WHERE shop = $shop');
+  return db.rows(PlannedRowSchema, 'SELECT machine, week, who FROM planned WHERE shop = $shop');
 }
 
 /** Puts a machine into a week; who does it stays where nobody says. */

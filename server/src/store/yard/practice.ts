@@ -1,7 +1,6 @@
 import type { PracticeLine, PracticeRound } from '@longbar/core';
 import { PracticeSchema } from '@longbar/core';
 import type { Transaction } from 'sequelize';
-import * as v from 'valibot';
 import type { Database } from '../sql/database';
 
 /** Keeps a round of practice; the same one again changes nothing. */
@@ -25,11 +24,11 @@ export async function addRound(
 
 /** How people did, by exercise and level, who practised last first; one person’s where named. */
 export async function practiceOf(db: Database, who?: string): Promise<PracticeLine[]> {
-  const rows = await db.rows(
+  return db.rows(
+    PracticeSchema.item,
     `SELECT who, exercise, level, MAX(score) AS best, COUNT(*) AS rounds, MAX(at) AS last
      FROM practice WHERE shop = $shop ${who === undefined ? '' : 'AND who = $1'}
      GROUP BY who, exercise, level ORDER BY last DESC, who, exercise, level`,
     who === undefined ? [] : [who],
   );
-  return v.parse(PracticeSchema, rows);
 }

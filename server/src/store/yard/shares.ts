@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { randomUUID } from 'node:crypto';
 import type { Share } from '@longbar/core';
 import { RequestError } from '../../requestError';
@@ -30,7 +31,8 @@ export async function shareRecord(
 
 /** The links to a record that have not ended. */
 export async function sharesOf(db: Database, job: string, now: Date): Promise<Share[]> {
-  return db.rows<Share>(
+  return db.rows(
+    v.object({ id: v.string(), by: v.string(), until: v.string() }),
     `SELECT id, by, until FROM shares
      WHERE shop = $shop AND job = $1 AND endedAt IS NULL AND until > $2 ORDER BY until`,
     [job, now.toISOString()],
@@ -40,12 +42,10 @@ export async function sharesOf(db: Database, job: string, now: Date): Promise<Sh
 /** Takes a link back. Throws RequestError 404. */
 export async function endShare(db: Database, job: string, id: string, now: Date): Promise<void> {
   await db.write(async (transaction) => {
-    const [known] = await db.rows(
-      'SELECT 1 FROM shares WHERE shop = $shop AND id = $1 AND job = $2 AND endedAt IS NULL',
-      [id, job],
-      transaction,
-    );
-    if (!known) throw new RequestError(404, 'There is no such link.');
+    const known =
+      'SELECT 1 FROM shares WHERE shop = $shop AND id = $1 AND job = $2 AND endedAt IS NULL';
+    if (!(await db.some(known, [id, job], transaction)))
+      throw new RequestError(404, 'There is no such link.');
     await db.run(
       'UPDATE shares SET endedAt = $1 WHERE shop = $shop AND id = $2',
       [now.toISOString(), id],
@@ -56,7 +56,8 @@ export async function endShare(db: Database, job: string, id: string, now: Date)
 
 /** The job whose record a link reads. Throws RequestError 404 for one that ended or never was. */
 export async function sharedJob(db: Database, secret: string, now: Date): Promise<string> {
-  const [share] = await db.rows<{ job: string }>(
+  const [share] = await db.rows(
+    v.object({ job: v.string() }),
     `SELECT job FROM shares
      WHERE shop = $shop AND secretHash = $1 AND endedAt IS NULL AND until > $2`,
     [hashOf(secret), now.toISOString()],

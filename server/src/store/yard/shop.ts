@@ -4,6 +4,7 @@ import { NEW_SHOP, ShopSchema, USUAL_RISK } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import * as v from 'valibot';
 import { RequestError } from '../../requestError';
+import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
 import { openJobsChanged, riskChanged } from '../stale';
 import { companyRunFrom } from './companies';
@@ -39,7 +40,8 @@ export async function readShopHere(db: Database): Promise<ShopHere> {
     identityOf(db),
     listSetAside(db),
     companyRunFrom(db),
-    db.rows<{ count: number }>(
+    db.rows(
+      v.object({ count: v.number() }),
       'SELECT count(*) AS count FROM waiting_hours WHERE shop = $shop AND leftOut = 0',
     ),
   ]);
@@ -63,23 +65,25 @@ type Identity = { id: string; demo: boolean; generation: string };
 
 /** Which of all shops this is. */
 export async function identityOf(db: Database): Promise<Identity> {
-  const [row] = await db.rows<Omit<Identity, 'demo'> & { demo: unknown }>(
+  const [row] = await db.rows(
+    v.object({ id: v.string(), demo: truth, generation: v.string() }),
     'SELECT id, demo, generation FROM identity WHERE shop = $shop',
   );
   if (!row) throw new Error('The database does not say which shop it holds.');
-  return { ...row, demo: Number(row.demo) === 1 };
+  return row;
 }
 
 /** Whether nothing was written down in this shop yet, not even its name. */
 export async function isEmptyShop(db: Database, transaction: Transaction): Promise<boolean> {
-  const [found] = await db.rows<{ some: number }>(
+  const [found] = await db.rows(
+    v.object({ some: truth }),
     `SELECT EXISTS (SELECT 1 FROM shops WHERE shop = $shop)
        OR EXISTS (SELECT 1 FROM sheets WHERE shop = $shop)
        OR EXISTS (SELECT 1 FROM machines WHERE shop = $shop) AS some`,
     [],
     transaction,
   );
-  return found?.some === 0;
+  return found?.some === false;
 }
 
 /** From here on it is this of all shops, in a life of its own. */
@@ -91,7 +95,7 @@ export async function becomeShop(
 ): Promise<void> {
   await db.run(
     'UPDATE identity SET id = $1, demo = $2, generation = $3 WHERE shop = $shop',
-    [id, demo ? 1 : 0, randomUUID()],
+    [id, demo, randomUUID()],
     transaction,
   );
 }
@@ -104,7 +108,7 @@ export async function rebuildShop(db: Database, id: string, shop?: Shop): Promis
   await db.write(async (transaction) => {
     if ((await identityOf(db)).id === id) return;
     const elsewhere = 'SELECT 1 FROM identity WHERE id = $1';
-    const [other] = await db.whole.rows(elsewhere, [id], transaction);
+    const other = await db.whole.some(elsewhere, [id], transaction);
     if (other || !(await isEmptyShop(db, transaction))) {
       throw new RequestError(409, 'Only an empty server becomes a shop again. This one is not.');
     }

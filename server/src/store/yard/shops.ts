@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import { randomBytes, randomUUID } from 'node:crypto';
 import { NEW_SHOP } from '@longbar/core';
 import { inShop } from '../../inShop';
@@ -7,7 +8,10 @@ import { readShop, writeShop } from './shop';
 
 /** Every shop of the database, in the order in which they were opened. */
 export async function allShops(db: Database): Promise<Database[]> {
-  const rows = await db.whole.rows<{ shop: number }>('SELECT shop FROM identity ORDER BY shop');
+  const rows = await db.whole.rows(
+    v.object({ shop: v.number() }),
+    'SELECT shop FROM identity ORDER BY shop',
+  );
   return rows.map(({ shop }) => db.of(shop));
 }
 
@@ -29,7 +33,8 @@ export async function tellShops(db: Database): Promise<ShopTold[]> {
 /** Opens another shop beside those there are, with nothing in it but its name, if it has one yet. */
 export async function openShop(db: Database, name?: string): Promise<Database> {
   return db.write(async (transaction) => {
-    const rows = await db.whole.rows<{ shop: number }>(
+    const rows = await db.whole.rows(
+      v.object({ shop: v.number() }),
       'SELECT max(shop) AS shop FROM identity',
       [],
       transaction,
@@ -37,7 +42,7 @@ export async function openShop(db: Database, name?: string): Promise<Database> {
     const opened = db.of((rows[0]?.shop ?? 0) + 1);
     const run = (sql: OfShop, ...bind: string[]) => opened.run(sql, bind, transaction);
     await run(
-      'INSERT INTO identity (shop, id, demo, generation) VALUES ($shop, $1, 0, $2)',
+      'INSERT INTO identity (shop, id, demo, generation) VALUES ($shop, $1, FALSE, $2)',
       ...[randomUUID(), randomUUID()],
     );
     // A browser is of one shop of a server at a time: its cookie has one name for all of them.
@@ -60,7 +65,7 @@ export async function forEachShop(
 
 /** The shop that is the demo, the first where there are several; undefined where none is. */
 export async function demoShop(db: Database): Promise<Database | undefined> {
-  return found(db, 'SELECT shop FROM identity WHERE demo = 1 ORDER BY shop LIMIT 1');
+  return found(db, 'SELECT shop FROM identity WHERE demo ORDER BY shop LIMIT 1');
 }
 
 /** The shop whose phone a pairing link is for; undefined where no such link was made. */
@@ -80,6 +85,6 @@ export function shopOfCalendar(db: Database, secret: string): Promise<Database |
 
 /** Who asks is not known yet: by what they hold it is found whose it is. */
 async function found(db: Database, sql: string, ...bind: string[]): Promise<Database | undefined> {
-  const [row] = await db.whole.rows<{ shop: number }>(sql, bind);
+  const [row] = await db.whole.rows(v.object({ shop: v.number() }), sql, bind);
   return row && db.of(row.shop);
 }
