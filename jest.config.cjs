@@ -29,7 +29,21 @@ module.exports = {
       ...inNode,
       displayName: 'server',
       rootDir: `${__dirname}/server`,
+      testPathIgnorePatterns: ['store/sql/postgres/'],
       globalSetup: `${__dirname}/server/test-support/demoOnce.ts`,
+    },
+    {
+      ...inNode,
+      displayName: 'server on PostgreSQL',
+      rootDir: `${__dirname}/server`,
+      // What is asked of the store is asked of both databases; files are SQLite's alone.
+      testMatch: [
+        '<rootDir>/src/store/**/*.test.ts',
+        '<rootDir>/src/http/{api,company,isolation,shops,stream}.test.ts',
+      ],
+      testPathIgnorePatterns: ['store/sql/(?!database|postgres)', 'journal/damage', 'poison'],
+      globals: { POSTGRES: true },
+      globalSetup: `${__dirname}/server/test-support/onPostgres.ts`,
     },
     `${__dirname}/app/jest.config.cjs`,
   ],

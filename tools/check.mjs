@@ -4,9 +4,10 @@
 import { join } from 'node:path';
 import { HOUSE, TYPES } from './house.mjs';
 import { inLanes } from './lanes.mjs';
-import { installDependencies, root } from './prepare.mjs';
+import { installDependencies, installPostgres, root } from './prepare.mjs';
 
 installDependencies();
+installPostgres();
 
 const LONG =
   'simulatedJobs|spoiledSheets|everyStep|http/fuzz|store/.*/(archive|converge|damage|readTables)|demoJobs';

@@ -107,18 +107,33 @@ export function build() {
  * quicker there, and run in the other where it cannot be had.
  */
 export function installChromium() {
-  const browsers = ['chromium', 'chromium-headless-shell'];
-  if (browsers.every((name) => existsSync(`/usr/bin/${name}`))) return;
-  say('Installing Chromium …');
+  if (!existsSync('/usr/bin/chromium')) install('Chromium', 'chromium');
+  if (existsSync('/usr/bin/chromium-headless-shell')) return;
+  const had = install('Chromium without a window', 'chromium-headless-shell', false);
+  if (!had) say('chromium-headless-shell cannot be had: tests take a little longer.');
+}
+
+/** Debian's PostgreSQL, for the tests on it. */
+export function installPostgres() {
+  if (existsSync('/usr/lib/postgresql')) return;
+  install('PostgreSQL', 'postgresql');
+}
+
+/** Installs one of Debian's packages. Answers whether it could be had. */
+function install(what, name, needed = true) {
+  say(`Installing ${what} …`);
   const asRoot = process.getuid?.() === 0 ? 'env' : 'sudo';
-  const install = ['apt-get', 'install', '-y', '-qq'];
   /** @type {import('node:child_process').SpawnSyncOptions} */
-  const quiet = { env: environment, stdio: ['ignore', 'ignore', 'inherit'] };
+  const quiet = {
+    env: { ...environment, DEBIAN_FRONTEND: 'noninteractive' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  };
   // A machine that cannot ask may have it all the same.
   spawnSync(asRoot, ['apt-get', 'update', '-qq'], quiet);
-  must('Installing Chromium', asRoot, [...install, 'chromium'], quiet);
-  const shell = spawnSync(asRoot, [...install, 'chromium-headless-shell'], quiet);
-  if (shell.status !== 0) say('chromium-headless-shell cannot be had: tests take a little longer.');
+  const asked = ['apt-get', 'install', '-y', '-qq', name];
+  if (!needed) return spawnSync(asRoot, asked, quiet).status === 0;
+  must(`Installing ${what}`, asRoot, asked, quiet);
+  return true;
 }
 
 /** Files below the given places, tests and build products left out. */

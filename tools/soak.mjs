@@ -7,12 +7,14 @@ import {
   environment,
   installChromium,
   installDependencies,
+  installPostgres,
   must,
   root,
 } from './prepare.mjs';
 
 installDependencies();
 installChromium();
+installPostgres();
 const env = { ...environment, LONGBAR_SOAK: '1' };
 const bin = (name) => join(root, 'node_modules/.bin', name);
 must(

@@ -5,10 +5,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { HOUSE, TYPES } from './house.mjs';
 import { inLanes } from './lanes.mjs';
-import { environment, installChromium, installDependencies, roomy, root, say } from './prepare.mjs';
+import {
+  environment,
+  installChromium,
+  installDependencies,
+  installPostgres,
+  roomy,
+  root,
+  say,
+} from './prepare.mjs';
 
 installDependencies();
 installChromium();
+installPostgres();
 
 const results = mkdtempSync(join(tmpdir(), 'longbar-test-'));
 

@@ -108,7 +108,10 @@ type Opened = StartOptions & {
 /** The shop of a data folder with all that goes on in it, and the application that answers for it. */
 async function openShop(folder: string, { demo, web, env, logger, proxies, hosts }: Opened) {
   const longJobs = new LongJobs(() => inOwnProcess('longJob'));
-  const db = await openDatabase(folder, longJobs.summarise);
+  const db = await openDatabase(folder, {
+    reading: longJobs.summarise,
+    url: env.DATABASE_URL,
+  });
   await lookOver(db, logger);
   const demoLoaded = demo && db.damage() === null && (await loadDemo(db, new Date()));
   const backups = backupPlan(folder, env);

@@ -5,31 +5,55 @@ import type { Database } from '../src/store/sql/database';
 import { openDatabase } from '../src/store/sql/database';
 import type { Summarise } from '../src/jobRead/summary';
 import { copyDemo } from './demoOnce';
+import { loadDemo } from '../src/demo/loadDemo';
+import { NOW } from './now';
+import type { OwnDatabase } from './onPostgres';
+import { newDatabase } from './onPostgres';
 
-/** A database in a folder of its own; `end` closes it and takes the folder away. */
-export type TestDatabase = { db: Database; end(): Promise<void> };
+declare const POSTGRES: boolean | undefined;
+
+/** Whether the tests of this run are on PostgreSQL. */
+export const onPostgres = typeof POSTGRES !== 'undefined' && POSTGRES;
+
+/** A database with a folder of its own; `end` closes it and takes both away. */
+export type TestDatabase = { db: Database; folder: string; end(): Promise<void> };
 
 /** An empty database; `reading` is how its jobs are read, where it is not the usual way. */
-export async function emptyDatabase(reading?: Summarise): Promise<TestDatabase> {
-  return openedIn(newFolder(), reading);
-}
-
-const newFolder = () => mkdtempSync(join(tmpdir(), 'longbar-database-'));
-
-async function openedIn(folder: string, reading?: Summarise): Promise<TestDatabase> {
-  const db = await openDatabase(folder, reading);
-  return {
-    db,
-    async end() {
-      await db.close();
-      rmSync(folder, { recursive: true, force: true });
-    },
-  };
+export function emptyDatabase(reading?: Summarise): Promise<TestDatabase> {
+  return made('empty', reading);
 }
 
 /** A database with the demo yard as it was loaded at `NOW`; `reading` as above. */
-export async function demoDatabase(reading?: Summarise): Promise<TestDatabase> {
-  const folder = newFolder();
-  copyDemo(folder);
-  return openedIn(folder, reading);
+export function demoDatabase(reading?: Summarise): Promise<TestDatabase> {
+  return made('demo', reading);
+}
+
+/** The demo yard in a file, on whatever the other tests of the run are. */
+export async function demoInFile(): Promise<TestDatabase> {
+  const made = await opened('empty', undefined);
+  await loadDemo(made.db, NOW);
+  return made;
+}
+
+async function made(like: 'empty' | 'demo', reading?: Summarise): Promise<TestDatabase> {
+  return opened(like, onPostgres ? await newDatabase(like) : undefined, reading);
+}
+
+async function opened(
+  like: 'empty' | 'demo',
+  own: OwnDatabase | undefined,
+  reading?: Summarise,
+): Promise<TestDatabase> {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-database-'));
+  if (!own && like === 'demo') copyDemo(folder);
+  const db = await openDatabase(folder, { reading, url: own?.url });
+  return {
+    db,
+    folder,
+    async end() {
+      await db.close();
+      await own?.drop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
 }

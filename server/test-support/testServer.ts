@@ -1,9 +1,6 @@
-import { mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { createServer } from 'node:http';
-import { tmpdir } from 'node:os';
 import type { Role } from '@longbar/core';
-import { join } from 'node:path';
 import { logOf } from '../src/log';
 import { FleetKeeper } from '../src/fleet/fleetKeeper';
 import { HookKeeper } from '../src/hooks/hookKeeper';
@@ -12,8 +9,7 @@ import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/sql/database';
 import { doorOf } from '../src/store/yard/door';
 import { beginPairing, pair } from '../src/store/yard/pairing';
-import { openDatabase } from '../src/store/sql/database';
-import { copyDemo } from './demoOnce';
+import { demoDatabase, emptyDatabase } from './demoDatabase';
 import { DescribedAnswers } from './describedAnswers';
 import { NOW } from './now';
 
@@ -58,9 +54,7 @@ type Options = {
 /** A server with the demo yard, or none, in a folder of its own, answering on loopback. */
 export async function startTestServer(wanted: Options = {}): Promise<TestServer> {
   const { empty = false, log, metricsKey: key, proxies } = wanted;
-  const folder = mkdtempSync(join(tmpdir(), 'longbar-server-'));
-  if (!empty) copyDemo(folder);
-  const db = await openDatabase(folder);
+  const { db, folder, end } = await (empty ? emptyDatabase() : demoDatabase());
   const logger = log ? logOf('info', { write: log }) : logOf('silent');
   let signatures = 0;
   const driftDue = () => signatures++;
@@ -115,8 +109,7 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
       await hooks.end();
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
-      await db.close();
-      rmSync(folder, { recursive: true, force: true });
+      await end();
       described.end();
     },
   };

@@ -1,7 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { readdirSync } from 'node:fs';
 import { get } from 'node:http';
-import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import {
   ChecksSchema,
@@ -10,13 +8,11 @@ import {
   SheetRevisionsSchema,
   ShopSchema,
 } from '@longbar/core';
-import { QueryTypes } from 'sequelize';
 import * as v from 'valibot';
 import { signedAnew } from '../../test-support/signedAnew';
 import type { TestServer } from '../../test-support/testServer';
 import { NOW } from '../../test-support/now';
 import { startTestServer } from '../../test-support/testServer';
-import { openDatabase } from '../store/sql/database';
 import { MACHINES } from '../demo/yard';
 
 // A full sync of the disk for every batch takes its time on a slow one.
@@ -363,32 +359,5 @@ describe('jobs', () => {
     );
     expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([200]));
     expect(await server.db.tables.events.count({ where: { job: job.id } })).toBe(100);
-  });
-});
-
-describe('the store', () => {
-  it('writes ahead, syncs in full and holds foreign keys on every connection', async () => {
-    const { sequelize } = server.db.tables.shops;
-    await server.db.write(async (transaction) => {
-      for (const [pragma, value] of [
-        ['journal_mode', 'wal'],
-        ['synchronous', 2],
-        ['foreign_keys', 1],
-      ]) {
-        const options = { type: QueryTypes.SELECT, transaction } as const;
-        const [row] = await sequelize!.query(`PRAGMA ${pragma}`, options);
-        expect(Object.values(row!)).toEqual([value]);
-      }
-    });
-    const orphan = { id: randomUUID(), job: randomUUID(), n: 1, body: {} as never, receivedAt: '' };
-    await expect(
-      server.db.write((transaction) => server.db.tables.events.create(orphan, { transaction })),
-    ).rejects.toThrow(/FOREIGN KEY/);
-  });
-
-  it('says in one line that a folder cannot be written', async () => {
-    expect(readdirSync(server.folder)).toContain('longbar.sqlite');
-    const below = join(server.folder, 'longbar.sqlite', 'data');
-    await expect(openDatabase(below)).rejects.toThrow(`The folder ${below} cannot be written.`);
   });
 });

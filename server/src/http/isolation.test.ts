@@ -1,4 +1,5 @@
 import { AnyRow } from '../../test-support/anyRow';
+import { onPostgres } from '../../test-support/demoDatabase';
 import * as v from 'valibot';
 import { createHash, randomUUID } from 'node:crypto';
 import { SeededRandom } from '@longbar/core';
@@ -79,16 +80,23 @@ async function nameBySecret(db: Database): Promise<void> {
     for (const table of ['shops', 'machines', 'people']) {
       await run(`UPDATE ${table} SET name = '${SECRET} ' || name WHERE shop = 1`);
     }
-    await run(
-      `UPDATE sheets SET document = json_set(document, '$.name', '${SECRET}') WHERE shop = 1`,
-    );
+    for (const row of await db.tables.sheets.findAll({ transaction })) {
+      const { id, revision, document } = row.get();
+      const change = { document: { ...document, name: SECRET } };
+      await db.tables.sheets.update(change, { where: { id, revision }, transaction });
+    }
     await run(`UPDATE audit SET about = '${SECRET}' WHERE shop = 1`);
     await run(`UPDATE practice SET who = '${SECRET}' WHERE shop = 1`);
     await run(`UPDATE jobs SET by = '${SECRET}' WHERE shop = 1`);
-    await run(`UPDATE machines SET about = json_object('owner', '${SECRET}') WHERE shop = 1`);
+    await run(`UPDATE machines SET about = '{"owner":"${SECRET}"}' WHERE shop = 1`);
   });
   await rebuild(db, DAY);
 }
+
+/** The tables that carry a shop. */
+const ON_SQLITE = `SELECT name FROM sqlite_master WHERE type = 'table' AND sql LIKE '%"shop"%'`;
+const ON_POSTGRES =
+  "SELECT table_name AS name FROM information_schema.columns WHERE column_name = 'shop'";
 
 /** All that the first shop holds, a hash for each table; what is read of a machine goes by the day. */
 async function keptOfFirst(): Promise<Map<string, string>> {
@@ -96,13 +104,14 @@ async function keptOfFirst(): Promise<Map<string, string>> {
   const kept = new Map<string, string>();
   const tables = await db.whole.rows(
     v.object({ name: v.string() }),
-    `SELECT name FROM sqlite_master WHERE type = 'table' AND sql LIKE '%"shop"%'
-       AND name <> 'machine_reads' ORDER BY name`,
+    onPostgres ? ON_POSTGRES : ON_SQLITE,
   );
   expect(tables.length).toBeGreaterThan(25);
   for (const { name } of tables) {
-    const rows = await db.whole.rows(AnyRow, `SELECT * FROM ${name} WHERE shop = 1 ORDER BY rowid`);
-    kept.set(name, createHash('sha256').update(JSON.stringify(rows)).digest('hex'));
+    if (name === 'machine_reads') continue;
+    const rows = await db.whole.rows(AnyRow, `SELECT * FROM ${name} WHERE shop = 1`);
+    const texts = rows.map((row) => JSON.stringify(row)).sort();
+    kept.set(name, createHash('sha256').update(texts.join('\n')).digest('hex'));
   }
   return kept;
 }

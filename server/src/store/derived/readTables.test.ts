@@ -29,7 +29,9 @@ afterAll(() => made.end());
 
 const tables = ['job_reads', 'job_words', 'sheet_reads', 'machine_reads', 'machine_drift'];
 const kept = () =>
-  Promise.all(tables.map((table) => db.whole.rows(AnyRow, `SELECT * FROM ${table} ORDER BY 1`)));
+  Promise.all(
+    tables.map((table) => db.whole.rows(AnyRow, `SELECT * FROM ${table} ORDER BY 1, 2, 3, 4`)),
+  );
 
 const machine = MACHINES[0]!;
 const past = { ...machine.jobs.at(-1)!, daysAgo: 0, hours: 6590 };

@@ -45,6 +45,8 @@ function journalEvent(job: string, n: number): JobEvent {
   return { id: randomUUID(), job, n: 9000 + n, at: NOW.toISOString(), by: 'Ina', type: 'bar.out' };
 }
 
+jest.setTimeout(300_000);
+
 describe('cut off at any step', () => {
   it('a first start begins again, and the demo is all there or not at all', async () => {
     const folder = fresh();

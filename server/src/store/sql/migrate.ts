@@ -26,10 +26,12 @@ import { hooks } from './migrations/0022-hooks';
 import { weeks } from './migrations/0023-weeks';
 import { hookSigned } from './migrations/0024-hook-signed';
 import { manyShops } from './migrations/0025-many-shops';
+import { firstOnPostgres } from './migrations/0025-on-postgres';
 import { companies } from './migrations/0026-companies';
 import { companySheets } from './migrations/0027-company-sheets';
 
-const MIGRATIONS: Migration[] = [
+/** The steps from the first version to the first that could be on PostgreSQL, too. */
+const ON_SQLITE: Migration[] = [
   firstTables,
   shopRules,
   blobs,
@@ -55,17 +57,19 @@ const MIGRATIONS: Migration[] = [
   weeks,
   hookSigned,
   manyShops,
-  companies,
-  companySheets,
 ];
+
+/** Those since: the same on both. */
+const SINCE: Migration[] = [companies, companySheets];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */
 export async function pendingSteps(
   sequelize: Sequelize,
 ): Promise<{ done: string[]; pending: string[]; run: (to?: string) => Promise<unknown> }> {
   const queries = sequelize.getQueryInterface();
+  const first = sequelize.getDialect() === 'postgres' ? [firstOnPostgres] : ON_SQLITE;
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: () => up(queries) })),
+    migrations: [...first, ...SINCE].map(({ name, up }) => ({ name, up: () => up(queries) })),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
   });

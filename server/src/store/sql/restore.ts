@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from
 import { copyFile } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import sqlite from 'sqlite3';
-import { forgetAcknowledged } from './acknowledged';
+import { forgetAcknowledged } from './sqlite/acknowledged';
 import { BackupError, checkFile, openFile } from './checkedFile';
 
 /** The database of a data folder. */

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { NOW } from '../../../../test-support/now';
 import { pendingSteps } from '../migrate';
-import { upgrade } from '../upgrade';
+import { upgrade } from '../sqlite/upgrade';
 
 const AT = NOW.toISOString();
 

@@ -2,9 +2,9 @@ import { renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Sequelize } from 'sequelize';
 import { QueryTypes } from 'sequelize';
-import { checkFile } from './checkedFile';
-import { FolderError, wayBack } from './dataFile';
-import { pendingSteps } from './migrate';
+import { checkFile } from '../checkedFile';
+import { FolderError, wayBack } from '../dataFile';
+import { pendingSteps } from '../migrate';
 
 /** The database as it was before the last upgrade. */
 const BEFORE = 'longbar-before-upgrade.sqlite';

@@ -1,4 +1,4 @@
-import type { Dialect } from './dialect';
+import type { Dialect } from '../dialect';
 
 /** As SQLite says it: a field of a document is of the kind that it has there. */
 export const SQLITE: Dialect = {

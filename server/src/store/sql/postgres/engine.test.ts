@@ -1,0 +1,168 @@
+import { randomUUID } from 'node:crypto';
+import type { JobEvent } from '@longbar/core';
+import { NEW_SHOP } from '@longbar/core';
+import type { OwnDatabase } from '../../../../test-support/onPostgres';
+import { newDatabase } from '../../../../test-support/onPostgres';
+import { AnyRow } from '../../../../test-support/anyRow';
+import { demoInFile } from '../../../../test-support/demoDatabase';
+import { NOW } from '../../../../test-support/now';
+import { MACHINES } from '../../../demo/yard';
+import { archiveLines } from '../../exchange/archive';
+import { takeArchive } from '../../exchange/takeArchive';
+import { appendEvents, beginJob, readEvents } from '../../journal/jobs';
+import { listMachines } from '../../derived/machines';
+import { readShop, writeShop } from '../../yard/shop';
+import type { Database } from '../database';
+import { openDatabase } from '../database';
+
+const AT = NOW.toISOString();
+let own: OwnDatabase;
+/** Two processes on one database. */
+let both: [Database, Database];
+beforeEach(async () => {
+  own = await newDatabase('demo');
+  both = [await openDatabase('', { url: own.url }), await openDatabase('', { url: own.url })];
+});
+afterEach(async () => {
+  for (const db of both) await db.close();
+  await own.drop();
+});
+
+async function newJob(): Promise<string> {
+  const id = randomUUID();
+  const head = { id, machine: MACHINES[0]!.id, method: 'each', by: 'Ina', at: AT } as const;
+  await beginJob(both[0], { ...head, sheetRevision: 1 });
+  return id;
+}
+
+const noted = (job: string, n: number): JobEvent => ({
+  ...{ id: randomUUID(), job, n, at: AT, by: 'Ina' },
+  type: 'bar.out',
+});
+
+/** Eight phones append to a job, four by each process. Answers what was acknowledged. */
+async function eightPhones(job: string, each: number): Promise<Set<string>> {
+  const kept = new Set<string>();
+  await Promise.all(
+    Array.from({ length: 8 }, async (_, phone) => {
+      for (let n = 1; n <= each; n++) {
+        const event = noted(job, n);
+        try {
+          await appendEvents(both[phone % 2]!, job, [event], AT);
+          kept.add(event.id);
+        } catch {
+          // It is sent again later: what was not acknowledged is not lost.
+        }
+      }
+    }),
+  );
+  return kept;
+}
+
+async function allOf(db: Database, job: string): Promise<string[]> {
+  const ids: string[] = [];
+  for (let after = 0; ;) {
+    const page = await readEvents(db, job, after);
+    ids.push(...page.events.map(({ id }) => id));
+    if (!page.more) return ids;
+    after = page.serial;
+  }
+}
+
+describe('two processes on one database', () => {
+  it('skip none to who follows a job by the serial, whoever keeps it', async () => {
+    const job = await newJob();
+    const seen: string[] = [];
+    let over = false;
+    const follow = async () => {
+      for (let after = 0, last = false; ;) {
+        last = over;
+        const page = await readEvents(both[1], job, after);
+        seen.push(...page.events.map(({ id }) => id));
+        after = page.serial;
+        if (last && !page.more) return;
+      }
+    };
+    const following = follow();
+    const kept = await eightPhones(job, 25);
+    over = true;
+    await following;
+    expect(kept.size).toBe(200);
+    expect([...seen].sort()).toEqual([...kept].sort());
+  });
+
+  it('lose nothing that each of them changed of the same', async () => {
+    const sooner = async (db: Database) => {
+      for (let i = 0; i < 20; i++) {
+        await db.write(async (transaction) => {
+          const shop = await readShop(db, transaction);
+          const next = { ...shop, weekHours: (shop.weekHours ?? 0) + 1 };
+          await writeShop(db, next, transaction);
+        });
+      }
+    };
+    await both[0].write((transaction) => writeShop(both[0], NEW_SHOP, transaction));
+    await Promise.all(both.map(sooner));
+    expect((await readShop(both[0])).weekHours).toBe((NEW_SHOP.weekHours ?? 0) + 40);
+  });
+
+  it('start at once on a database that has no tables yet', async () => {
+    const bare = await newDatabase('bare');
+    const started = await Promise.all([1, 2, 3].map(() => openDatabase('', { url: bare.url })));
+    for (const db of started) expect(await listMachines(db, '2026-11-23')).toEqual([]);
+    for (const db of started) await db.close();
+    await bare.drop();
+  });
+});
+
+describe('a connection that is cut', () => {
+  it('loses nothing that was acknowledged, doubles nothing, and is made anew', async () => {
+    const job = await newJob();
+    const phones = eightPhones(job, 40);
+    let cuts = 0;
+    const cutting = setInterval(() => {
+      cuts += 1;
+      void both[0].whole
+        .some(
+          `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
+           WHERE datname = current_database() AND pid <> pg_backend_pid()`,
+        )
+        .catch(() => undefined);
+    }, 30);
+    const kept = await phones;
+    clearInterval(cutting);
+    expect(cuts).toBeGreaterThan(3);
+    const held = await allOf(both[0], job);
+    expect(new Set(held).size).toBe(held.length);
+    expect(held).toEqual(expect.arrayContaining([...kept]));
+    const after = noted(job, 1000);
+    expect(await appendEvents(both[1], job, [after], AT)).toEqual([after.id]);
+    expect(await both[1].whole.rows(AnyRow, 'SELECT 1 AS one')).toEqual([{ one: 1 }]);
+  });
+});
+
+describe('a shop that moves from a file to PostgreSQL and back', () => {
+  it('is the same archive to the byte', async () => {
+    const linesOf = async (db: Database) => {
+      let text = '';
+      for await (const line of archiveLines(db)) text += line;
+      return text;
+    };
+    const there = await newDatabase('empty');
+    const db = await openDatabase('', { url: there.url });
+    const file = await demoInFile();
+    const text = await linesOf(file.db);
+    const lines = text.trimEnd().split('\n');
+    await takeArchive(
+      db,
+      async function* source() {
+        yield* lines;
+      },
+      false,
+    );
+    expect(await linesOf(db)).toBe(text);
+    await file.end();
+    await db.close();
+    await there.drop();
+  });
+});

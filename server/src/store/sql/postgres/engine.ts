@@ -1,0 +1,110 @@
+import pg from 'pg';
+import type { Transaction } from 'sequelize';
+import { Sequelize } from 'sequelize';
+import { FolderError } from '../dataFile';
+import type { Engine, Holding } from '../engine';
+import { Writing } from '../engine';
+import { POSTGRES } from './dialect';
+import { ask, poolOf } from './pool';
+import { upgradePostgres } from './upgrade';
+
+/**
+ * So many connections each process has for what it writes and for what it reads: who waits for a lock
+ * keeps nobody from reading, or whoever holds it could wait for them.
+ */
+const [WRITERS, READERS, MODELS] = [6, 6, 4];
+
+/**
+ * Opens a PostgreSQL database, making its tables if need be. Transactions go on side by side, in this
+ * process and in others; what one holds is a lock of the database. Throws FolderError.
+ */
+export async function openPostgres(url: string): Promise<Engine> {
+  await upgraded(url);
+  const sequelize = connect(url, MODELS);
+  const [writers, readers] = [poolOf(url, WRITERS), poolOf(url, READERS)];
+  const underWay = new Map<Transaction, pg.PoolClient>();
+  return {
+    dialect: POSTGRES,
+    sequelize,
+    async all(sql, bind, shop, within) {
+      if (!within) return ask(readers, sql, bind, shop);
+      const client = underWay.get(within);
+      if (!client) throw new Error('This transaction has ended.');
+      return ask(client, sql, bind, shop);
+    },
+    async transact(holding, work) {
+      const client = await writers.connect();
+      const transaction = new Writing(sequelize, client);
+      underWay.set(transaction, client);
+      let cut = false;
+      try {
+        await client.query(`BEGIN; ${locksOf(holding)}`);
+        const answer = await work(transaction);
+        await client.query('COMMIT');
+        return answer;
+      } catch (error) {
+        cut = await client.query('ROLLBACK').then(
+          () => false,
+          () => true,
+        );
+        throw error;
+      } finally {
+        underWay.delete(transaction);
+        client.release(cut);
+      }
+    },
+    // What was acknowledged is on its disk: it keeps its own log, and its own checks of it.
+    kept: () => undefined,
+    lost: 0,
+    look: () => Promise.resolve({ damage: null, orphans: [] }),
+    copyInto: () => Promise.reject(new Error(BACKUPS)),
+    wayBack: () => BACKUPS,
+    async close() {
+      await Promise.all([writers.end(), readers.end(), sequelize.close()]);
+    },
+  };
+}
+
+const BACKUPS = 'A PostgreSQL database is backed up and restored by its own means.';
+
+/** The kinds of what is locked, each by a number of its own. */
+const [SHOP, JOB] = [1, 2];
+
+/** In the order of their numbers, so that two who want the same do not wait for each other. */
+function locksOf({ shops, job }: Holding): string {
+  if (job !== undefined) {
+    const of = pg.escapeLiteral(job);
+    return `SELECT pg_advisory_xact_lock_shared(${SHOP}, ${shops[0]}),
+      pg_advisory_xact_lock(${JOB}, hashtext(${of}))`;
+  }
+  const inOrder = [...shops].sort((a, b) => a - b);
+  return inOrder.map((shop) => `SELECT pg_advisory_xact_lock(${SHOP}, ${shop})`).join('; ');
+}
+
+function connect(url: string, max: number): Sequelize {
+  return new Sequelize(url, {
+    dialect: 'postgres',
+    dialectModule: pg,
+    logging: false,
+    pool: { max },
+    dialectOptions: { application_name: 'longbar' },
+  });
+}
+
+/** Brings it up to date. Throws FolderError where it cannot be reached or is another. */
+async function upgraded(url: string): Promise<void> {
+  const sequelize = connect(url, 1);
+  try {
+    await upgradePostgres(sequelize);
+  } catch (error) {
+    if (error instanceof FolderError) throw error;
+    const why = error instanceof Error ? error.message : String(error);
+    // The address holds a password: only where it leads is said.
+    const { host, pathname } = new URL(url);
+    throw new FolderError(
+      `The PostgreSQL database at ${host}${pathname} cannot be opened: ${why}. Look at DATABASE_URL, and whether its server runs.`,
+    );
+  } finally {
+    await sequelize.close();
+  }
+}
