@@ -36,9 +36,9 @@ module.exports = {
       'How rows are kept knows nothing of what they say.',
     ),
     below(
-      'only-sql-knows-sqlite',
+      'only-sql-knows-a-database',
       '^server/src/(?!store/sql/)(?!.*\\.test\\.)',
-      'node_modules/(sqlite3|umzug)/',
+      'node_modules/(sqlite3|umzug|pg)/',
       'One room speaks to the database; all others ask it.',
     ),
     below(

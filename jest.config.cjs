@@ -29,7 +29,7 @@ module.exports = {
       ...inNode,
       displayName: 'server',
       rootDir: `${__dirname}/server`,
-      testPathIgnorePatterns: ['store/sql/postgres/'],
+      testPathIgnorePatterns: ['store/sql/postgres/', 'http/several'],
       globalSetup: `${__dirname}/server/test-support/demoOnce.ts`,
     },
     {
@@ -39,7 +39,7 @@ module.exports = {
       // What is asked of the store is asked of both databases; files are SQLite's alone.
       testMatch: [
         '<rootDir>/src/store/**/*.test.ts',
-        '<rootDir>/src/http/{api,company,isolation,shops,stream}.test.ts',
+        '<rootDir>/src/http/{api,company,isolation,several,shops,stream}.test.ts',
       ],
       testPathIgnorePatterns: ['store/sql/(?!database|postgres)', 'journal/damage', 'poison'],
       globals: { POSTGRES: true },

@@ -21,7 +21,7 @@ const commands = {
   },
   async restore() {
     if (file === undefined) throw new Error('Say which: npm run restore -- FILE');
-    const before = await data.restore(file, folder, new Date());
+    const before = await data.restoreFolder(file, folder);
     say(`Restored from ${file}.${before === null ? '' : ` What was there is kept as ${before}.`}`);
     say('Phones that were let go since that backup are paired again: look under Shop, People.');
   },

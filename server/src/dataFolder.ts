@@ -1,9 +1,10 @@
 import { localDay, ShopSchema } from '@longbar/core';
 import * as v from 'valibot';
 import { foremansLink } from './pairingLink';
-import { backupPlan } from './settings';
+import { backupPlan, databaseFrom } from './settings';
 import { backUp } from './store/sql/backup';
 import type { Database } from './store/sql/database';
+import { restore } from './store/sql/restore';
 import { openDatabase } from './store/sql/database';
 import { rebuild } from './store/derived/readTables';
 import { keepCompany } from './store/yard/companies';
@@ -12,13 +13,17 @@ import { forEachShop, openShop, tellShops } from './store/yard/shops';
 
 /* What is done to a data folder by a command, beside the server or without it. */
 
-export { restore } from './store/sql/restore';
 export { workByNight } from './nights';
 export { verifyFile } from './verify/verifyFile';
 
+/** The database of a data folder, or the one that the environment names. */
+function opened(folder: string): Promise<Database> {
+  return openDatabase(folder, { url: databaseFrom(process.env.DATABASE_URL) });
+}
+
 /** A checked backup of a data folder now; the server may run on it. */
 export async function backUpFolder(folder: string): Promise<string> {
-  const db = await openDatabase(folder);
+  const db = await opened(folder);
   try {
     return await backUp(db, backupPlan(folder, process.env), new Date());
   } finally {
@@ -26,12 +31,20 @@ export async function backUpFolder(folder: string): Promise<string> {
   }
 }
 
+/** Puts a backup in the place of a data folder's database. Throws where it cannot be. */
+export function restoreFolder(file: string, folder: string): Promise<string | null> {
+  if (databaseFrom(process.env.DATABASE_URL) !== undefined) {
+    throw new Error('DATABASE_URL is set: a PostgreSQL database is restored by its own means.');
+  }
+  return restore(file, folder, new Date());
+}
+
 /** All that is derived in a data folder, worked out anew; the server may run on it. */
 export async function rebuildFolder(
   folder: string,
   said: (things: string, done: number) => void,
 ): Promise<void> {
-  const db = await openDatabase(folder);
+  const db = await opened(folder);
   try {
     await forEachShop(db, (shop) => rebuild(shop, localDay(new Date()), said));
   } finally {
@@ -44,7 +57,7 @@ export async function rebuildFolder(
  * several; the server may run on the folder. Throws where that does not say which.
  */
 export async function pairFolder(folder: string, number?: string): Promise<string> {
-  const db = await openDatabase(folder);
+  const db = await opened(folder);
   try {
     return await foremansLink(await shopMeant(db, number), folder);
   } finally {
@@ -54,7 +67,7 @@ export async function pairFolder(folder: string, number?: string): Promise<strin
 
 /** The shops of a data folder: the number of each, its name, and how many machines and people it has. */
 export async function shopsIn(folder: string): Promise<ShopTold[]> {
-  const db = await openDatabase(folder);
+  const db = await opened(folder);
   try {
     return await tellShops(db);
   } finally {
@@ -67,7 +80,7 @@ export async function shopsIn(folder: string): Promise<ShopTold[]> {
  * may run on the folder. Throws where there is a shop of this name.
  */
 export async function openShopIn(folder: string, name: string): Promise<string> {
-  const db = await openDatabase(folder);
+  const db = await opened(folder);
   try {
     const same = (await tellShops(db)).find(
       (shop) => shop.name.toLowerCase() === name.toLowerCase(),
@@ -88,7 +101,7 @@ export async function keepCompanyIn(
   name: string,
   numbers: readonly string[],
 ): Promise<void> {
-  const db = await openDatabase(folder);
+  const db = await opened(folder);
   try {
     const shops: number[] = [];
     for (const number of numbers) shops.push((await shopMeant(db, number)).shop);

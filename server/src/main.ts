@@ -4,7 +4,7 @@ import type { Served, StartOptions } from './serve';
 import { dataFolder, serve } from './serve';
 import { logLevelFrom, StartError } from './settings';
 import { FolderError, wayBack } from './store/sql/dataFile';
-import { diskTrouble } from './store/sql/trouble';
+import { databaseTrouble } from './store/sql/trouble';
 
 export { hearConsole, logOf, serve };
 
@@ -25,7 +25,7 @@ export async function start(options: StartOptions): Promise<void> {
 /** Why it cannot start, for a person; what nobody foresaw is thrown. */
 function wordsOf(error: unknown): string {
   if (error instanceof StartError || error instanceof FolderError) return error.message;
-  if (diskTrouble(error) === undefined) throw error;
+  if (databaseTrouble(error) === undefined) throw error;
   const why = error instanceof Error ? error.message : String(error);
   return `The database in ${dataFolder(process.env)} cannot be read: ${why}. ${wayBack(dataFolder(process.env))}`;
 }

@@ -1,5 +1,6 @@
 import { noteLook } from './lastLook';
 import { lookAtShop } from './store/journal/damage';
+import { databaseFrom } from './settings';
 import { openDatabase } from './store/sql/database';
 import { lookAtFile } from './store/sql/looks';
 import { settleDrift } from './store/derived/drift';
@@ -15,17 +16,19 @@ import { forEachShop } from './store/yard/shops';
 const orphaned = () => process.exit(1);
 process.on('disconnect', orphaned);
 const folder = process.argv[2] ?? '';
-const db = await openDatabase(folder);
+const db = await openDatabase(folder, { url: databaseFrom(process.env.DATABASE_URL) });
 const said = (done: number, of: number) =>
   // Where nobody listens any more, it has ended by the time that is told.
   process.send?.({ done, of }, undefined, undefined, () => undefined);
-if (process.argv[3] === 'thorough') await lookThrough();
 let done = 0;
-await forEachShop(db, async (shop) => {
-  // Nothing is written any more where it was found damaged.
-  if (db.damage() !== null) return;
-  await settleJobs(shop);
-  done += await settleDrift(shop, said);
+await db.alone('night', async () => {
+  if (process.argv[3] === 'thorough') await lookThrough();
+  await forEachShop(db, async (shop) => {
+    // Nothing is written any more where it was found damaged.
+    if (db.damage() !== null) return;
+    await settleJobs(shop);
+    done += await settleDrift(shop, said);
+  });
 });
 await db.close();
 process.off('disconnect', orphaned);

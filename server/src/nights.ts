@@ -5,6 +5,7 @@ import { constants, setPriority } from 'node:os';
 import type { Logger } from 'pino';
 import type { Database } from './store/sql/database';
 import { isLookOld } from './lastLook';
+import type { Environment } from './settings';
 import { inOwnProcess } from './ownProcess';
 import { isDriftDue } from './store/derived/drift';
 import { readShop } from './store/yard/shop';
@@ -36,7 +37,12 @@ export type NightWork = {
  * the whole database is looked through as well; in a workshop whose computer is off at night, some
  * minutes after a start.
  */
-export function nightWork(db: Database, folder: string, logger: Logger): NightWork {
+export function nightWork(
+  db: Database,
+  folder: string,
+  env: Environment,
+  logger: Logger,
+): NightWork {
   let child: ChildProcess | undefined;
   let ended = false;
   let again = false;
@@ -45,7 +51,7 @@ export function nightWork(db: Database, folder: string, logger: Logger): NightWo
     // Most starts find all of it worked out: no process is begun for nothing.
     if (child || !(thorough || (await isAnyDue(db))) || child || ended) return;
     again = false;
-    child = workByNight(folder, thorough);
+    child = workByNight(folder, env, thorough);
     child.on('message', (told) => {
       if (!v.is(ToldSchema, told)) return;
       db.foundDamaged(told.damage);
@@ -99,8 +105,8 @@ async function isAnyDue(db: Database): Promise<boolean> {
 }
 
 /** What is done by night, in a process of its own, which gives way to everything else. */
-export function workByNight(folder: string, thorough = false): ChildProcess {
-  const child = inOwnProcess('nightly', [folder, ...(thorough ? ['thorough'] : [])]);
+export function workByNight(folder: string, env: Environment = {}, thorough = false): ChildProcess {
+  const child = inOwnProcess('nightly', [folder, ...(thorough ? ['thorough'] : [])], env);
   if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW);
   return child;
 }

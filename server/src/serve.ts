@@ -23,6 +23,7 @@ import type { Environment } from './settings';
 import {
   backupPlan,
   certificateFrom,
+  databaseFrom,
   hostsFrom,
   portFrom,
   proxiesFrom,
@@ -107,15 +108,17 @@ type Opened = StartOptions & {
 
 /** The shop of a data folder with all that goes on in it, and the application that answers for it. */
 async function openShop(folder: string, { demo, web, env, logger, proxies, hosts }: Opened) {
+  const url = databaseFrom(env.DATABASE_URL);
   const longJobs = new LongJobs(() => inOwnProcess('longJob'));
   const db = await openDatabase(folder, {
     reading: longJobs.summarise,
-    url: env.DATABASE_URL,
+    url,
   });
   await lookOver(db, logger);
   const demoLoaded = demo && db.damage() === null && (await loadDemo(db, new Date()));
-  const backups = backupPlan(folder, env);
-  const nights = nightWork(db, folder, logger);
+  // A PostgreSQL database is backed up by its own means.
+  const backups = url === undefined ? backupPlan(folder, env) : undefined;
+  const nights = nightWork(db, folder, env, logger);
   const demoIn = db.damage() === null ? await demoShop(db) : undefined;
   const reach = {
     anywhere: env.LONGBAR_ALLOW_PRIVATE === '1',
@@ -130,7 +133,7 @@ async function openShop(folder: string, { demo, web, env, logger, proxies, hosts
     ...{ driftDue: nights.look, fleets, hooks, find: findApart },
     ...(key && { metrics: { key, folder } }),
   });
-  const stopBackups = keepBackedUp(db, backups, logger);
+  const stopBackups = backups && keepBackedUp(db, backups, logger);
   nights.begin();
   if (db.damage() === null) await Promise.all([fleets.begin(db), hooks.begin(db)]);
   return {
@@ -138,7 +141,7 @@ async function openShop(folder: string, { demo, web, env, logger, proxies, hosts
     /** Asked once the address is noted that the link is to carry. */
     firstLink: async () => (db.damage() === null ? firstLink(db, folder) : undefined),
     endWork: async () => {
-      stopBackups();
+      stopBackups?.();
       await Promise.all([nights.end(), fleets.end(), hooks.end()]);
       longJobs.close();
     },

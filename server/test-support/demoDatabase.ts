@@ -16,7 +16,13 @@ declare const POSTGRES: boolean | undefined;
 export const onPostgres = typeof POSTGRES !== 'undefined' && POSTGRES;
 
 /** A database with a folder of its own; `end` closes it and takes both away. */
-export type TestDatabase = { db: Database; folder: string; end(): Promise<void> };
+export type TestDatabase = {
+  db: Database;
+  folder: string;
+  /** Its address, where it is in no file. */
+  url: string | undefined;
+  end(): Promise<void>;
+};
 
 /** An empty database; `reading` is how its jobs are read, where it is not the usual way. */
 export function emptyDatabase(reading?: Summarise): Promise<TestDatabase> {
@@ -50,6 +56,7 @@ async function opened(
   return {
     db,
     folder,
+    url: own?.url,
     async end() {
       await db.close();
       await own?.drop();

@@ -9,6 +9,8 @@ import { createApp } from '../src/http/createApp';
 import type { Database } from '../src/store/sql/database';
 import { doorOf } from '../src/store/yard/door';
 import { beginPairing, pair } from '../src/store/yard/pairing';
+import { openDatabase } from '../src/store/sql/database';
+import type { TestDatabase } from './demoDatabase';
 import { demoDatabase, emptyDatabase } from './demoDatabase';
 import { DescribedAnswers } from './describedAnswers';
 import { NOW } from './now';
@@ -19,6 +21,8 @@ export type Answer = { status: number; body: any };
 
 export type TestServer = {
   db: Database;
+  /** The address of its database, where that is in no file. */
+  database: string | undefined;
   folder: string;
   /** What tells other programs. */
   hooks: HookKeeper;
@@ -41,6 +45,8 @@ export type TestServer = {
 };
 
 type Options = {
+  /** On the database of another, as a second process is: that one is closed after this. */
+  beside?: TestServer;
   /** Without the demo yard. */
   empty?: boolean;
   /** Hears every line of its log. */
@@ -53,8 +59,9 @@ type Options = {
 
 /** A server with the demo yard, or none, in a folder of its own, answering on loopback. */
 export async function startTestServer(wanted: Options = {}): Promise<TestServer> {
-  const { empty = false, log, metricsKey: key, proxies } = wanted;
-  const { db, folder, end } = await (empty ? emptyDatabase() : demoDatabase());
+  const { empty = false, log, metricsKey: key, proxies, beside } = wanted;
+  const made = beside ? openedBeside(beside) : empty ? emptyDatabase() : demoDatabase();
+  const { db, folder, end, url: database } = await made;
   const logger = log ? logOf('info', { write: log }) : logOf('silent');
   let signatures = 0;
   const driftDue = () => signatures++;
@@ -74,7 +81,7 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
     const { token } = await pair(shop, { code }, NOW);
     return `${(await doorOf(db)).cookie}=${token}`;
   };
-  const cookie = await pairedAs('Vera', 'foreman');
+  const cookie = beside?.cookie ?? (await pairedAs('Vera', 'foreman'));
   const asForeman = (path: string, init: RequestInit = {}) =>
     fetch(`http://127.0.0.1:${port}/api${path}`, { ...init, headers: { cookie, ...init.headers } });
   const ask = async (path: string, init?: RequestInit) => {
@@ -93,6 +100,7 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
   };
   return {
     db,
+    database,
     folder,
     hooks: hooks.of(db),
     url: `http://127.0.0.1:${port}/api`,
@@ -113,6 +121,11 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
       described.end();
     },
   };
+}
+
+async function openedBeside({ database: url, folder }: TestServer): Promise<TestDatabase> {
+  const db = await openDatabase(folder, { url });
+  return { db, folder, url, end: () => db.close() };
 }
 
 /** What came as JSON, or the text itself. */

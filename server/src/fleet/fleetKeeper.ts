@@ -42,8 +42,10 @@ export class FleetKeeper {
 
   /** Asks every service that is due by now. */
   async askDue(now: Date): Promise<void> {
-    const due = (await fleetRows(this.db)).filter((fleet) => isDue(fleet, now));
-    await Promise.all(due.map((fleet) => this.once(fleet, now)));
+    await this.db.alone('fleets', async () => {
+      const due = (await fleetRows(this.db)).filter((fleet) => isDue(fleet, now));
+      await Promise.all(due.map((fleet) => this.once(fleet, now)));
+    });
   }
 
   /** Asks a service now. Throws RequestError 404. */

@@ -87,7 +87,7 @@ export class HookKeeper {
     this.running = this.running.catch(ignore('the round before it logged that')).then(async () => {
       if (this.ending.signal.aborted) return;
       try {
-        await work();
+        await this.db.alone('hooks', work);
       } catch (error) {
         this.logger.error(error);
         throw error;

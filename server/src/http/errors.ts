@@ -3,7 +3,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express';
 import * as v from 'valibot';
 import { RequestError } from '../requestError';
 import type { Database } from '../store/sql/database';
-import { diskTrouble } from '../store/sql/trouble';
+import { databaseTrouble } from '../store/sql/trouble';
 
 /** What came in, checked by its schema; a RequestError 400 that names each field if not. */
 export function checked<Schema extends v.GenericSchema>(
@@ -25,7 +25,7 @@ export const notFound: RequestHandler = () => {
 export function answerErrors(db: Database): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
-    const known = asRequestError(error) ?? diskError(db, error);
+    const known = asRequestError(error) ?? databaseError(db, error);
     if (!known || known.status === 503) request.log.error(error);
     const { status, message, issues } =
       known ??
@@ -34,12 +34,14 @@ export function answerErrors(db: Database): ErrorRequestHandler {
   };
 }
 
+const AWAY = 'The server’s database does not answer just now. Nothing of this was lost.';
 const FULL = 'The server’s disk is full: nothing of this was kept there. Make room on it.';
 
-/** The database could not be written or read: the disk is full or fails, or the file is damaged. */
-function diskError(db: Database, error: unknown): RequestError | undefined {
-  const trouble = diskTrouble(error);
+/** The database could not be written or read: it is away, its disk is full or fails, or it is damaged. */
+function databaseError(db: Database, error: unknown): RequestError | undefined {
+  const trouble = databaseTrouble(error);
   if (trouble === 'full') return new RequestError(507, FULL);
+  if (trouble === 'away') return new RequestError(503, AWAY);
   if (trouble === undefined) return undefined;
   db.foundDamaged(error instanceof Error ? error.message : String(error));
   return new RequestError(503, db.damage() ?? '');

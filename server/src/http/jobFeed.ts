@@ -1,34 +1,61 @@
 import { EventEmitter } from 'node:events';
 import type { Beat } from '@longbar/core';
+import { BeatSchema } from '@longbar/core';
+import * as v from 'valibot';
+import type { Others } from '../store/sql/others';
+
+const CHANGED = 'changed';
+const BEAT = 'beat';
+const BeatOfJobSchema = v.tuple([v.string(), BeatSchema]);
 
 /**
- * Who looks at which job right now. It carries no events of the journal, only that there are
- * new ones: those are read from the database, so that nothing is passed on that is not kept.
+ * Who looks at which job right now, here and in other processes. It carries no events of the journal,
+ * only that there are new ones: those are read from the database, so that nothing is passed on that
+ * is not kept.
  */
 export class JobFeed {
   private readonly emitter = new EventEmitter().setMaxListeners(0);
   /** How many follow a job right now. */
   following = 0;
 
+  constructor(private readonly others: Others) {
+    // Whoever may have missed something reads on from the last they have.
+    const all = () => {
+      for (const name of this.emitter.eventNames()) {
+        if (String(name).startsWith(CHANGED)) this.emitter.emit(name);
+      }
+    };
+    others.hear(CHANGED, v.string(), (job) => this.emitter.emit(`${CHANGED} ${job}`), all);
+    // A beat that was missed is followed by another.
+    const none = () => undefined;
+    others.hear(BEAT, BeatOfJobSchema, ([job, beat]) => this.pass(job, beat), none);
+  }
+
   /** Something new is kept of this job. */
   changed(job: string): void {
-    this.emitter.emit(`changed ${job}`);
+    this.emitter.emit(`${CHANGED} ${job}`);
+    this.others.tell(CHANGED, job);
   }
 
   /** Passes a beat on to all who look at the job; it is kept nowhere. */
   beat(job: string, beat: Beat): void {
-    this.emitter.emit(`beat ${job}`, beat);
+    this.pass(job, beat);
+    this.others.tell(BEAT, [job, beat]);
+  }
+
+  private pass(job: string, beat: Beat): void {
+    this.emitter.emit(`${BEAT} ${job}`, beat);
   }
 
   /** Hears of one job until the answer is called. */
   listen(job: string, changed: () => void, beat: (beat: Beat) => void): () => void {
     this.following += 1;
-    this.emitter.on(`changed ${job}`, changed);
-    this.emitter.on(`beat ${job}`, beat);
+    this.emitter.on(`${CHANGED} ${job}`, changed);
+    this.emitter.on(`${BEAT} ${job}`, beat);
     return () => {
       this.following -= 1;
-      this.emitter.off(`changed ${job}`, changed);
-      this.emitter.off(`beat ${job}`, beat);
+      this.emitter.off(`${CHANGED} ${job}`, changed);
+      this.emitter.off(`${BEAT} ${job}`, beat);
     };
   }
 }

@@ -71,7 +71,8 @@ export async function streamJob(
   );
   const alive = setInterval(() => {
     write(': alive\n\n');
-    isStillPaired().then((paired) => paired || letGo(), letGo);
+    // What a process that died told nobody is seen by now.
+    void catchUp();
   }, ALIVE);
   response.on('close', () => {
     clearInterval(alive);

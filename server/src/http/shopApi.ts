@@ -58,7 +58,7 @@ export type ShopApi = { routes: Router; feed: JobFeed };
 export function shopApi(parts: ShopParts): ShopApi {
   const { db, backups, driftDue, find, incoming } = parts;
   const [fleets, hooks] = [parts.fleets.of(db), parts.hooks.of(db)];
-  const feed = new JobFeed();
+  const feed = new JobFeed(db.others);
   const signed = () => {
     driftDue?.();
     hooks.look(new Date()).catch(ignore('it is logged where it failed'));

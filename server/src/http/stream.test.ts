@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { TestServer } from '../../test-support/testServer';
+import { hear as hearOn } from '../../test-support/hear';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
@@ -26,24 +27,12 @@ const event = (job: string, n: number) => ({
   hours: 2540,
 });
 
-/** Reads a stream until so many messages of a kind have come. */
-async function hear(path: string, kind: string, count: number, meanwhile: () => Promise<unknown>) {
-  const stop = new AbortController();
-  const response = await server.fetch(path, { signal: stop.signal });
-  const messages: string[] = [];
-  await meanwhile();
-  let text = '';
-  const decoder = new TextDecoder();
-  for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
-    text += decoder.decode(chunk, { stream: true });
-    messages.splice(0, messages.length, ...text.split('\n\n').slice(0, -1));
-    if (messages.filter((one) => one.includes(`event: ${kind}`)).length >= count) break;
-  }
-  stop.abort();
-  return messages
-    .filter((one) => one.includes(`event: ${kind}`))
-    .map((one) => JSON.parse(/^data: (.*)$/m.exec(one)![1]!));
-}
+const hear = (
+  path: string,
+  kind: 'events' | 'beat',
+  count: number,
+  meanwhile: () => Promise<unknown>,
+) => hearOn(server, path, { kind, count }, meanwhile);
 
 describe('the stream of a job', () => {
   it('gives what there is, and what is kept from then on', async () => {
@@ -82,7 +71,7 @@ describe('the stream of a job', () => {
     }
     expect(pages).toBeGreaterThan(1);
     expect(seen).toEqual(long);
-    const streamed = await hear(`/jobs/${job}/stream`, 'events', 2, () => Promise.resolve());
+    const streamed = await hear(`/jobs/${job}/stream`, 'events', 400, () => Promise.resolve());
     expect(streamed.flatMap(({ events }) => events)).toEqual(long);
   });
 

@@ -50,7 +50,7 @@ it('a phone that listens and does not read is let go, and little is held for it'
         return taken;
       });
       response.once('close', resolve);
-      void streamJob(made.db, new JobFeed(), job, 0, response, async () => true);
+      void streamJob(made.db, new JobFeed(made.db.others), job, 0, response, async () => true);
     });
   });
   const server = createServer(app).listen(0, '127.0.0.1');

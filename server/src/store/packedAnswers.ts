@@ -1,5 +1,6 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
+import * as v from 'valibot';
 import type { Database } from './sql/database';
 
 const packed = promisify(gzip);
@@ -12,8 +13,12 @@ const MOST = 2000;
 const kept = new WeakMap<Database, Map<string, Promise<Buffer>>>();
 
 function answersOf(db: Database): Map<string, Promise<Buffer>> {
-  const answers = kept.get(db) ?? new Map<string, Promise<Buffer>>();
+  const known = kept.get(db);
+  if (known) return known;
+  const answers = new Map<string, Promise<Buffer>>();
   kept.set(db, answers);
+  const forget = (keys: readonly string[]) => forgetOf(answers, keys);
+  db.others.hear(UNPACK, v.array(v.string()), forget, () => forget([]));
   return answers;
 }
 
@@ -36,7 +41,14 @@ export async function packedAnswer(
 
 /** What was packed under these keys is no longer so; without any, nothing is. */
 export function unpack(db: Database, ...keys: readonly string[]): void {
-  const answers = answersOf(db);
+  forgetOf(answersOf(db), keys);
+  db.others.tell(UNPACK, keys);
+}
+
+/** What other processes are told, which have packed the same. */
+const UNPACK = 'unpack';
+
+function forgetOf(answers: Map<string, Promise<Buffer>>, keys: readonly string[]): void {
   if (keys.length === 0) answers.clear();
   for (const key of keys) answers.delete(key);
 }

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { Transaction } from 'sequelize';
 import type { Database } from './sql/database';
-import { diskTrouble } from './sql/trouble';
+import { databaseTrouble } from './sql/trouble';
 
 /** What may break by itself; `name` is what people know it by. */
 export type Thing = { kind: 'job' | 'machine' | 'drift' | 'look'; id: string; name: string };
@@ -27,7 +27,7 @@ export async function orSetAside(
     await run('RELEASE one');
     await backIn(db, thing, transaction);
   } catch (error) {
-    if (diskTrouble(error) !== undefined) throw error;
+    if (databaseTrouble(error) !== undefined) throw error;
     await run('ROLLBACK TO one');
     await run('RELEASE one');
     await setAside(db, thing, error, transaction);

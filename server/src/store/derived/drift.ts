@@ -26,7 +26,7 @@ import type { Thing } from '../setAside';
 import { backIn, setAside } from '../setAside';
 import { readSheet } from '../yard/sheets';
 import { readShop } from '../yard/shop';
-import { diskTrouble } from '../sql/trouble';
+import { databaseTrouble } from '../sql/trouble';
 
 /**
  * Works out the drift of every machine whose last check it does not rest on yet, and keeps when
@@ -76,7 +76,7 @@ async function settleOrSetAside(db: Database, machine: string, job: string): Pro
   try {
     await settleOne(db, machine, job);
   } catch (error) {
-    if (diskTrouble(error) !== undefined) throw error;
+    if (databaseTrouble(error) !== undefined) throw error;
     await db.derive(async (transaction) => {
       const row = (await db.tables.machines.findByPk(machine, { transaction }))?.get();
       if (!row) return;

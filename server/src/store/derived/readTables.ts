@@ -5,7 +5,7 @@ import { forget } from '../stale';
 import { settleDrift } from './drift';
 import { settleJobs, settleSheets } from './jobReads';
 import { settleMachines } from './machineReads';
-import { diskTrouble } from '../sql/trouble';
+import { databaseTrouble } from '../sql/trouble';
 
 type Settling = {
   present: Promise<void>;
@@ -47,7 +47,7 @@ export function settle(db: Database, day: string): Promise<void> {
 /** Where nothing can be written, reading goes on from what was worked out before. */
 function goOnReading(error: unknown): void {
   const damaged = error instanceof RequestError && error.status === 503;
-  if (!damaged && diskTrouble(error) === undefined) throw error;
+  if (!damaged && databaseTrouble(error) === undefined) throw error;
   ignore('what is derived stays as it was until there is room again')(error);
 }
 

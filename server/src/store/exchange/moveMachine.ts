@@ -25,26 +25,29 @@ import { bringBlobs, bringSheet } from './bringSheet';
  */
 export async function moveMachine({ from, to }: Between, id: string, now: Date): Promise<string> {
   await inShop(await readShop(from), () => settle(from, localDay(now)));
-  const name = await to.write(async (transaction) => {
-    // Looked at in here, where nobody writes meanwhile: what comes just now is not left behind.
-    const machine = (await from.tables.machines.findByPk(id, { transaction }))?.get();
-    if (!machine) throw new RequestError(404, 'There is no such machine.');
-    await refuseOpen(from, machine, transaction);
-    if (await to.tables.machines.findByPk(id, { transaction })) {
-      throw wrongField('to', `${machine.name} is in that shop already.`, 409);
-    }
-    for (const sheet of await sheetsOf(from, machine, transaction)) {
-      await bringSheet({ from, to }, sheet, transaction);
-    }
-    await bringPhotos({ from, to }, machine, transaction);
-    await to.tables.machines.create(machine, { transaction });
-    await bringBack(to, machine.sheet, transaction);
-    await bringJobs({ from, to }, id, transaction);
-    await bringDrift({ from, to }, id, transaction);
-    await leave(from, id, transaction);
-    await machineChanged(to, id, transaction);
-    return machine.name;
-  });
+  const name = await to.write(
+    async (transaction) => {
+      // Looked at in here, where nobody writes meanwhile: what comes just now is not left behind.
+      const machine = (await from.tables.machines.findByPk(id, { transaction }))?.get();
+      if (!machine) throw new RequestError(404, 'There is no such machine.');
+      await refuseOpen(from, machine, transaction);
+      if (await to.tables.machines.findByPk(id, { transaction })) {
+        throw wrongField('to', `${machine.name} is in that shop already.`, 409);
+      }
+      for (const sheet of await sheetsOf(from, machine, transaction)) {
+        await bringSheet({ from, to }, sheet, transaction);
+      }
+      await bringPhotos({ from, to }, machine, transaction);
+      await to.tables.machines.create(machine, { transaction });
+      await bringBack(to, machine.sheet, transaction);
+      await bringJobs({ from, to }, id, transaction);
+      await bringDrift({ from, to }, id, transaction);
+      await leave(from, id, transaction);
+      await machineChanged(to, id, transaction);
+      return machine.name;
+    },
+    { also: from },
+  );
   unpack(from);
   unpack(to);
   return name;

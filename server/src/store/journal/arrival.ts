@@ -94,7 +94,8 @@ export async function receiving(
   const ids = JSON.stringify(events.map(({ id }) => id));
   const rows = await db.rows(
     ReceivedSchema,
-    `SELECT jobs.*, (SELECT count(*) FROM events WHERE shop = $shop AND job = jobs.id) AS held,
+    `SELECT jobs.id, jobs.machine, jobs.sheet, jobs.sheetRevision, jobs.method, jobs.at, jobs.by,
+       jobs.seal, (SELECT count(*) FROM events WHERE shop = $shop AND job = jobs.id) AS held,
        known.id AS keptId, known.job AS keptJob, CAST(known.body AS TEXT) AS keptBody
      FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${db.dialect.inList('$1')}
      WHERE jobs.shop = $shop AND jobs.id = $2`,

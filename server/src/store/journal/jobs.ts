@@ -66,15 +66,20 @@ export async function appendEvents(
   now: string,
   person: string | null = null,
 ): Promise<string[]> {
-  await db.write(async (transaction) => {
-    const row = await receiving(db, job, events, transaction);
-    if (!row) throw new RequestError(404, 'There is no such job.');
-    const known = await refuseMisfits(db, row, events, transaction);
-    const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
-    if (fresh.size > 0) {
-      await keepEvents(db, row, [...fresh.values()], now, transaction, person);
-    }
-  });
+  // A signature changes what jobs share, as the drawer of shims: it has the shop for itself.
+  const signs = events.some(({ type }) => type === 'job.signed');
+  await db.write(
+    async (transaction) => {
+      const row = await receiving(db, job, events, transaction);
+      if (!row) throw new RequestError(404, 'There is no such job.');
+      const known = await refuseMisfits(db, row, events, transaction);
+      const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
+      if (fresh.size > 0) {
+        await keepEvents(db, row, [...fresh.values()], now, transaction, person);
+      }
+    },
+    signs ? undefined : { job },
+  );
   return events.map(({ id }) => id);
 }
 

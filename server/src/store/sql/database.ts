@@ -1,11 +1,13 @@
 import type { Transaction } from 'sequelize';
-import type * as v from 'valibot';
+import * as v from 'valibot';
 import { RequestError } from '../../requestError';
 import type { Summarise } from '../../jobRead/summary';
 import { summarise } from '../../jobRead/summary';
 import { readRows } from './columns';
 import type { Dialect } from './dialect';
 import type { Engine, Look } from './engine';
+import type { Others } from './others';
+import { othersOf, tellingAfter } from './others';
 import { openPostgres } from './postgres/engine';
 import { openSqlite } from './sqlite/engine';
 import type { Tables } from './tables';
@@ -53,9 +55,13 @@ export type Database = Asked<OfShop> & {
   write<T>(work: (transaction: Transaction) => Promise<T>, besides?: Besides): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
   derive(work: (transaction: Transaction) => Promise<void>): Promise<void>;
+  /** Other processes on the same database, as far as they are about this shop. */
+  others: Others;
+  /** Does something of this shop that one process at a time does, once no other is at it. */
+  alone(what: string, work: () => Promise<void>): Promise<void>;
   /** Reads a job from its journal, a long one where nobody waits for it. */
   summarise: Summarise;
-  /** How many writes are kept: the same number again, and there is nothing new to derive. */
+  /** How many writes are known to be kept: the same number again, and nothing new is to be derived. */
   writes(): number;
   /** Writes a consistent copy of all that is kept into a new file, while the work goes on. */
   copyInto(file: string): Promise<void>;
@@ -92,6 +98,9 @@ export async function openDatabase(
 /** The shop that a database is made with. */
 const FIRST_SHOP = 1;
 
+/** What other processes are told of a shop that was written. */
+const WROTE = 'wrote';
+
 /** The shops of an open database, by their numbers. */
 function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database {
   let damage: string | null = null;
@@ -118,13 +127,21 @@ function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database
     const known = shops.get(shop);
     if (known) return known;
     let kept = 0;
+    const others = othersOf(engine, shop);
+    const heard = () => {
+      kept += 1;
+    };
+    others.hear(WROTE, v.unknown(), heard, heard);
     const transact = <T>(work: (transaction: Transaction) => Promise<T>, besides?: Besides) => {
       const also = besides && 'also' in besides ? [besides.also.shop] : [];
       const job = besides && 'job' in besides ? besides.job : undefined;
-      return engine.transact({ shops: [shop, ...also], job }, async (transaction) => {
-        refuseDamaged();
-        return work(transaction);
-      });
+      const holding = { shops: [shop, ...also], job };
+      return tellingAfter(() =>
+        engine.transact(holding, async (transaction) => {
+          refuseDamaged();
+          return work(transaction);
+        }),
+      );
     };
     const made: Database = {
       ...askedOf(engine, shop),
@@ -133,6 +150,8 @@ function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database
       shop,
       tables: defineTables(engine.sequelize, shop),
       writes: () => kept,
+      others,
+      alone: (what, work) => engine.alone(`${what} ${shop}`, work),
       derive: (work) => transact(work),
       async write(work, besides) {
         const answer = await transact(work, besides);
@@ -140,6 +159,7 @@ function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database
         kept += 1;
         all += 1;
         engine.kept();
+        others.tell(WROTE);
         return answer;
       },
     };

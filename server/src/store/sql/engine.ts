@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { Transaction } from 'sequelize';
 import type { Dialect } from './dialect';
+import type { Hearing } from './others';
 
 /**
  * What a transaction holds until it ends: its shops, which nobody else writes meanwhile. With a job
@@ -12,7 +13,7 @@ export type Holding = { shops: readonly number[]; job?: string | undefined };
 export type Look = { damage: string | null; orphans: string[] };
 
 /** An open database, whichever it is: what all that is done in it is done by. */
-export type Engine = {
+export type Engine = Hearing & {
   dialect: Dialect;
   /** For models, which read by its connections where no transaction is named. */
   sequelize: Sequelize;
@@ -25,6 +26,8 @@ export type Engine = {
   ): Promise<unknown[]>;
   /** Runs `work` in a transaction that holds this; kept once it answers. */
   transact<T>(holding: Holding, work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Does something that one process at a time does, once no other is at it. */
+  alone(what: string, work: () => Promise<void>): Promise<void>;
   /** Something was written and will be acknowledged. */
   kept(): void;
   /** How many events phones were told are kept, and are not: found when it was opened. */

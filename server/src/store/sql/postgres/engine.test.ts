@@ -118,12 +118,15 @@ describe('two processes on one database', () => {
 describe('a connection that is cut', () => {
   it('loses nothing that was acknowledged, doubles nothing, and is made anew', async () => {
     const job = await newJob();
+    // Each cut is noted.
+    jest.spyOn(console, 'debug').mockReturnValue();
     const phones = eightPhones(job, 40);
     let cuts = 0;
     const cutting = setInterval(() => {
       cuts += 1;
       void both[0].whole
-        .some(
+        .rows(
+          AnyRow,
           `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
            WHERE datname = current_database() AND pid <> pg_backend_pid()`,
         )

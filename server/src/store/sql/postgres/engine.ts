@@ -6,6 +6,7 @@ import type { Engine, Holding } from '../engine';
 import { Writing } from '../engine';
 import { POSTGRES } from './dialect';
 import { ask, poolOf } from './pool';
+import { Session } from './session';
 import { upgradePostgres } from './upgrade';
 
 /**
@@ -22,6 +23,7 @@ export async function openPostgres(url: string): Promise<Engine> {
   await upgraded(url);
   const sequelize = connect(url, MODELS);
   const [writers, readers] = [poolOf(url, WRITERS), poolOf(url, READERS)];
+  const session = await Session.begin(url);
   const underWay = new Map<Transaction, pg.PoolClient>();
   return {
     dialect: POSTGRES,
@@ -53,6 +55,9 @@ export async function openPostgres(url: string): Promise<Engine> {
         client.release(cut);
       }
     },
+    tell: (told) => session.tell(told),
+    hear: (hearer) => session.hear(hearer),
+    alone: (what, work) => session.alone(what, work),
     // What was acknowledged is on its disk: it keeps its own log, and its own checks of it.
     kept: () => undefined,
     lost: 0,
@@ -60,6 +65,7 @@ export async function openPostgres(url: string): Promise<Engine> {
     copyInto: () => Promise.reject(new Error(BACKUPS)),
     wayBack: () => BACKUPS,
     async close() {
+      await session.close();
       await Promise.all([writers.end(), readers.end(), sequelize.close()]);
     },
   };
