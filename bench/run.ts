@@ -10,6 +10,7 @@ import { openJobLines } from './openJob';
 import { practiceLines } from './practice';
 import { shimLines } from './shims';
 import { appendLines } from './append';
+import { appendSeveralLines } from './appendSeveral';
 import { yardLines } from './yard';
 import { yardPaintLines } from './yardPaint';
 
@@ -25,6 +26,7 @@ const parts = {
   listen: listenLines,
   practice: practiceLines,
   append: appendLines,
+  'append-several': appendSeveralLines,
   yard: yardLines,
   'yard-paint': yardPaintLines,
   'first-visit': firstVisitLines,

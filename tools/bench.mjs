@@ -1,10 +1,18 @@
 // `npm run bench`: measures, side by side in one run, and prints the table. Bundled as the
 // server is, for a loader that rewrites functions as it goes would be measured along.
 import { join } from 'node:path';
-import { build, installChromium, installDependencies, must, root } from './prepare.mjs';
+import {
+  build,
+  installChromium,
+  installDependencies,
+  installPostgres,
+  must,
+  root,
+} from './prepare.mjs';
 
 installDependencies();
 installChromium();
+installPostgres();
 build();
 must('Bundling the bench', join(root, 'node_modules/.bin/esbuild'), [
   'bench/run.ts',

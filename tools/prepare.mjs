@@ -69,6 +69,7 @@ export function build() {
     'server/dist/main.mjs',
     'server/dist/nightly.mjs',
     'server/dist/longJob.mjs',
+    'server/dist/oneOfSeveral.mjs',
     'app/dist/index.html',
     'app/dist/sw.js',
   ];
@@ -80,6 +81,7 @@ export function build() {
     'server/src/nightly.ts',
     'server/src/longJob.ts',
     'server/src/offerWeeks.ts',
+    'server/src/oneOfSeveral.ts',
     '--bundle',
     '--platform=node',
     '--format=esm',

@@ -31,7 +31,7 @@ build();
 must(
   'The soak of kill -9',
   bin('playwright'),
-  ['test', '-c', 'e2e/playwright.config.ts', 'power-cut'],
+  ['test', '-c', 'e2e/playwright.config.ts', 'power-cut', 'several'],
   {
     env,
   },

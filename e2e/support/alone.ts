@@ -8,9 +8,10 @@ export class Alone implements Serving {
   private child: ChildProcess | undefined;
 
   /** Starts it, and waits until it says where it is. */
-  async up({ env, demo, kilobytes }: Start): Promise<string | undefined> {
+  async up({ env, demo, postgres, kilobytes }: Start): Promise<string | undefined> {
     const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
-    const script = `${limit} exec "${process.execPath}" e2e/support/serveAlone.mjs ${demo ? 'demo' : ''}`;
+    const words = `${demo ? 'demo' : ''} ${postgres ? 'postgres' : ''}`;
+    const script = `${limit} exec "${process.execPath}" e2e/support/serveAlone.mjs ${words}`;
     const child = spawn('bash', ['-c', script], {
       cwd: root,
       env: { ...process.env, ...env },
@@ -26,6 +27,11 @@ export class Alone implements Serving {
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
     throw new Error(`The server did not start: ${said}`);
+  }
+
+  /** The number of its process. */
+  get pid(): number {
+    return this.child?.pid ?? 0;
   }
 
   async down(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {

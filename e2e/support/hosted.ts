@@ -9,6 +9,8 @@ export type Start = {
   env: { PORT: string } & Record<string, string>;
   demo: boolean;
   web?: string | undefined;
+  /** By two processes, on a PostgreSQL of its own. */
+  postgres?: boolean | undefined;
   /** No file of its may grow beyond that, as on a full disk. */
   kilobytes?: number | undefined;
 };

@@ -5,4 +5,5 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = join(fileURLToPath(import.meta.url), '../../..');
 const { start } = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
-await start({ demo: process.argv[2] === 'demo', web: join(root, 'app/dist') });
+const [demo, postgres] = ['demo', 'postgres'].map((word) => process.argv.includes(word));
+await start({ demo, web: join(root, 'app/dist'), postgres });

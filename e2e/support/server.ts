@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -17,6 +17,8 @@ type Options = {
   certificate?: { cert: string; key: string };
   /** Runs in a process of its own, for it is killed or its files may not grow. */
   alone?: boolean;
+  /** By two processes, on a PostgreSQL of its own; it is `alone`, too. */
+  postgres?: boolean;
 };
 
 /** A server of a test's own: its port, its data, and the means to stop and start it. */
@@ -31,13 +33,15 @@ export class TestServer {
     readonly port: number,
     private readonly options: Options,
   ) {
-    this.serving = options.alone ? new Alone() : new Hosted();
+    this.serving = options.alone || options.postgres ? new Alone() : new Hosted();
   }
 
   static async start(options: Options = {}): Promise<TestServer> {
     const server = new TestServer(await freePort(), options);
     const seed = process.env.LONGBAR_E2E_SEED;
-    if (seed !== undefined && !options.empty) {
+    // Its database is another’s to reach, where this is run as root.
+    if (options.postgres) chmodSync(server.data, 0o711);
+    else if (seed !== undefined && !options.empty) {
       cpSync(seed, server.data, { recursive: true });
       server.cookie = process.env.LONGBAR_E2E_COOKIE;
     }
@@ -51,13 +55,14 @@ export class TestServer {
 
   /** Starts it; with `kilobytes` no file of its may grow beyond that, as on a full disk. */
   async up({ kilobytes }: { kilobytes?: number } = {}): Promise<void> {
-    const { web, certificate, empty } = this.options;
+    const { web, certificate, empty, postgres } = this.options;
     const env = {
       PORT: String(this.port),
       LONGBAR_DATA: this.data,
+      ...(postgres && { LONGBAR_PROCESSES: '3' }),
       ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };
-    this.firstLink = await this.serving.up({ env, demo: !empty, web, kilobytes });
+    this.firstLink = await this.serving.up({ env, demo: !empty, web, postgres, kilobytes });
     await this.letIn();
   }
 
@@ -95,6 +100,11 @@ export class TestServer {
   async keep(path: string, body: unknown, method = 'POST'): Promise<void> {
     const answer = await this.send(path, body, method);
     if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
+  }
+
+  /** The number of the process it runs in, where that is one of its own. */
+  get pid(): number {
+    return this.serving instanceof Alone ? this.serving.pid : 0;
   }
 
   /** Stops it; with SIGKILL as if the power had failed. */

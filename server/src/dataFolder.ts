@@ -1,7 +1,8 @@
 import { localDay, ShopSchema } from '@longbar/core';
 import * as v from 'valibot';
 import { foremansLink } from './pairingLink';
-import { backupPlan, databaseFrom } from './settings';
+import { backupPlan } from './settings';
+import { databaseOf } from './several/notedDatabase';
 import { backUp } from './store/sql/backup';
 import type { Database } from './store/sql/database';
 import { restore } from './store/sql/restore';
@@ -18,7 +19,7 @@ export { verifyFile } from './verify/verifyFile';
 
 /** The database of a data folder, or the one that the environment names. */
 function opened(folder: string): Promise<Database> {
-  return openDatabase(folder, { url: databaseFrom(process.env.DATABASE_URL) });
+  return openDatabase(folder, { url: databaseOf(folder, process.env) });
 }
 
 /** A checked backup of a data folder now; the server may run on it. */
@@ -33,8 +34,8 @@ export async function backUpFolder(folder: string): Promise<string> {
 
 /** Puts a backup in the place of a data folder's database. Throws where it cannot be. */
 export function restoreFolder(file: string, folder: string): Promise<string | null> {
-  if (databaseFrom(process.env.DATABASE_URL) !== undefined) {
-    throw new Error('DATABASE_URL is set: a PostgreSQL database is restored by its own means.');
+  if (databaseOf(folder, process.env) !== undefined) {
+    throw new Error('This is a PostgreSQL database: it is restored by its own means.');
   }
   return restore(file, folder, new Date());
 }

@@ -2,18 +2,22 @@ import qrcode from 'qrcode-terminal';
 import { hearConsole, logOf } from './log';
 import type { Served, StartOptions } from './serve';
 import { dataFolder, serve } from './serve';
+import { serveSeveral } from './several/serveSeveral';
 import { logLevelFrom, StartError } from './settings';
 import { FolderError, wayBack } from './store/sql/dataFile';
 import { databaseTrouble } from './store/sql/trouble';
 
 export { hearConsole, logOf, serve };
 
+/** How it is started: with `postgres` by several processes, on a PostgreSQL of its own. */
+type Started = StartOptions & { postgres?: boolean };
+
 /** Serves as the environment has it, says where, and closes when it is told to stop. */
-export async function start(options: StartOptions): Promise<void> {
+export async function start({ postgres, ...options }: Started): Promise<void> {
   try {
     const logger = logOf(logLevelFrom(process.env.LOG_LEVEL));
     hearConsole(logger);
-    const served = await serve(options, process.env, logger);
+    const served = await (postgres ? serveSeveral : serve)(options, process.env, logger);
     closeOnSignal(served);
     announce(served);
   } catch (error) {

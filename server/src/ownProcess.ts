@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 
 /** Begins a script of this folder in a process of its own; what it logs comes here. */
 export function inOwnProcess(
-  name: 'nightly' | 'longJob' | 'offerWeeks',
+  name: 'nightly' | 'longJob' | 'offerWeeks' | 'oneOfSeveral',
   args: string[] = [],
   env: Environment = {},
 ): ChildProcess {

@@ -22,6 +22,7 @@ import { firstLink, noteAddress } from './pairingLink';
 import type { Environment } from './settings';
 import {
   backupPlan,
+  addressFrom,
   certificateFrom,
   databaseFrom,
   hostsFrom,
@@ -82,7 +83,7 @@ export async function serve(
   try {
     const shop = await openShop(folder, { demo, web, env, logger, proxies, hosts });
     entrance.open(shop.app);
-    const url = `${secure ? 'https' : 'http'}://${reachable(host)}:${port}/`;
+    const url = addressFrom(env) ?? `${secure ? 'https' : 'http'}://${reachable(host)}:${port}/`;
     noteAddress(folder, url);
     return {
       ...{ url, demoLoaded: shop.demoLoaded, firstLink: await shop.firstLink() },
@@ -160,7 +161,8 @@ async function lookOver(db: Database, logger: Logger): Promise<void> {
   }
 }
 
-function listen(server: Server, port: number, host: string): Promise<void> {
+/** Listens. Throws StartError where the port or the address cannot be had. */
+export function listen(server: Server, port: number, host: string): Promise<void> {
   return new Promise((resolvePromise, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       if (error.code === 'EADDRINUSE') {
@@ -174,7 +176,7 @@ function listen(server: Server, port: number, host: string): Promise<void> {
 }
 
 /** The address another device reaches: the first of this machine where all are served. */
-function reachable(host: string): string {
+export function reachable(host: string): string {
   if (host !== '0.0.0.0' && host !== '::') return host;
   const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
   return all.find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? 'localhost';

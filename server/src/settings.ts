@@ -27,6 +27,15 @@ export function databaseFrom(address: string | undefined): string | undefined {
   );
 }
 
+/** The address at which phones find it where something stands in front; undefined where nothing does. */
+export function addressFrom({ LONGBAR_ADDRESS: address }: Environment): string | undefined {
+  if (!address) return undefined;
+  if (/^https?:\/\//.test(address) && URL.canParse(address)) return new URL('/', address).href;
+  throw new StartError(
+    `LONGBAR_ADDRESS is “${address}”; it must be as phones open it: https://longbar.example/`,
+  );
+}
+
 /** The certificate to serve by, where one is named; both files or none. */
 export function certificateFrom(cert: string | undefined, key: string | undefined) {
   if (!cert && !key) return undefined;

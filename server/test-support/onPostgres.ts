@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { loadDemo } from '../src/demo/loadDemo';
-import type { OwnPostgres } from '../src/postgres/ownPostgres';
-import { startOwnPostgres } from '../src/postgres/ownPostgres';
+import type { OwnPostgres } from '../src/several/ownPostgres';
+import { startOwnPostgres } from '../src/several/ownPostgres';
 import { openDatabase } from '../src/store/sql/database';
 import { NOW } from './now';
 

@@ -78,7 +78,6 @@ const ReceivedSchema = v.object({
   at: v.string(),
   by: v.string(),
   seal: v.nullable(v.string()),
-  held: v.number(),
   keptId: v.nullable(v.string()),
   keptJob: v.nullable(v.string()),
   keptBody: v.nullable(v.string()),
@@ -95,8 +94,7 @@ export async function receiving(
   const rows = await db.rows(
     ReceivedSchema,
     `SELECT jobs.id, jobs.machine, jobs.sheet, jobs.sheetRevision, jobs.method, jobs.at, jobs.by,
-       jobs.seal, (SELECT count(*) FROM events WHERE shop = $shop AND job = jobs.id) AS held,
-       known.id AS keptId, known.job AS keptJob, CAST(known.body AS TEXT) AS keptBody
+       jobs.seal, known.id AS keptId, known.job AS keptJob, CAST(known.body AS TEXT) AS keptBody
      FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${db.dialect.inList('$1')}
      WHERE jobs.shop = $shop AND jobs.id = $2`,
     [ids, job],
@@ -108,7 +106,40 @@ export async function receiving(
   const kept = rows.flatMap(({ keptId: id, keptJob, keptBody }) =>
     id === null ? [] : [{ id, job: keptJob ?? '', body: keptBody ?? '' }],
   );
-  return { ...row, kept };
+  return { ...row, held: await heldBy(db, job, transaction), kept };
+}
+
+/** So often what a job holds is counted: each time would cost more than all else as it grows. */
+const COUNTED = 100;
+/** So many jobs are remembered. */
+const REMEMBERED = 500;
+
+type Held = { many: number; times: number };
+const held = new WeakMap<Database, Map<string, Held>>();
+
+/** How many entries a job holds; beside those that other processes kept since they were counted. */
+async function heldBy(db: Database, job: string, transaction: Transaction): Promise<number> {
+  const jobs = held.get(db) ?? new Map<string, Held>();
+  held.set(db, jobs);
+  const known = jobs.get(job);
+  if (known && known.times++ < COUNTED) return known.many;
+  const [counted] = await db.rows(
+    v.object({ many: v.number() }),
+    'SELECT count(*) AS many FROM events WHERE shop = $shop AND job = $1',
+    [job],
+    transaction,
+  );
+  const many = counted?.many ?? 0;
+  jobs.set(job, { many, times: 0 });
+  const [oldest] = jobs.keys();
+  if (jobs.size > REMEMBERED && oldest !== undefined) jobs.delete(oldest);
+  return many;
+}
+
+/** A job holds so many entries more. */
+export function holdsMore(db: Database, job: string, many: number): void {
+  const known = held.get(db)?.get(job);
+  if (known) known.many += many;
 }
 
 /** An event that comes again is the same again, within the batch too. */

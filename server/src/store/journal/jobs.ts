@@ -3,7 +3,7 @@ import type { JobEvent, JobHead, Seal } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../../requestError';
-import { judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
+import { holdsMore, judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from '../stale';
 import type { Database, OfShop } from '../sql/database';
 import { truth } from '../sql/columns';
@@ -100,6 +100,7 @@ export async function keepEvents(
     late.has(event.id),
   ]);
   await db.run(append(db.dialect), [job.id, now, person, JSON.stringify(rows)], transaction);
+  holdsMore(db, job.id, events.length);
   await journalGrew(db, job, transaction);
   if (seal === job.seal) return;
   const sealed = 'UPDATE jobs SET seal = $1 WHERE shop = $shop AND id = $2';

@@ -1,3 +1,4 @@
+import { ignore } from '@longbar/core';
 import pg from 'pg';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize';
@@ -40,8 +41,11 @@ export async function openPostgres(url: string): Promise<Engine> {
       underWay.set(transaction, client);
       let cut = false;
       try {
-        await client.query(`BEGIN; ${locksOf(holding)}`);
+        // What is asked first goes right behind it; it waits there for the locks.
+        const begun = client.query(`BEGIN; ${locksOf(holding)}`);
+        begun.catch(ignore('it is thrown before anything is kept'));
         const answer = await work(transaction);
+        await begun;
         await client.query('COMMIT');
         return answer;
       } catch (error) {

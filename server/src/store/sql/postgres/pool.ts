@@ -14,6 +14,7 @@ export function poolOf(url: string, max: number): pg.Pool {
     max,
     application_name: 'longbar',
     keepAlive: true,
+    pipeline: true,
     connectionTimeoutMillis: 10_000,
     types: {
       getTypeParser: (oid: number, format?: 'text' | 'binary') =>
@@ -21,7 +22,9 @@ export function poolOf(url: string, max: number): pg.Pool {
     },
   });
   // One that is cut says so by itself, too: nobody else hears it, and the process would end.
-  const cut = ignore('whoever waited for it is told; the next gets another');
+  const noted = ignore('whoever waited for it is told; the next gets another connection');
+  // The error itself carries the connection with all that it knows.
+  const cut = ({ message }: Error) => noted(message);
   pool.on('error', cut);
   pool.on('connect', (client) => client.on('error', cut));
   return pool;

@@ -1,0 +1,82 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { JobEvent } from '@longbar/core';
+import { loadDemo } from '../server/src/demo/loadDemo';
+import { MACHINES } from '../server/src/demo/yard';
+import { startOwnPostgres } from '../server/src/several/ownPostgres';
+import { appendEvents, beginJob } from '../server/src/store/journal/jobs';
+import type { Database } from '../server/src/store/sql/database';
+import { openDatabase } from '../server/src/store/sql/database';
+import type { Line } from './line';
+
+const WRITERS = 8;
+const APPENDS = 150;
+const ROUNDS = 4;
+
+/** Eight phones that append to eight jobs at once: on PostgreSQL beside a file, turn and turn about. */
+export async function appendSeveralLines(): Promise<Line[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-several-'));
+  // Its own user reaches no folder within another’s.
+  const own = mkdtempSync(join(tmpdir(), 'longbar-several-'));
+  const postgres = await startOwnPostgres(own);
+  const opened = [
+    await openDatabase(join(folder, 'file')),
+    await openDatabase(folder, { url: postgres.url('postgres') }),
+  ] as const;
+  try {
+    const took = { file: 0, postgres: 0 };
+    const jobs = [await begun(opened[0]), await begun(opened[1])] as const;
+    for (let round = 0; round < ROUNDS; round++) {
+      took.file += await eightPhones(opened[0], jobs[0]);
+      took.postgres += await eightPhones(opened[1], jobs[1]);
+    }
+    const rate = (ms: number) => Math.round((1000 * ROUNDS * WRITERS * APPENDS) / ms);
+    return [
+      {
+        what: 'appends of eight phones at once, on PostgreSQL against a file, one process each',
+        figure: `${(took.file / took.postgres).toFixed(2)} (${rate(took.postgres)} a second, file ${rate(took.file)})`,
+        wanted: 'at least 1.5',
+        held: took.file / took.postgres >= 1.5,
+      },
+    ];
+  } finally {
+    for (const db of opened) await db.close();
+    await postgres.stop();
+    for (const each of [folder, own]) rmSync(each, { recursive: true, force: true });
+  }
+}
+
+async function begun(db: Database): Promise<string[]> {
+  await loadDemo(db, new Date());
+  const at = new Date().toISOString();
+  const jobs: string[] = [];
+  for (let n = 0; n < WRITERS; n++) {
+    const id = crypto.randomUUID();
+    const head = { id, machine: MACHINES[n]!.id, method: 'each', by: 'Ina', at } as const;
+    await beginJob(db, { ...head, sheetRevision: 1 });
+    jobs.push(id);
+  }
+  return jobs;
+}
+
+let made = 0;
+
+/** Each tap is an event that is sent by itself. Answers how long all of it took, ms. */
+async function eightPhones(db: Database, jobs: readonly string[]): Promise<number> {
+  const started = performance.now();
+  await Promise.all(
+    jobs.map(async (job) => {
+      for (let i = 0; i < APPENDS; i++) {
+        const at = new Date().toISOString();
+        const event: JobEvent = {
+          ...{ type: 'reading.taken', adjuster: 'intake.1', phase: 'again' },
+          reading: { go: 250, noGo: 300, how: 'go-no-go' },
+          ...{ id: crypto.randomUUID(), job, n: 1000 + ++made, at, by: 'Ina' },
+        };
+        await appendEvents(db, job, [event], at);
+      }
+    }),
+  );
+  return performance.now() - started;
+}

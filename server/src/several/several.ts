@@ -1,0 +1,100 @@
+import type { ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { setTimeout } from 'node:timers/promises';
+import type { Logger } from 'pino';
+import * as v from 'valibot';
+import { inOwnProcess } from '../ownProcess';
+import type { Environment } from '../settings';
+import { StartError } from '../settings';
+import { freePort } from './ownPostgres';
+
+/** What a process tells once it serves, or cannot. */
+const ToldSchema = v.union([
+  v.object({ demoLoaded: v.boolean(), firstLink: v.optional(v.string()) }),
+  v.object({ why: v.string() }),
+]);
+type Begun = Exclude<v.InferOutput<typeof ToldSchema>, { why: string }>;
+
+/** A process that died is begun again after so long, ms. */
+const AGAIN = 1000;
+/** One that does not end by itself is ended after so long, ms. */
+const PATIENCE = 10_000;
+
+type One = { port: number; child: ChildProcess | undefined };
+
+/** Several processes that serve the same, each on a port of its own; one that dies is begun again. */
+export class Several {
+  private readonly all: One[] = [];
+  private turn = 0;
+  private ending = false;
+
+  constructor(
+    private readonly args: string[],
+    private readonly env: Environment,
+    private readonly logger: Logger,
+  ) {}
+
+  /** Begins one more. Throws StartError with what it said where it cannot. */
+  async begin(): Promise<Begun> {
+    const one: One = { port: await freePort(), child: undefined };
+    const begun = await this.start(one);
+    this.all.push(one);
+    return begun;
+  }
+
+  /** The port of one that serves, each in its turn; undefined while none does. */
+  next(): number | undefined {
+    const serving = this.all.filter(({ child }) => child !== undefined);
+    return serving[this.turn++ % serving.length]?.port;
+  }
+
+  /** The processes that serve just now. */
+  processes(): number[] {
+    return this.all.flatMap(({ child }) => child?.pid ?? []);
+  }
+
+  async end(): Promise<void> {
+    this.ending = true;
+    await Promise.all(
+      this.all.map(async ({ child }) => {
+        if (!child) return;
+        const ended = once(child, 'exit');
+        child.kill('SIGTERM');
+        const late = setTimeout(PATIENCE, 'late', { ref: false });
+        if ((await Promise.race([ended, late])) === 'late') child.kill('SIGKILL');
+      }),
+    );
+  }
+
+  private async start(one: One): Promise<Begun> {
+    const env = { ...this.env, HOST: '127.0.0.1', PORT: String(one.port) };
+    const child = inOwnProcess('oneOfSeveral', this.args, env);
+    const [told] = await Promise.race([
+      once(child, 'message'),
+      once(child, 'exit').then(() => [{ why: 'It ended before it served.' }]),
+    ]);
+    const begun = v.parse(ToldSchema, told);
+    if ('why' in begun) throw new StartError(begun.why);
+    one.child = child;
+    child.once('exit', (code, signal) => {
+      one.child = undefined;
+      if (this.ending) return;
+      this.logger.error(`A process ended (${signal ?? code}) and is begun again.`);
+      void this.startAgain(one);
+    });
+    return begun;
+  }
+
+  private async startAgain(one: One): Promise<void> {
+    while (!this.ending) {
+      await setTimeout(AGAIN);
+      if (this.ending) return;
+      try {
+        await this.start(one);
+        return;
+      } catch (error) {
+        this.logger.error(error);
+      }
+    }
+  }
+}
