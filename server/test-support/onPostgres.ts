@@ -24,7 +24,8 @@ export default async function startOnce(): Promise<void> {
   const own: OwnPostgres = await startOwnPostgres(folder, CARELESS);
   process.once('exit', () => {
     own.kill();
-    rmSync(folder, { recursive: true, force: true });
+    // It may still be writing its last.
+    rmSync(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
   });
   process.env[KEPT] = own.url('postgres');
   for (const which of ['demo', 'empty'] as const) {

@@ -106,6 +106,21 @@ describe('two processes on one database', () => {
     expect((await readShop(both[0])).weekHours).toBe((NEW_SHOP.weekHours ?? 0) + 40);
   });
 
+  it('read what the other left, by whatever connection, once they have the shop', async () => {
+    const seen: number[] = [];
+    const bare = { ...NEW_SHOP, weekHours: 0 };
+    await both[0].write((transaction) => writeShop(both[0], bare, transaction));
+    const addOne = (db: Database) =>
+      db.write(async (transaction) => {
+        // By another connection than the one it writes by, as what is worked out reads.
+        const { weekHours = 0 } = await readShop(db);
+        seen.push(weekHours);
+        await writeShop(db, { ...NEW_SHOP, weekHours: weekHours + 1 }, transaction);
+      });
+    await Promise.all(Array.from({ length: 20 }, (_, i) => addOne(both[i % 2]!)));
+    expect(seen.sort((a, b) => a - b)).toEqual(Array.from({ length: 20 }, (_, i) => i));
+  });
+
   it('start at once on a database that has no tables yet', async () => {
     const bare = await newDatabase('bare');
     const started = await Promise.all([1, 2, 3].map(() => openDatabase('', { url: bare.url })));

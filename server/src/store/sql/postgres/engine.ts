@@ -8,13 +8,16 @@ import { Writing } from '../engine';
 import { POSTGRES } from './dialect';
 import { ask, poolOf } from './pool';
 import { Session } from './session';
+import { Turns } from './turns';
 import { upgradePostgres } from './upgrade';
 
 /**
  * So many connections each process has for what it writes and for what it reads: who waits for a lock
  * keeps nobody from reading, or whoever holds it could wait for them.
  */
-const [WRITERS, READERS, MODELS] = [6, 6, 4];
+const [WRITERS, READERS, MODELS] = [8, 6, 4];
+/** So many of those for writing one shop has at a time: a busy one leaves some to the others. */
+const OF_A_SHOP = 5;
 
 /**
  * Opens a PostgreSQL database, making its tables if need be. Transactions go on side by side, in this
@@ -25,7 +28,37 @@ export async function openPostgres(url: string): Promise<Engine> {
   const sequelize = connect(url, MODELS);
   const [writers, readers] = [poolOf(url, WRITERS), poolOf(url, READERS)];
   const session = await Session.begin(url);
+  const turns = new Turns(OF_A_SHOP);
   const underWay = new Map<Transaction, pg.PoolClient>();
+  const transaction = async <T>(
+    holding: Holding,
+    work: (within: Transaction) => Promise<T>,
+  ): Promise<T> => {
+    const client = await writers.connect();
+    const within = new Writing(sequelize, client);
+    underWay.set(within, client);
+    let cut = false;
+    try {
+      const begun = client.query(`BEGIN; ${locksOf(holding)}`);
+      begun.catch(ignore('it is thrown before anything is kept'));
+      // An append reads within its transaction alone: what it asks first goes right behind, and waits
+      // there for the locks. Who has the whole shop also reads by other connections, once they are held.
+      if (holding.job === undefined) await begun;
+      const answer = await work(within);
+      await begun;
+      await client.query('COMMIT');
+      return answer;
+    } catch (error) {
+      cut = await client.query('ROLLBACK').then(
+        () => false,
+        () => true,
+      );
+      throw error;
+    } finally {
+      underWay.delete(within);
+      client.release(cut);
+    }
+  };
   return {
     dialect: POSTGRES,
     sequelize,
@@ -36,27 +69,12 @@ export async function openPostgres(url: string): Promise<Engine> {
       return ask(client, sql, bind, shop);
     },
     async transact(holding, work) {
-      const client = await writers.connect();
-      const transaction = new Writing(sequelize, client);
-      underWay.set(transaction, client);
-      let cut = false;
+      const [shop = 0] = holding.shops;
+      await turns.begin(shop);
       try {
-        // What is asked first goes right behind it; it waits there for the locks.
-        const begun = client.query(`BEGIN; ${locksOf(holding)}`);
-        begun.catch(ignore('it is thrown before anything is kept'));
-        const answer = await work(transaction);
-        await begun;
-        await client.query('COMMIT');
-        return answer;
-      } catch (error) {
-        cut = await client.query('ROLLBACK').then(
-          () => false,
-          () => true,
-        );
-        throw error;
+        return await transaction(holding, work);
       } finally {
-        underWay.delete(transaction);
-        client.release(cut);
+        turns.end(shop);
       }
     },
     tell: (told) => session.tell(told),
