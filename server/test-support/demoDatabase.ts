@@ -34,9 +34,12 @@ export function demoDatabase(reading?: Summarise): Promise<TestDatabase> {
   return made('demo', reading);
 }
 
+/** An empty shop in a file, on whatever the other tests of the run are. */
+export const emptyInFile = () => opened('empty', undefined);
+
 /** The demo yard in a file, on whatever the other tests of the run are. */
 export async function demoInFile(): Promise<TestDatabase> {
-  const made = await opened('empty', undefined);
+  const made = await emptyInFile();
   await loadDemo(made.db, NOW);
   return made;
 }

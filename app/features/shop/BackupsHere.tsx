@@ -4,10 +4,24 @@ import { Caution } from '../../ui/Caution';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
+/** On PostgreSQL whoever looks after that database backs it up. */
+function ByItsOwnMeans() {
+  return (
+    <Stack gap={6}>
+      <Words as="heading">Backups</Words>
+      <Words>
+        Long Bar makes none here: the shop is kept in PostgreSQL, and whoever looks after that
+        database backs it up. An archive, below, is a copy for yourself.
+      </Words>
+    </Stack>
+  );
+}
+
 /** When the shop was last backed up, and a word where that is too long ago. */
 export function BackupsHere() {
   const { data } = useBackupsQuery(undefined, { refetchOnMountOrArgChange: true });
-  if (!data) return null;
+  if (data === undefined) return null;
+  if (data === null) return <ByItsOwnMeans />;
   const { last, late, everyHours, second } = data;
   return (
     <Stack gap={6}>

@@ -78,6 +78,17 @@ describe('phones on two processes of one shop', () => {
     await until(isOver);
   });
 
+  it('hear what they must where somebody else speaks on the same channel', async () => {
+    const job = await someJob();
+    const event = note(job, 1);
+    const path = `/jobs/${job}/stream`;
+    const pages = await hear(one, path, { kind: 'events', count: 1 }, async () => {
+      await other.db.whole.some("SELECT pg_notify('longbar', 'no message at all')");
+      await other.post(`/jobs/${job}/events`, [event]);
+    });
+    expect(pages.flatMap((page) => page.events)).toEqual([event]);
+  });
+
   it('go on hearing each other after their database cut them off', async () => {
     const job = await someJob();
     const [first, second] = [note(job, 1), note(job, 2)];

@@ -4,12 +4,13 @@ import { NEW_SHOP } from '@longbar/core';
 import type { OwnDatabase } from '../../../../test-support/onPostgres';
 import { newDatabase } from '../../../../test-support/onPostgres';
 import { AnyRow } from '../../../../test-support/anyRow';
-import { demoInFile } from '../../../../test-support/demoDatabase';
+import { demoInFile, emptyInFile } from '../../../../test-support/demoDatabase';
 import { NOW } from '../../../../test-support/now';
 import { MACHINES } from '../../../demo/yard';
 import { archiveLines } from '../../exchange/archive';
 import { takeArchive } from '../../exchange/takeArchive';
 import { appendEvents, beginJob, readEvents } from '../../journal/jobs';
+import { rebuild } from '../../derived/readTables';
 import { listMachines } from '../../derived/machines';
 import { readShop, writeShop } from '../../yard/shop';
 import type { Database } from '../database';
@@ -159,8 +160,12 @@ describe('a connection that is cut', () => {
   });
 });
 
+async function* inLines(text: string): AsyncGenerator<string> {
+  yield* text.trimEnd().split('\n');
+}
+
 describe('a shop that moves from a file to PostgreSQL and back', () => {
-  it('is the same archive to the byte', async () => {
+  it('is the same archive to the byte, and what is derived from it is the same', async () => {
     const linesOf = async (db: Database) => {
       let text = '';
       for await (const line of archiveLines(db)) text += line;
@@ -170,15 +175,19 @@ describe('a shop that moves from a file to PostgreSQL and back', () => {
     const db = await openDatabase('', { url: there.url });
     const file = await demoInFile();
     const text = await linesOf(file.db);
-    const lines = text.trimEnd().split('\n');
-    await takeArchive(
-      db,
-      async function* source() {
-        yield* lines;
-      },
-      false,
-    );
-    expect(await linesOf(db)).toBe(text);
+    const again = await emptyInFile();
+    for (const of of [db, again.db]) {
+      await takeArchive(of, () => inLines(text), false);
+      expect((await linesOf(of)) === text).toBe(true);
+    }
+    const derivedIn = async (of: Database) => {
+      await rebuild(of, '2026-11-23');
+      const tables = ['job_reads', 'job_words', 'sheet_reads', 'machine_reads', 'machine_drift'];
+      const all = tables.map((table) => `SELECT * FROM ${table} ORDER BY 1, 2, 3, 4`);
+      return Promise.all(all.map((sql) => of.whole.rows(AnyRow, sql)));
+    };
+    expect(await derivedIn(db)).toEqual(await derivedIn(again.db));
+    await again.end();
     await file.end();
     await db.close();
     await there.drop();

@@ -152,14 +152,25 @@ export class Session {
   }
 
   private heard(payload: string): void {
-    const [from, ...told] = v.parse(MessageSchema, JSON.parse(payload));
-    if (from === this.id) return;
-    for (const text of told) {
-      const heard = text === MISSED ? undefined : v.parse(ToldSchema, JSON.parse(text));
-      const said = heard && { shop: heard[0], topic: heard[1], said: heard[2] };
-      this.hearers.forEach((hearer) => hearer(said));
+    for (const told of this.toldIn(payload)) this.hearers.forEach((hearer) => hearer(told));
+  }
+
+  /** What another process tells; what cannot be read, as of another version, may have been anything. */
+  private toldIn(payload: string): Heard[] {
+    try {
+      const [from, ...texts] = v.parse(MessageSchema, JSON.parse(payload));
+      return from === this.id ? [] : texts.map(toldBy);
+    } catch (error) {
+      ignore('whatever it was, all who hear look again')(error);
+      return [undefined];
     }
   }
+}
+
+function toldBy(text: string): Heard {
+  if (text === MISSED) return undefined;
+  const [shop, topic, said] = v.parse(ToldSchema, JSON.parse(text));
+  return { shop, topic, said };
 }
 
 /** What is told, in as few messages as hold it. */
