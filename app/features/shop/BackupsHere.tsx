@@ -11,7 +11,7 @@ function ByItsOwnMeans() {
       <Words as="heading">Backups</Words>
       <Words>
         Long Bar makes none here: the shop is kept in PostgreSQL, and whoever looks after that
-        database backs it up. An archive, below, is a copy for yourself.
+        database backs it up. An archive is a copy of your own.
       </Words>
     </Stack>
   );

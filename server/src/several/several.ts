@@ -20,6 +20,9 @@ const AGAIN = 1000;
 /** One that does not end by itself is ended after so long, ms. */
 const PATIENCE = 10_000;
 
+/** So many ports are tried. */
+const TRIES = 5;
+
 type One = { port: number; child: ChildProcess | undefined };
 
 /** Several processes that serve the same, each on a port of its own; one that dies is begun again. */
@@ -36,10 +39,18 @@ export class Several {
 
   /** Begins one more. Throws StartError with what it said where it cannot. */
   async begin(): Promise<Begun> {
-    const one: One = { port: await freePort(), child: undefined };
-    const begun = await this.start(one);
-    this.all.push(one);
-    return begun;
+    for (let tries = 1; ; tries++) {
+      const one: One = { port: await freePort(), child: undefined };
+      try {
+        const begun = await this.start(one);
+        this.all.push(one);
+        return begun;
+      } catch (error) {
+        // Somebody else may have taken the port meanwhile.
+        const taken = error instanceof StartError && error.message.includes('is in use');
+        if (!taken || tries === TRIES) throw error;
+      }
+    }
   }
 
   /** The port of one that serves, each in its turn; undefined while none does. */
