@@ -62,6 +62,7 @@ test('eight phones lose nothing where one of three processes or the database is 
   test.setTimeout(ROUNDS * 30_000 + 60_000);
   const server = await TestServer.start({ postgres: true });
   const [machine] = await (await server.fetch('/machines')).json();
+  let total = 0;
   for (let round = 1; round <= ROUNDS; round++) {
     const job = randomUUID();
     const head = { id: job, machine: machine.id, method: 'two-position', sheetRevision: 1 };
@@ -84,9 +85,11 @@ test('eight phones lose nothing where one of three processes or the database is 
     const kept = await allOf(server, job);
     expect(new Set(kept).size).toBe(kept.length);
     expect(kept.toSorted()).toEqual(acknowledged.toSorted());
-    expect(acknowledged.length).toBeGreaterThan(PHONES);
+    total += acknowledged.length;
     await expect.poll(() => begunBy(server.pid, 'oneOfSeveral').length).toBe(3);
   }
+  // A round in which the database comes back may keep no more than one of each phone.
+  expect(total).toBeGreaterThan(ROUNDS * PHONES);
   // The application is the same, whichever of them answers.
   const shops = spawnSync(process.execPath, ['tools/data.mjs', 'shops'], {
     cwd: root,
