@@ -2,6 +2,7 @@ import qrcode from 'qrcode-terminal';
 import { hearConsole, logOf } from './log';
 import type { Served, StartOptions } from './serve';
 import { dataFolder, serve } from './serve';
+import { forgetDatabase } from './several/notedDatabase';
 import { serveSeveral } from './several/serveSeveral';
 import { logLevelFrom, StartError } from './settings';
 import { FolderError, wayBack } from './store/sql/dataFile';
@@ -18,6 +19,8 @@ export async function start({ postgres, ...options }: Started): Promise<void> {
     const logger = logOf(logLevelFrom(process.env.LOG_LEVEL));
     hearConsole(logger);
     const served = await (postgres ? serveSeveral : serve)(options, process.env, logger);
+    // One that was killed left its note: commands are for this one.
+    if (!postgres) forgetDatabase(dataFolder(process.env));
     closeOnSignal(served);
     announce(served);
   } catch (error) {

@@ -1,10 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { Server } from 'node:http';
-import { createServer } from 'node:http';
-import { createServer as createSecureServer } from 'node:https';
-import { networkInterfaces } from 'node:os';
 import { resolve } from 'node:path';
 import type { Logger } from 'pino';
+import { listenAt, placeFrom } from './listening';
 import { findApart } from './weeks/findApart';
 import { demoFleet } from './demo/demoFleet';
 import { demoHook } from './demo/demoHook';
@@ -20,16 +17,7 @@ import { Entrance } from './http/entrance';
 import { inOwnProcess } from './ownProcess';
 import { firstLink, noteAddress } from './pairingLink';
 import type { Environment } from './settings';
-import {
-  backupPlan,
-  addressFrom,
-  certificateFrom,
-  databaseFrom,
-  hostsFrom,
-  portFrom,
-  proxiesFrom,
-  StartError,
-} from './settings';
+import { backupPlan, databaseFrom, proxiesFrom } from './settings';
 import type { Database } from './store/sql/database';
 import { quickLook } from './store/sql/looks';
 import { openDatabase } from './store/sql/database';
@@ -65,25 +53,15 @@ export async function serve(
   env: Environment,
   logger: Logger,
 ): Promise<Served> {
-  const host = env.HOST ?? '127.0.0.1';
-  const port = portFrom(env.PORT);
-  const secure = certificateFrom(env.TLS_CERT, env.TLS_KEY);
+  const place = placeFrom(env);
   const proxies = proxiesFrom(env.LONGBAR_PROXY);
-  const hosts = [...hostsFrom(env.LONGBAR_HOSTS, secure?.cert), host];
   const folder = dataFolder(env);
   const entrance = new Entrance();
-  const server = secure
-    ? createSecureServer(secure, entrance.answer)
-    : createServer(entrance.answer);
-  const shut = () => {
-    server.close();
-    server.closeAllConnections();
-  };
-  await listen(server, port, host);
+  const shut = await listenAt(place, entrance.answer);
   try {
-    const shop = await openShop(folder, { demo, web, env, logger, proxies, hosts });
+    const shop = await openShop(folder, { demo, web, env, logger, proxies, hosts: place.hosts });
     entrance.open(shop.app);
-    const url = addressFrom(env) ?? `${secure ? 'https' : 'http'}://${reachable(host)}:${port}/`;
+    const { url } = place;
     noteAddress(folder, url);
     return {
       ...{ url, demoLoaded: shop.demoLoaded, firstLink: await shop.firstLink() },
@@ -111,10 +89,7 @@ type Opened = StartOptions & {
 async function openShop(folder: string, { demo, web, env, logger, proxies, hosts }: Opened) {
   const url = databaseFrom(env.DATABASE_URL);
   const longJobs = new LongJobs(() => inOwnProcess('longJob'));
-  const db = await openDatabase(folder, {
-    reading: longJobs.summarise,
-    url,
-  });
+  const db = await openDatabase(folder, { reading: longJobs.summarise, url });
   await lookOver(db, logger);
   const demoLoaded = demo && db.damage() === null && (await loadDemo(db, new Date()));
   // A PostgreSQL database is backed up by its own means.
@@ -159,25 +134,4 @@ async function lookOver(db: Database, logger: Logger): Promise<void> {
       `${db.lost} entries that phones were told are kept are missing. Phones that hold them send them again.`,
     );
   }
-}
-
-/** Listens. Throws StartError where the port or the address cannot be had. */
-export function listen(server: Server, port: number, host: string): Promise<void> {
-  return new Promise((resolvePromise, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE') {
-        reject(new StartError(`Port ${port} is in use. Set PORT to a free one.`));
-      } else if (error.code === 'EACCES' || error.code === 'EADDRNOTAVAIL') {
-        reject(new StartError(`Cannot listen on ${host}:${port} (${error.code}).`));
-      } else reject(error);
-    });
-    server.listen(port, host, resolvePromise);
-  });
-}
-
-/** The address another device reaches: the first of this machine where all are served. */
-export function reachable(host: string): string {
-  if (host !== '0.0.0.0' && host !== '::') return host;
-  const all = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
-  return all.find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? 'localhost';
 }

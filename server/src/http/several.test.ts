@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import type { JobEvent } from '@longbar/core';
 import { setTimeout } from 'node:timers/promises';
 import { AnyRow } from '../../test-support/anyRow';
 import { hear } from '../../test-support/hear';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
+import { jobRow, keepEvents } from '../store/journal/jobs';
 
 /** Two processes of the application on one database, and a proxy that sends a phone to either. */
 let one: TestServer;
@@ -87,6 +89,21 @@ describe('phones on two processes of one shop', () => {
       await other.post(`/jobs/${job}/events`, [event]);
     });
     expect(pages.flatMap((page) => page.events)).toEqual([event]);
+  });
+
+  it('fill a job to its bound and no further, whichever of them each asks', async () => {
+    const job = await someJob();
+    const first = note(job, 1);
+    // Here it is counted, and then most of it comes there.
+    expect((await one.post(`/jobs/${job}/events`, [first])).status).toBe(200);
+    const many = Array.from({ length: 9_999 }, (_, i) => note(job, i + 2) as JobEvent);
+    await other.db.write(async (transaction) => {
+      const row = await jobRow(other.db, job, transaction);
+      await keepEvents(other.db, row, many, AT, transaction);
+    });
+    const full = async () => (await one.post(`/jobs/${job}/events`, [note(job, 10_001)])).status;
+    await until(async () => (await full()) === 403);
+    expect(await other.db.tables.events.count({ where: { job } })).toBeLessThan(10_010);
   });
 
   it('go on hearing each other after their database cut them off', async () => {

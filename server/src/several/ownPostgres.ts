@@ -13,10 +13,10 @@ import {
   readFileSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { StartError } from '../settings';
+import { freePort } from './freePort';
 
 /** A PostgreSQL of this application’s own, on this machine alone. */
 export type OwnPostgres = {
@@ -196,20 +196,6 @@ function passwordIn(folder: string, user: { uid: number; gid: number } | undefin
     if (user) chownSync(file, user.uid, user.gid);
   }
   return readFileSync(file, 'utf8');
-}
-
-/** A port of this machine that nobody is on. */
-export function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() =>
-        typeof address === 'object' && address ? resolve(address.port) : reject(new Error()),
-      );
-    });
-  });
 }
 
 /** How long it may take to recover what a cut left half done, ms. */

@@ -1,13 +1,14 @@
 import type { RequestListener } from 'node:http';
-import { Agent, createServer } from 'node:http';
-import { createServer as createSecureServer } from 'node:https';
+import { Agent } from 'node:http';
 import { join } from 'node:path';
 import httpProxy from 'http-proxy';
 import type { Logger } from 'pino';
 import type { Served, StartOptions } from '../serve';
-import { dataFolder, listen, reachable } from '../serve';
+import type { Place } from '../listening';
+import { listenAt, placeFrom } from '../listening';
+import { dataFolder } from '../serve';
 import type { Environment } from '../settings';
-import { certificateFrom, portFrom, wholeFrom } from '../settings';
+import { proxiesFrom, wholeFrom } from '../settings';
 import { madeDatabase } from '../store/sql/postgres/made';
 import { forgetDatabase, noteDatabase } from './notedDatabase';
 import { startOwnPostgres } from './ownPostgres';
@@ -24,20 +25,15 @@ export async function serveSeveral(
   env: Environment,
   logger: Logger,
 ): Promise<Served> {
-  const host = env.HOST ?? '127.0.0.1';
-  const port = portFrom(env.PORT);
+  const place = placeFrom(env);
   const processes = wholeFrom('LONGBAR_PROCESSES', 2, env);
   const folder = dataFolder(env);
-  const secure = certificateFrom(env.TLS_CERT, env.TLS_KEY);
-  const url = `${secure ? 'https' : 'http'}://${reachable(host)}:${port}/`;
   let several: Several | undefined;
-  const { answer, close: closeProxy } = proxyTo(() => several?.next());
-  const server = secure ? createSecureServer(secure, answer) : createServer(answer);
-  await listen(server, port, host);
+  const proxy = proxyTo(() => several?.next());
+  const end = await listenAt(place, proxy.answer);
   const shut = () => {
-    server.close();
-    server.closeAllConnections();
-    closeProxy();
+    end();
+    proxy.close();
   };
   const postgres = await startOwnPostgres(join(folder, 'postgres')).catch((error) => {
     shut();
@@ -50,14 +46,9 @@ export async function serveSeveral(
   try {
     await madeDatabase(postgres.url('postgres'), DATABASE);
     noteDatabase(folder, postgres.url(DATABASE));
-    const own = {
-      ...env,
-      ...{ DATABASE_URL: postgres.url(DATABASE), LONGBAR_ADDRESS: url, LONGBAR_PROXY: 'loopback' },
-      // The proxy holds the certificate.
-      ...{ TLS_CERT: undefined, TLS_KEY: undefined },
-      // Each has its own stand-ins of the demo's services, on this machine, and asks the other's too.
-      ...(demo && { LONGBAR_ALLOW_PRIVATE: '1' }),
-    };
+    const own = behindProxy(place, env, postgres.url(DATABASE));
+    // Each has its own stand-ins of the demo's services, on this machine, and asks the other's too.
+    if (demo) own.LONGBAR_ALLOW_PRIVATE = '1';
     several = new Several([demo ? 'demo' : '', web ?? ''], own, logger);
     const { demoLoaded, firstLink } = await several.begin();
     for (let begun = 1; begun < processes; begun++) await several.begin();
@@ -67,13 +58,31 @@ export async function serveSeveral(
       shut();
       await stop();
     };
-    return { url, demoLoaded, firstLink, close };
+    return { url: place.url, demoLoaded, firstLink, close };
   } catch (error) {
     await several?.end();
     shut();
     await stop();
     throw error;
   }
+}
+
+/** What a process is told that stands behind the proxy: who asks and by what name, the proxy says. */
+function behindProxy(
+  { url, hosts }: Place,
+  env: Environment,
+  database: string,
+): Record<string, string | undefined> {
+  return {
+    ...env,
+    DATABASE_URL: database,
+    LONGBAR_ADDRESS: url,
+    LONGBAR_HOSTS: hosts.join(','),
+    LONGBAR_PROXY: ['loopback', ...proxiesFrom(env.LONGBAR_PROXY)].join(','),
+    // The proxy holds the certificate.
+    TLS_CERT: undefined,
+    TLS_KEY: undefined,
+  };
 }
 
 const AWAY = 'The server is starting. It answers in a moment.';

@@ -6,7 +6,7 @@ import * as v from 'valibot';
 import { inOwnProcess } from '../ownProcess';
 import type { Environment } from '../settings';
 import { StartError } from '../settings';
-import { freePort } from './ownPostgres';
+import { freePort } from './freePort';
 
 /** What a process tells once it serves, or cannot. */
 const ToldSchema = v.union([
@@ -59,11 +59,7 @@ export class Several {
     return serving[this.turn++ % serving.length]?.port;
   }
 
-  /** The processes that serve just now. */
-  processes(): number[] {
-    return this.all.flatMap(({ child }) => child?.pid ?? []);
-  }
-
+  /** Asks all of them to end, and waits until they have. */
   async end(): Promise<void> {
     this.ending = true;
     await Promise.all(

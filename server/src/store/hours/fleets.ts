@@ -11,12 +11,8 @@ import { addHours } from './hours';
 import { changeMachine } from '../yard/machineChanges';
 
 const FleetRowSchema = v.object({
-  id: v.string(),
-  address: v.string(),
+  ...v.omit(FleetsSchema.entries.fleets.item, ['hasKey']).entries,
   key: v.string(),
-  everyHours: v.number(),
-  askedAt: v.nullable(v.string()),
-  problem: v.nullable(v.string()),
 });
 /** A service with its key, for whoever asks it. */
 export type FleetRow = v.InferOutput<typeof FleetRowSchema>;

@@ -13,6 +13,7 @@ import {
 import type { Transaction } from 'sequelize';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
+import { heldBy } from './heldByJob';
 import { headOf } from './jobHead';
 import { sealOf, signatureIn } from './seal';
 import { readSheet } from '../yard/sheets';
@@ -107,39 +108,6 @@ export async function receiving(
     id === null ? [] : [{ id, job: keptJob ?? '', body: keptBody ?? '' }],
   );
   return { ...row, held: await heldBy(db, job, transaction), kept };
-}
-
-/** So often what a job holds is counted: each time would cost more than all else as it grows. */
-const COUNTED = 100;
-/** So many jobs are remembered. */
-const REMEMBERED = 500;
-
-type Held = { many: number; times: number };
-const held = new WeakMap<Database, Map<string, Held>>();
-
-/** How many entries a job holds; beside those that other processes kept since they were counted. */
-async function heldBy(db: Database, job: string, transaction: Transaction): Promise<number> {
-  const jobs = held.get(db) ?? new Map<string, Held>();
-  held.set(db, jobs);
-  const known = jobs.get(job);
-  if (known && known.times++ < COUNTED) return known.many;
-  const [counted] = await db.rows(
-    v.object({ many: v.number() }),
-    'SELECT count(*) AS many FROM events WHERE shop = $shop AND job = $1',
-    [job],
-    transaction,
-  );
-  const many = counted?.many ?? 0;
-  jobs.set(job, { many, times: 0 });
-  const [oldest] = jobs.keys();
-  if (jobs.size > REMEMBERED && oldest !== undefined) jobs.delete(oldest);
-  return many;
-}
-
-/** A job holds so many entries more. */
-export function holdsMore(db: Database, job: string, many: number): void {
-  const known = held.get(db)?.get(job);
-  if (known) known.many += many;
 }
 
 /** An event that comes again is the same again, within the batch too. */

@@ -5,11 +5,11 @@ import type { Summarise } from '../../jobRead/summary';
 import { summarise } from '../../jobRead/summary';
 import { readRows } from './columns';
 import type { Dialect } from './dialect';
-import type { Engine, Look } from './engine';
+import type { Backend, Look } from './backend';
 import type { Others } from './others';
 import { othersOf, tellingAfter } from './others';
-import { openPostgres } from './postgres/engine';
-import { openSqlite } from './sqlite/engine';
+import { openPostgres } from './postgres/backend';
+import { openSqlite } from './sqlite/backend';
 import type { Tables } from './tables';
 import { defineTables } from './tables';
 
@@ -91,8 +91,8 @@ export async function openDatabase(
   folder: string,
   { reading = summarise, url }: OpenOptions = {},
 ): Promise<Database> {
-  const engine = await (url === undefined ? openSqlite(folder) : openPostgres(url));
-  return shopsOn(engine, reading)(FIRST_SHOP);
+  const backend = await (url === undefined ? openSqlite(folder) : openPostgres(url));
+  return shopsOn(backend, reading)(FIRST_SHOP);
 }
 
 /** The shop that a database is made with. */
@@ -102,32 +102,32 @@ const FIRST_SHOP = 1;
 const WROTE = 'wrote';
 
 /** The shops of an open database, by their numbers. */
-function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database {
+function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Database {
   let damage: string | null = null;
   const refuseDamaged = () => {
     if (damage !== null) throw new RequestError(503, damage);
   };
   let all = 0;
-  const whole = { ...askedOf(engine), writes: () => all };
+  const whole = { ...askedOf(backend), writes: () => all };
   const shops = new Map<number, Database>();
   const shared = {
     whole,
-    dialect: engine.dialect,
+    dialect: backend.dialect,
     summarise: reading,
-    copyInto: (file: string) => engine.copyInto(file),
-    look: (thorough: boolean) => engine.look(thorough),
-    lost: engine.lost,
+    copyInto: (file: string) => backend.copyInto(file),
+    look: (thorough: boolean) => backend.look(thorough),
+    lost: backend.lost,
     damage: () => damage,
     foundDamaged(why: string) {
-      damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${engine.wayBack()}`;
+      damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${backend.wayBack()}`;
     },
-    close: () => engine.close(),
+    close: () => backend.close(),
   };
   return function of(shop: number): Database {
     const known = shops.get(shop);
     if (known) return known;
     let kept = 0;
-    const others = othersOf(engine, shop);
+    const others = othersOf(backend, shop);
     const heard = () => {
       kept += 1;
     };
@@ -137,28 +137,28 @@ function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database
       const job = besides && 'job' in besides ? besides.job : undefined;
       const holding = { shops: [shop, ...also], job };
       return tellingAfter(() =>
-        engine.transact(holding, async (transaction) => {
+        backend.transact(holding, async (transaction) => {
           refuseDamaged();
           return work(transaction);
         }),
       );
     };
     const made: Database = {
-      ...askedOf(engine, shop),
+      ...askedOf(backend, shop),
       ...shared,
       of,
       shop,
-      tables: defineTables(engine.sequelize, shop),
+      tables: defineTables(backend.sequelize, shop),
       writes: () => kept,
       others,
-      alone: (what, work) => engine.alone(`${what} ${shop}`, work),
+      alone: (what, work) => backend.alone(`${what} ${shop}`, work),
       derive: (work) => transact(work),
       async write(work, besides) {
         const answer = await transact(work, besides);
         // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
         kept += 1;
         all += 1;
-        engine.kept();
+        backend.kept();
         others.tell(WROTE);
         return answer;
       },
@@ -169,14 +169,14 @@ function shopsOn(engine: Engine, reading: Summarise): (shop: number) => Database
 }
 
 /** Plain statements of one shop, or of all. */
-function askedOf(engine: Engine, shop?: number): Asked<string> {
+function askedOf(backend: Backend, shop?: number): Asked<string> {
   return {
     rows: async (schema, sql, bind = [], within) =>
-      readRows(schema, await engine.all(sql, bind, shop, within)),
+      readRows(schema, await backend.all(sql, bind, shop, within)),
     some: async (sql, bind = [], within) =>
-      (await engine.all(`${sql} LIMIT 1`, bind, shop, within)).length > 0,
+      (await backend.all(`${sql} LIMIT 1`, bind, shop, within)).length > 0,
     run: async (sql, bind, within) => {
-      await engine.all(sql, bind, shop, within);
+      await backend.all(sql, bind, shop, within);
     },
   };
 }

@@ -37,9 +37,11 @@ const statements = new Map<string, Statement>();
 function prepared(sql: string): Statement {
   const known = statements.get(sql);
   if (known) return known;
+  // What is asked beyond those is made up as it goes, and prepared by nobody.
+  if (statements.size === PREPARED) return statementOf(sql, '');
   const made = statementOf(sql, `s${statements.size + 1}`);
-  if (statements.size < PREPARED) statements.set(sql, made);
-  return statements.size < PREPARED ? made : { ...made, name: '' };
+  statements.set(sql, made);
+  return made;
 }
 
 /** All rows of a statement of the store; `$1` is bound, and `$shop` where it stands in it. */

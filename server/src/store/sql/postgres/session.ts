@@ -148,7 +148,8 @@ export class Session {
     await client.connect();
     // What is only told needs not be on the disk before.
     await client.query(`SET synchronous_commit = off; LISTEN ${CHANNEL}`);
-    this.client = client;
+    if (this.closed) await client.end();
+    else this.client = client;
   }
 
   private heard(payload: string): void {

@@ -3,8 +3,8 @@ import pg from 'pg';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize';
 import { FolderError } from '../dataFile';
-import type { Engine, Holding } from '../engine';
-import { Writing } from '../engine';
+import type { Backend, Holding } from '../backend';
+import { Writing } from '../backend';
 import { POSTGRES } from './dialect';
 import { ask, poolOf } from './pool';
 import { Session } from './session';
@@ -23,7 +23,7 @@ const OF_A_SHOP = 5;
  * Opens a PostgreSQL database, making its tables if need be. Transactions go on side by side, in this
  * process and in others; what one holds is a lock of the database. Throws FolderError.
  */
-export async function openPostgres(url: string): Promise<Engine> {
+export async function openPostgres(url: string): Promise<Backend> {
   await upgraded(url);
   const sequelize = connect(url, MODELS);
   const [writers, readers] = [poolOf(url, WRITERS), poolOf(url, READERS)];

@@ -13,7 +13,7 @@ export type Holding = { shops: readonly number[]; job?: string | undefined };
 export type Look = { damage: string | null; orphans: string[] };
 
 /** An open database, whichever it is: what all that is done in it is done by. */
-export type Engine = Hearing & {
+export type Backend = Hearing & {
   dialect: Dialect;
   /** For models, which read by its connections where no transaction is named. */
   sequelize: Sequelize;

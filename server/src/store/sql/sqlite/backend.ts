@@ -4,8 +4,8 @@ import type { Transaction } from 'sequelize';
 import sqlite from 'sqlite3';
 import * as v from 'valibot';
 import { dataFile, FolderError, wayBack } from '../dataFile';
-import type { Engine, Look } from '../engine';
-import { Writing } from '../engine';
+import type { Backend, Look } from '../backend';
+import { Writing } from '../backend';
 import { countAcknowledged } from './acknowledged';
 import type { Connection } from './connections';
 import { openConnection, PRAGMAS } from './connections';
@@ -16,7 +16,7 @@ import { upgrade } from './upgrade';
  * Opens the database file of `folder`, making both if need be. One connection reads and one writes,
  * one transaction after the other. Throws FolderError.
  */
-export async function openSqlite(folder: string): Promise<Engine> {
+export async function openSqlite(folder: string): Promise<Backend> {
   const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
   const sequelize = connect(file);
   await upgraded(sequelize, folder);
