@@ -188,11 +188,13 @@ export class SyncEngine {
   private async recordAll(job: string, by: string, acts: readonly JobAct[]): Promise<void> {
     const fresh: JobEvent[] = [];
     try {
-      for (const act of acts) fresh.push(await this.keepOne(job, by, act, fresh));
+      // What one tap says has one instant: by that, one tap takes it back.
+      const tap = { job, by, at: this.now() };
+      for (const act of acts) fresh.push(await this.keepOne(tap, act, fresh));
       // What follows by itself, as the plan once the place is told, is written down too.
       const kept = this.known(job, fresh);
       const due = kept && this.mayWork() ? (await this.reader()).dueOf(kept) : [];
-      for (const act of due) fresh.push(await this.keepOne(job, by, act, fresh));
+      for (const act of due) fresh.push(await this.keepOne(tap, act, fresh));
       const signed = fresh.find(({ type }) => type === 'job.signed');
       if (signed) await (await this.opening).queueProof(job, signed.at);
       // There is room again.
@@ -219,8 +221,7 @@ export class SyncEngine {
   }
 
   private async keepOne(
-    job: string,
-    by: string,
+    { job, by, at }: Pick<JobEvent, 'job' | 'by' | 'at'>,
     act: JobAct,
     fresh: readonly JobEvent[],
   ): Promise<JobEvent> {
@@ -228,7 +229,7 @@ export class SyncEngine {
     const kept = this.known(job, fresh);
     const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
     const after = kept && sinceTurn(kept, act);
-    const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at: this.now(), by };
+    const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at, by };
     refuseOutOfBounds(JobEventsSchema, [event], event.at);
     await (await this.opening).appendOwn(event);
     return event;

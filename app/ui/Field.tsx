@@ -6,7 +6,7 @@ import { Words } from './Words';
 
 type Props = Pick<
   ComponentProps<typeof TextInput>,
-  'inputMode' | 'multiline' | 'autoFocus' | 'onSubmitEditing' | 'secureTextEntry'
+  'inputMode' | 'multiline' | 'autoFocus' | 'onSubmitEditing' | 'blurOnSubmit' | 'secureTextEntry'
 > & {
   label: string;
   /** In full, where the label is short. */

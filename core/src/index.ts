@@ -171,6 +171,7 @@ export { UuidSchema } from './job/journal/fields';
 export type { JobHead } from './job/journal/jobHead';
 export { JobBeginSchema, JobHeadSchema } from './job/journal/jobHead';
 export { inOrder, isOver } from './job/journal/counting';
+export { lastDone, lastTapped } from './job/journal/lastTapped';
 export { foldJob, foldOn } from './job/journal/fold';
 export type { FoldedJob } from './job/journal/fold';
 export { torqueKey } from './job/journal/foldPhase';

@@ -46,8 +46,7 @@ export function brokenLaws(
   const unset = new Set<string>();
   const locked = new Set<string>();
   let covered = false;
-  for (const event of events) {
-    if (!isKnown(event)) continue;
+  for (const event of state.standing) {
     if (event.type === 'isolation.done') isolated.add(event.isolation);
     if (event.type === 'adjuster.unset') unset.add(event.adjuster);
     if (event.type === 'lock.hung') locked.add(event.by);

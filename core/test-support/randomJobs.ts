@@ -9,7 +9,12 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
     policy: random.one(['leave-inside', 'reset-all', 'loose-side'] as const),
     start: random.whole(0, cycleDegrees(sheet) - 1),
     seed,
-    faults: { ...randomFaults(sheet, random), ...misreadTag(sheet, seed) },
+    faults: {
+      ...randomFaults(sheet, random),
+      ...misreadTag(sheet, seed),
+      // Every third takes back now and then what was tapped last.
+      ...(seed % 3 === 1 && { takesBack: 0.1 }),
+    },
     phones: random.next() < 0.3 ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),
     ...randomScope(sheet, random),

@@ -106,6 +106,12 @@ export class JobPage {
     await this.feelUntilTold(rockers, at);
   }
 
+  /** Waits until this is what one tap would take back, by itself or with what was told with it. */
+  async keptLast(kept: string): Promise<void> {
+    const words = kept.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+    await this.button(new RegExp(`^Undo: ${words}( and \\d+ more)?$`)).waitFor();
+  }
+
   /**
    * Feels whatever is asked until the place is told, as the rockers are with the crank at `at`.
    * Bars on to a valve's peak where that is asked.
@@ -123,7 +129,7 @@ export class JobPage {
         const [, cylinder, kind] = /No\. (\d+) (\w+)/.exec(asked) ?? [];
         crank = rockers.peak(`${kind}.${cylinder}`);
         await this.tap('It has, just now');
-        await this.button(/^Undo: .* peak$/).waitFor();
+        await this.button(/^Undo: .* peak\b/).waitFor();
         continue;
       }
       const id = await this.unfelt();
@@ -155,7 +161,7 @@ export class JobPage {
       .replace('rocks at overlap', 'rocking')
       .replace('piston at its top', 'top')
       .replace('just at its lowest', 'peak');
-    await this.button(`Undo: ${kept}`).waitFor();
+    await this.keptLast(kept);
   }
 
   /** Reads once more on the round and goes on from there. */

@@ -130,7 +130,7 @@ export class PractisedJob {
     await this.page
       .getByRole('radio', { name: `No. ${cylinder} ${kind} ${state}`, exact: true })
       .click();
-    await this.job.button(`Undo: No. ${cylinder} ${kind} ${state}`).waitFor();
+    await this.job.keptLast(`No. ${cylinder} ${kind} ${state}`);
   }
 
   private tile(size: string) {

@@ -32,6 +32,8 @@ export type Faults = {
   slippedRim?: number;
   /** The chance at each act to see that the data tag was misread, and to tell another. */
   misreadTag?: number;
+  /** The chance at each act to take back the last few of one's own, and to be asked for them again. */
+  takesBack?: number;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */
   careless?: 'feels-nothing' | 'nobody-turned';
 };

@@ -8,6 +8,7 @@ import type { JobHead } from '../job/journal/jobHead';
 import type { JobBegun } from '../job/journal/setting';
 import type { RoundRule } from '../job/journal/roundRule';
 import type { JobScope } from '../job/journal/scope';
+import { lastTapped } from '../job/journal/lastTapped';
 import { nextOf } from '../job/instruction/jobInstruction';
 import { mustHangLock } from '../job/instruction/lockGates';
 import { SeededRandom } from '../seededRandom';
@@ -57,6 +58,14 @@ const SECONDS = 1000;
 const CLOCKS_APART = 7 * 60 * SECONDS;
 const PEOPLE = ['Ina', 'Orla'] as const;
 
+/** What can be taken back though it was so, and done once more: it leaves nothing at the engine. */
+const TAKEN_BACK: ReadonlySet<JobEvent['type']> = new Set([
+  ...(['why.noted', 'hours.read', 'ready.done', 'isolation.done', 'isolation.undone'] as const),
+  ...(['lock.hung', 'rotation.stated', 'crank.observed', 'reading.taken'] as const),
+  ...(['adjuster.painted', 'adjuster.kept', 'torque.done'] as const),
+  ...(['round.done', 'closing.done', 'tools.counted', 'bar.out', 'shims.planned'] as const),
+]);
+
 /**
  * A whole job by a mechanic who does what the instructions say and reports what the hidden
  * engine gives. The same seed makes the same job. Refused where the method is.
@@ -76,6 +85,8 @@ class Simulation {
   private readonly journal: EngineJournal;
   private clock = BEGUN;
   private turn = 0;
+  /** When what is told now was tapped: what one tap says has one instant. */
+  private tappedAt = BEGUN;
   /** What is done now is done at the engine, behind one's own lock. */
   private handsIn = true;
 
@@ -94,11 +105,11 @@ class Simulation {
   run(): JobOutcome {
     const { scope, faults } = this.job;
     const { journal } = this;
-    if (scope) this.record({ type: 'scope.chosen', ...scope });
+    if (scope) this.tap([{ type: 'scope.chosen', ...scope }]);
     for (let acts = 0; acts < MOST_ACTS; acts++) {
       if (this.random.next() < (faults.interrupted ?? 0)) this.interrupt();
       if (faults.misreadTag !== undefined && this.random.next() < faults.misreadTag)
-        this.mechanic.tagAgain(journal.state(), this.sheet).forEach((act) => this.record(act));
+        this.tap(this.mechanic.tagAgain(journal.state(), this.sheet));
       const setting = journal.setting();
       const instruction = nextOf(setting, journal.state(), this.now());
       if (!instruction)
@@ -106,7 +117,8 @@ class Simulation {
       const answer = this.mechanic.answer(instruction, setting, journal.state(), this.now());
       if (!answer) break;
       this.handsIn = instruction.step !== 'able' && instruction.step !== 'run';
-      for (const act of answer) this.record(act);
+      this.tap(answer);
+      if (faults.takesBack !== undefined && this.random.next() < faults.takesBack) this.takeBack();
       this.turn++;
     }
     return this.ended('stuck');
@@ -127,11 +139,25 @@ class Simulation {
     const { turned, act } = this.journal.calledAway(this.random);
     if (turned > 0) this.log.push({ bar: turned });
     this.clock += act.minutes * 60 * SECONDS;
-    this.record(act);
+    this.tap([act]);
+  }
+
+  /** Takes back one's own last few taps, as far as they left nothing at the engine. */
+  private takeBack(): void {
+    for (let many = this.random.whole(1, 3); many > 0; many--) {
+      const tapped = lastTapped(this.journal.state(), this.person());
+      if (!tapped.every(({ type }) => TAKEN_BACK.has(type))) return;
+      this.tap(tapped.map(({ id }) => ({ type: 'event.undone', target: id })));
+    }
   }
 
   private phone(): 0 | 1 {
     return this.job.phones === 2 && this.turn % 2 === 1 ? 1 : 0;
+  }
+
+  private tap(acts: readonly JobAct[]): void {
+    this.tappedAt = this.clock;
+    for (const act of acts) this.record(act);
   }
 
   private record(act: JobAct): void {
@@ -152,7 +178,7 @@ class Simulation {
   private envelope(by: string) {
     return (n: number) => {
       this.clock += 5 * SECONDS;
-      const at = new Date(this.clock - this.phone() * CLOCKS_APART).toISOString();
+      const at = new Date(this.tappedAt - this.phone() * CLOCKS_APART).toISOString();
       return { id: uuidOf(n), at, by };
     };
   }

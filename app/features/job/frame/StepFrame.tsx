@@ -1,4 +1,4 @@
-import { describeEvent, itemNames } from '@longbar/core';
+import { describeEvent, itemNames, lastTapped } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import type { ComponentProps, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -6,7 +6,6 @@ import { Act } from '../../../ui/Act';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { usePractising } from '../../shared/practising';
-import { lastTapped } from '../model/lastTapped';
 import type { WorkingJob } from '../model/workingJob';
 import { LockLeft } from '../locks/LockLeft';
 import { SignedTooSoon } from './SignedTooSoon';
@@ -25,8 +24,7 @@ type Props = {
 /** A step: what it says, and low under the thumb what it records, with one tap to undo. */
 export function StepFrame({ job, children, act, primary, after }: Props) {
   const tokens = useTokens();
-  const last = lastTapped(job.state, job.by);
-  const undoable = last && describeEvent(last, itemNames(job.setting.sheet, job.state));
+  const undoable = undoWords(job);
   return (
     <View style={[styles.frame, { backgroundColor: tokens.sheet }]}>
       <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
@@ -40,8 +38,8 @@ export function StepFrame({ job, children, act, primary, after }: Props) {
         {undoable && (
           <Act
             label="Undo"
-            detail={[undoable.what, undoable.detail].filter(Boolean).join(' ')}
-            name={`Undo: ${undoable.what} ${undoable.detail}`}
+            detail={undoable}
+            name={`Undo: ${undoable}`}
             icon="undo"
             style={styles.undo}
             onPress={job.undo}
@@ -69,6 +67,17 @@ function ToSums({ id }: { id: string }) {
       onPress={() => router.push(`/jobs/${id}/sums`)}
     />
   );
+}
+
+/** What one tap takes back: that the crank was turned so far, else its last act; and how much more. */
+function undoWords({ state, setting, by }: WorkingJob): string | undefined {
+  const tapped = lastTapped(state, by);
+  const turned = tapped.find((event) => event.type === 'crank.turned' && event.degrees !== null);
+  const named = turned ?? tapped[0];
+  if (!named) return undefined;
+  const { what, detail } = describeEvent(named, itemNames(setting.sheet, state));
+  const more = tapped.length > 1 && `and ${tapped.length - 1} more`;
+  return [what, detail, more].filter(Boolean).join(' ');
 }
 
 const styles = StyleSheet.create({

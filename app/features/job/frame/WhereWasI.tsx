@@ -1,9 +1,8 @@
-import { describeEvent, formatInstant, itemNames } from '@longbar/core';
+import { describeEvent, formatInstant, itemNames, lastDone } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { Act } from '../../../ui/Act';
 import { Caution } from '../../../ui/Caution';
 import { Words } from '../../../ui/Words';
-import { lastDone } from '../model/lastTapped';
 import type { WorkingJob } from '../model/workingJob';
 import { StepFrame } from './StepFrame';
 

@@ -20,6 +20,7 @@ import {
   itemNames,
   jobPlan,
   jobSteps,
+  lastTapped,
   offeredOf,
   presentStep,
   rotationOf,
@@ -28,7 +29,6 @@ import {
 } from '@longbar/core';
 import type { KeptJob } from '../../../state/jobs';
 import { openJob } from '../../../state/openJob';
-import { lastTapped } from './lastTapped';
 
 /** A job as the screen works with it. */
 export type WorkingJob = {
@@ -103,14 +103,12 @@ export function jobAtWork(
   standsAt: StandsAt | null,
   actAs: WorkingJob['actAs'],
 ): WorkingJob {
-  const last = lastTapped(openJob(kept).state, by);
+  const tapped = lastTapped(openJob(kept).state, by);
   const act = (...acts: JobAct[]) => actAs(by, ...acts);
   return {
     ...workingJob(kept, now, by, standsAt),
     act,
     actAs,
-    undo: () => {
-      if (last) act({ type: 'event.undone', target: last.id });
-    },
+    undo: () => act(...tapped.map(({ id }): JobAct => ({ type: 'event.undone', target: id }))),
   };
 }

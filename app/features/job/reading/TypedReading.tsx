@@ -26,7 +26,11 @@ export function TypedReading({ of, onRead }: Props) {
     // A sign before it is a gauge’s, that types its figure and Enter.
     const gauge = /^\s*[+-]/.test(typed);
     const answer = gauge ? readGaugeLine(typed, of) : readingFromTyped(typed, of);
-    if (isRefused(answer)) return setWrong(answer);
+    if (isRefused(answer)) {
+      // A gauge types its next figure from the beginning, wherever the last one ended.
+      if (gauge) setText('');
+      return setWrong(answer);
+    }
     setText(undefined);
     setWrong(undefined);
     onRead(answer.reading);
@@ -43,6 +47,7 @@ export function TypedReading({ of, onRead }: Props) {
         }}
         error={wrong?.says}
         autoFocus
+        blurOnSubmit={false}
         onSubmitEditing={() => record(text)}
       />
       {meant !== undefined && (

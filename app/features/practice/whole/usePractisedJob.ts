@@ -57,11 +57,9 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
   const now = useClock(TICK);
   const actAs = useCallback(
     (person: string, ...acts: JobAct[]) => {
-      const envelope = () => ({
-        id: crypto.randomUUID(),
-        at: new Date().toISOString(),
-        by: person,
-      });
+      // What one tap says has one instant, as in a true job.
+      const at = new Date().toISOString();
+      const envelope = () => ({ id: crypto.randomUUID(), at, by: person });
       for (const act of acts) journal.tell(act, envelope);
       const chance = OFTENER * (task.faults.interrupted ?? 0);
       if (acts.some(({ type }) => AT_REST.has(type)) && random.next() < chance) {

@@ -1,7 +1,7 @@
 import { inlineSix } from '../../../test-support/engines';
 import { journal, settingOn } from '../../../test-support/journal';
 import type { JobAct } from '../..';
-import { adjusterInstruction, describeInstruction, foldJob, settleFirst } from '../..';
+import { adjusterInstruction, describeInstruction, foldJob, isFinished, settleFirst } from '../..';
 
 const sheet = inlineSix();
 const at = (id: string, acts: JobAct[] = []) =>
@@ -30,6 +30,36 @@ describe('what to do at one adjuster', () => {
     if (!intake) throw new Error('The sheet has no intake.');
     expect(settleFirst(state, 'intake.1', intake)).toBe('rocker');
     expect(settleFirst(state, 'intake.2', intake)).toBeUndefined();
+  });
+
+  it('is finished by nothing that was taken back since another put the dab on its nut', () => {
+    const id = 'intake.1';
+    const read = (phase: 'found' | 'left', go: number): JobAct => ({
+      ...{ type: 'reading.taken', adjuster: id, phase },
+      reading: { go, noGo: go + 20, how: 'go-no-go' },
+    });
+    const [kept, locked, painted] = (
+      ['adjuster.kept', 'adjuster.locked', 'adjuster.painted'] as const
+    ).map((type): JobAct => ({ type, adjuster: id, how: 'feel' }) as JobAct);
+    const acts = [read('found', 320), kept!, painted!];
+    expect(at(id, acts)).toBeUndefined();
+    const withoutReading = [kept!, painted!];
+    expect(at(id, withoutReading)).toMatchObject({ do: 'read', phase: 'found' });
+    expect(isFinished(sheet, foldJob(journal(withoutReading)), id)).toBe(false);
+    const setAnew = [read('found', 100), locked!, painted!];
+    expect(at(id, setAnew)).toMatchObject({ do: 'read', phase: 'left' });
+    expect(at(id, [...setAnew.slice(0, 2), read('left', 320), painted!])).toBeUndefined();
+    // One that has no figure is set, or it is not finished.
+    const bridges = [{ kind: 'bridge', method: 'screw' } as const];
+    const level = settingOn(inlineSix({ adjusters: bridges }));
+    const bridge = (of: JobAct[]) =>
+      adjusterInstruction(level, foldJob(journal(of)), 'bridge.1')?.do;
+    const on = (act: JobAct): JobAct => ({ ...act, adjuster: 'bridge.1' }) as JobAct;
+    expect([[], [on(painted!)], [on(locked!), on(painted!)]].map(bridge)).toEqual([
+      'adjust',
+      'adjust',
+      undefined,
+    ]);
   });
 
   it.each([

@@ -4,7 +4,7 @@ import type { JobPolicy } from '../../gauging/policy';
 import { measureOf } from '../../gauging/measure';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
-import { adjusterStep } from './adjusterStep';
+import { adjusterStep, isMarked } from './adjusterStep';
 import { entryAtWork } from './aimAt';
 import type { Instruction, InstructionTo, Settle } from './instruction';
 import { questionsAt } from './questions';
@@ -28,7 +28,7 @@ export function adjusterInstruction(
   const lock = { id, ...(torque !== undefined && { torque }) };
   if (!entry.spec && policy === 'check-only') return undefined;
   if (!entry.spec) {
-    if (own.painted || own.unset) return undefined;
+    if (isMarked(own, entry) || own.unset) return undefined;
     return own.locked ? { do: 'mark', id } : { do: 'adjust', ...lock };
   }
   const figure = { id, measure: measureOf(entry), spec: entry.spec };

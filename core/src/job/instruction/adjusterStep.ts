@@ -37,9 +37,10 @@ export function adjusterStep(
   entry: SettableEntry,
   policy: JobPolicy,
 ): AdjusterStep {
-  const { found, kept, locked, painted, unset, fitted } = state;
+  const { found, kept, locked, unset, fitted } = state;
   if (unset) return { step: 'unset' };
-  if (painted) return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
+  if (isMarked(state, entry))
+    return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
   if (locked || typeof fitted === 'number') return afterChange(state, entry);
   if (!found) return { step: 'find' };
   const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
@@ -68,6 +69,20 @@ export function isOutside(sheet: EngineSheet, { adjusters }: JobState, id: strin
   if (!standing || !entry?.spec) return false;
   const verdict = verdictOf(entry.spec, standing);
   return verdict === 'tight' || verdict === 'loose';
+}
+
+/**
+ * Whether an adjuster was finished, by what still stands: whoever read or locked it may have taken that
+ * back since another put the dab on its nut.
+ */
+export function isMarked(
+  state: AdjusterState = {},
+  { spec }: Pick<AdjusterEntry, 'spec'>,
+): boolean {
+  const { painted, checked, found, locked, kept } = state;
+  if (!painted) return false;
+  if (!spec) return locked !== undefined || kept === true;
+  return (checked ? found : standingReading(state)) !== undefined;
 }
 
 /** Read again after locking or fitting: inside it is finished, outside it is set once more. */

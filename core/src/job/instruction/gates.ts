@@ -11,7 +11,7 @@ import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf, isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';
-import { isOutside } from './adjusterStep';
+import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
 import { adjusterAsked } from './questions';
@@ -189,12 +189,14 @@ export function missingTorque(
  * figures, as of another data tag, or that the round found outside its limits, is asked again.
  */
 export function isFinished(sheet: EngineSheet, state: JobState, id: string): boolean {
-  const { painted, unset, found, shim } = state.adjusters[id] ?? {};
+  const own = state.adjusters[id] ?? {};
+  const { unset, found, shim } = own;
   const entry = entryOf(sheet, id);
-  if (unset || !isAskedOf(entry, state, id)) return true;
-  if (state.scope?.checkOnly) return painted === true;
-  const shimmed = entry?.method === 'shim';
-  if (painted) return shimmed || !isOutside(sheet, state, id);
+  if (unset || !entry || !isAskedOf(entry, state, id)) return true;
+  const marked = isMarked(own, entry);
+  if (state.scope?.checkOnly) return marked;
+  const shimmed = entry.method === 'shim';
+  if (marked) return shimmed || !isOutside(sheet, state, id);
   return shimmed && found !== undefined && middleOf(found) !== undefined && shim !== undefined;
 }
 

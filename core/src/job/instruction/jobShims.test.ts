@@ -79,6 +79,18 @@ describe('the work on the shims', () => {
     expect(stages.filter((each) => each === 'fit')).toHaveLength(3);
   });
 
+  it('is worked out anew where it was taken back that one stays as it is, once none lies open', () => {
+    const stays = taken.find(({ type }) => type === 'adjuster.kept');
+    const bucket = stays?.type === 'adjuster.kept' ? stays.adjuster : '';
+    const isOfIt = (act: JobAct) => 'adjuster' in act && act.adjuster === bucket;
+    const takenBack = [...acts, ...taken.filter((act) => !isOfIt(act))];
+    expect(stage([...acts, ...taken]).stage).not.toBe('plan');
+    expect(stage(takenBack)).toEqual({ stage: 'plan' });
+    const [first] = shims.order;
+    const open: JobAct = { type: 'shim.fitted', adjuster: first!.id, size: null };
+    expect(stage([...takenBack, open])).not.toEqual({ stage: 'plan' });
+  });
+
   it('is worked out anew where a fitted bucket reads outside', () => {
     const [first] = shims.order;
     const fromDrawer = shims.rows.map((row) =>

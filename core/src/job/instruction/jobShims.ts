@@ -1,4 +1,5 @@
 import type { BarringPlan } from '../../barring/barringPlan';
+import { entryOf } from '../../engine/adjusterEntry';
 import { adjustersOf } from '../../engine/adjusters';
 import { wrap } from '../../engine/angle';
 import type { EngineSheet, Spec } from '../../engine/sheet';
@@ -12,7 +13,7 @@ import type { JobAct } from '../journal/events';
 import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, TakenReading } from '../journal/state';
-import { isOutside } from './adjusterStep';
+import { isMarked, isOutside, standingReading } from './adjusterStep';
 import { entryAtWork } from './aimAt';
 import { heldAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
@@ -62,7 +63,9 @@ function isUnread(state: JobState, id: string): boolean {
 export function shimPlanTaken(shims: ShimPlan, state: JobState): JobAct[] {
   const { rows, outside } = shims;
   const stays = rows.filter(({ id, from }) => from === id && !outside.includes(id));
-  const known = stays.filter(({ id }) => !state.adjusters[id]?.painted && !isUnread(state, id));
+  const isDone = (id: string) =>
+    state.adjusters[id]?.painted && standingReading(state.adjusters[id]);
+  const known = stays.filter(({ id }) => !isDone(id) && !isUnread(state, id));
   return [
     { type: 'shims.planned', ...shims },
     ...known.flatMap(({ id }): JobAct[] => [
@@ -136,7 +139,7 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   const waiting = new Set(acts.map(({ id }) => id));
   const closed = ids.filter((id) => !waiting.has(id));
   const outside = closed.filter((id) => isOutside(sheet, state, id));
-  const open = closed.filter((id) => !state.adjusters[id]?.painted && !outside.includes(id));
+  const open = closed.filter((id) => !isShimDone(sheet, state, id) && !outside.includes(id));
   if (acts.length === 0 && open.length === 0 && outside.length === 0) return { stage: 'done' };
   // What lies open is closed first: only then is it known which shim is where.
   const { rows = [], put = {} } = state.shims ?? {};
@@ -145,14 +148,28 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   );
   const liesOpen = acts.some(({ id }) => state.adjusters[id]?.fitted === null || given.has(id));
   const unplanned = ids.some((id) => !rows.some((row) => row.id === id));
-  if (!state.shims || ((outside.length > 0 || unplanned) && !liesOpen)) return { stage: 'plan' };
+  // That it stays as it is was taken back, or its reading: it is decided anew.
+  const decided = open.filter((id) => isDecided(state, id));
+  const anew = outside.length > 0 || unplanned || decided.length < open.length;
+  if (!state.shims || (anew && !liesOpen)) return { stage: 'plan' };
   const here = new Set(heldAtHand(sheet, state, plan));
   // Only acts that go together are offered: what comes out of one bucket goes into the next.
   const first = acts.findIndex(({ id }) => !here.has(id));
   const now = first < 0 ? acts : acts.slice(0, first);
   if (now.length > 0) return { stage: 'fit', acts: now };
-  const unread = open.find((id) => here.has(id));
+  const unread = decided.find((id) => here.has(id));
   if (unread !== undefined) return { stage: 'read', id: unread };
   const next = acts[0]?.id;
-  return { stage: 'bar', ids: next === undefined ? open : [next, ...open] };
+  return { stage: 'bar', ids: next === undefined ? decided : [next, ...decided] };
+}
+
+/** Whether a bucket is finished, by a reading that stands. */
+export function isShimDone(sheet: EngineSheet, state: JobState, id: string): boolean {
+  return isMarked(state.adjusters[id], entryOf(sheet, id) ?? {});
+}
+
+/** Whether it was said of a bucket that it stays as it is, or a shim was fitted in it. */
+function isDecided({ adjusters }: JobState, id: string): boolean {
+  const { kept, fitted } = adjusters[id] ?? {};
+  return kept === true || typeof fitted === 'number';
 }

@@ -20,7 +20,7 @@ import {
 import type { Instruction, StepId } from './instruction';
 import { jobPlan } from './jobPlan';
 import { lacksLock } from './lockGates';
-import { shimIds } from './jobShims';
+import { isShimDone, shimIds } from './jobShims';
 import type { Closed, Missing } from './missing';
 import { isolationsToDo, opensAgain } from './reopening';
 import { unreadOf } from './round';
@@ -147,7 +147,7 @@ function missingShims({ sheet }: JobSetting, state: JobState): Missing[] {
   if (ids.length === 0) return [];
   if (!state.shims) return [{ code: 'shims' }];
   return ids
-    .filter((id) => !state.adjusters[id]?.painted && !state.adjusters[id]?.unset)
+    .filter((id) => !isShimDone(sheet, state, id) && !state.adjusters[id]?.unset)
     .map((id) => ({ code: 'adjuster', id }));
 }
 

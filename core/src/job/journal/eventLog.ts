@@ -32,11 +32,13 @@ export class EventLog implements Iterable<KnownEvent> {
 
   /** The last event that holds. */
   findLast(holds: (event: KnownEvent) => boolean): KnownEvent | undefined {
-    for (let i = this.length - 1; i >= 0; i--) {
-      const event = this.#shared[i];
-      if (event && holds(event)) return event;
-    }
+    for (const event of this.backwards()) if (holds(event)) return event;
     return undefined;
+  }
+
+  /** From the last event back to the first. */
+  *backwards(): Generator<KnownEvent> {
+    for (let i = this.length - 1; i >= 0; i--) yield itemAt(this.#shared, i);
   }
 
   *[Symbol.iterator](): Iterator<KnownEvent> {
