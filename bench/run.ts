@@ -11,6 +11,7 @@ import { practiceLines } from './practice';
 import { shimLines } from './shims';
 import { appendLines } from './append';
 import { appendSeveralLines } from './appendSeveral';
+import { shopsLines } from './shops';
 import { yardLines } from './yard';
 import { yardPaintLines } from './yardPaint';
 
@@ -28,6 +29,7 @@ const parts = {
   append: appendLines,
   'append-several': appendSeveralLines,
   yard: yardLines,
+  shops: shopsLines,
   'yard-paint': yardPaintLines,
   'first-visit': firstVisitLines,
   interface: interfaceLines,

@@ -1,5 +1,6 @@
 // `npm run bench`: measures, side by side in one run, and prints the table. Bundled as the
-// server is, for a loader that rewrites functions as it goes would be measured along.
+// server is, for a loader that rewrites functions as it goes would be measured along; beside it, where
+// its packages are found.
 import { join } from 'node:path';
 import {
   build,
@@ -23,7 +24,7 @@ must('Bundling the bench', join(root, 'node_modules/.bin/esbuild'), [
   '--packages=external',
   '--alias:@longbar/core=./core/src/index.ts',
   '--alias:@longbar/core/listen=./core/src/listen/index.ts',
-  '--outfile=bench/dist/run.mjs',
+  '--outfile=server/dist/bench.mjs',
   '--log-level=warning',
 ]);
-must('The bench', process.execPath, ['bench/dist/run.mjs', ...process.argv.slice(2)]);
+must('The bench', process.execPath, ['server/dist/bench.mjs', ...process.argv.slice(2)]);

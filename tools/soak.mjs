@@ -1,6 +1,7 @@
 // `npm run soak`: the crash, damage, convergence and fuzz tests in full, at every step and for all
 // rounds, and what holds of anything tried with other things each time; `npm test` runs a slice of
-// each, the same each time. It takes about half an hour on two cores.
+// each, the same each time. It takes about half an hour on two cores, and as long again for all
+// browser tests on PostgreSQL by three processes.
 import { join } from 'node:path';
 import {
   build,
@@ -32,7 +33,9 @@ must(
   'The soak of kill -9',
   bin('playwright'),
   ['test', '-c', 'e2e/playwright.config.ts', 'power-cut', 'several'],
-  {
-    env,
-  },
+  { env },
 );
+// The same tests as of one process with its file.
+must('Browser tests on PostgreSQL', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
+  env: { ...environment, LONGBAR_E2E_POSTGRES: '1' },
+});

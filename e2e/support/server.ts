@@ -1,4 +1,5 @@
-import { chmodSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,6 +22,9 @@ type Options = {
   postgres?: boolean;
 };
 
+/** With this, all but those that run `alone` are on PostgreSQL, by three processes each. */
+const EVERYWHERE = process.env.LONGBAR_E2E_POSTGRES === '1';
+
 /** A server of a test's own: its port, its data, and the means to stop and start it. */
 export class TestServer {
   readonly data = mkdtempSync(join(tmpdir(), 'longbar-e2e-'));
@@ -37,12 +41,14 @@ export class TestServer {
   }
 
   static async start(options: Options = {}): Promise<TestServer> {
-    const server = new TestServer(await freePort(), options);
+    const postgres = options.postgres || (EVERYWHERE && !options.alone);
+    const server = new TestServer(await freePort(), { ...options, postgres });
     const seed = process.env.LONGBAR_E2E_SEED;
     // Its database is another’s to reach, where this is run as root.
-    if (options.postgres) chmodSync(server.data, 0o711);
-    else if (seed !== undefined && !options.empty) {
-      cpSync(seed, server.data, { recursive: true });
+    if (postgres) chmodSync(server.data, 0o711);
+    if (seed !== undefined && !options.empty && (EVERYWHERE || !postgres)) {
+      // With whose they are: its database’s files are another’s.
+      execFileSync('cp', ['-a', `${seed}/.`, server.data]);
       server.cookie = process.env.LONGBAR_E2E_COOKIE;
     }
     await server.up();

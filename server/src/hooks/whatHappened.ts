@@ -64,7 +64,7 @@ async function recordsOf(
      FROM jobs JOIN job_reads ON job_reads.shop = jobs.shop AND job = jobs.id
      WHERE jobs.shop = $shop AND jobs.id ${db.dialect.inList('$1')} AND seal IS NOT NULL
        AND ${db.dialect.field('summary', 'signed')} IS NOT NULL
-     ORDER BY jobs.at`,
+     ORDER BY jobs.at, jobs.id`,
     [JSON.stringify(untold)],
   );
   // A machine may have left the yard since.

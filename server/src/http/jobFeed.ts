@@ -3,10 +3,11 @@ import type { Beat } from '@longbar/core';
 import { BeatSchema } from '@longbar/core';
 import * as v from 'valibot';
 import type { Others } from '../store/sql/others';
+import { BelievedBeats } from './beats';
 
 const CHANGED = 'changed';
 const BEAT = 'beat';
-const BeatOfJobSchema = v.tuple([v.string(), BeatSchema]);
+const BeatOfJobSchema = v.tuple([v.string(), BeatSchema, v.string()]);
 
 /**
  * Who looks at which job right now, here and in other processes. It carries no events of the journal,
@@ -15,6 +16,7 @@ const BeatOfJobSchema = v.tuple([v.string(), BeatSchema]);
  */
 export class JobFeed {
   private readonly emitter = new EventEmitter().setMaxListeners(0);
+  private readonly believed = new BelievedBeats();
   /** How many follow a job right now. */
   following = 0;
 
@@ -28,7 +30,7 @@ export class JobFeed {
     others.hear(CHANGED, v.string(), (job) => this.emitter.emit(`${CHANGED} ${job}`), all);
     // A beat that was missed is followed by another.
     const none = () => undefined;
-    others.hear(BEAT, BeatOfJobSchema, ([job, beat]) => this.pass(job, beat), none);
+    others.hear(BEAT, BeatOfJobSchema, (said) => this.pass(...said), none);
   }
 
   /** Something new is kept of this job. */
@@ -37,14 +39,18 @@ export class JobFeed {
     this.others.tell(CHANGED, job);
   }
 
-  /** Passes a beat on to all who look at the job; it is kept nowhere. */
-  beat(job: string, beat: Beat): void {
-    this.pass(job, beat);
-    this.others.tell(BEAT, [job, beat]);
+  /**
+   * Passes a beat from a phone on to all who look at the job, if it is believed; it is kept nowhere.
+   * Every process hears it, and so none believes another phone that makes one up.
+   */
+  beat(job: string, beat: Beat, phone: string): void {
+    if (this.pass(job, beat, phone)) this.others.tell(BEAT, [job, beat, phone]);
   }
 
-  private pass(job: string, beat: Beat): void {
-    this.emitter.emit(`${BEAT} ${job}`, beat);
+  private pass(job: string, beat: Beat, phone: string): boolean {
+    const isBelieved = this.believed.isBelieved(job, beat, phone, Date.now());
+    if (isBelieved) this.emitter.emit(`${BEAT} ${job}`, beat);
+    return isBelieved;
   }
 
   /** Hears of one job until the answer is called. */

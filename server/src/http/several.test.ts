@@ -63,6 +63,27 @@ describe('phones on two processes of one shop', () => {
     expect(heard).toEqual([beat]);
   });
 
+  it('believe no phone that makes up the beats of another, by whichever process', async () => {
+    const job = await someJob();
+    const silent = { turn: null, clearFor: null, said: null };
+    const beat = { device: randomUUID(), role: 'helper', heard: 0, ...silent };
+    const another = await other.pairedAs('Noor', 'technician');
+    const path = `/jobs/${job}/stream`;
+    const heard = await hear(one, path, { kind: 'beat', count: 2 }, async () => {
+      await one.post(`/jobs/${job}/beats`, { ...beat, beat: 1 });
+      await setTimeout(200);
+      const madeUp = await other.fetch(`/jobs/${job}/beats`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie: another },
+        body: JSON.stringify({ ...beat, beat: 2 }),
+      });
+      expect(madeUp.status).toBe(204);
+      await setTimeout(200);
+      await one.post(`/jobs/${job}/beats`, { ...beat, beat: 3 });
+    });
+    expect(heard).toEqual([1, 3].map((n) => ({ ...beat, beat: n })));
+  });
+
   it('see the yard, a machine and the calendar as the other left them', async () => {
     const { id } = MACHINES[0]!;
     const nameOn = async (server: TestServer) => (await server.get(`/machines/${id}`)).body.name;

@@ -37,7 +37,7 @@ const COLUMNS = [
  * the record.
  */
 export async function* readingsCsv(db: Database): AsyncGenerator<string> {
-  const jobs = await db.tables.jobs.findAll({ order: [['at', 'ASC']] });
+  const jobs = await db.tables.jobs.findAll({ order: ['at', 'id'] });
   yield csv([COLUMNS]);
   for (const row of jobs) {
     const lines = await jobsLines(db, row.get().id).catch(

@@ -10,8 +10,10 @@ export async function recordOfJob(
 ): Promise<{ context: JobContext; record: JobRecord }> {
   const [context, rows] = await Promise.all([
     readJob(db, id, localDay(new Date())),
-    db.tables.events.findAll({ where: { job: id } }),
+    db.tables.events.findAll({ where: { job: id }, order: ['serial'] }),
   ]);
   const events = rows.map((row): JobEvent => row.get().body);
-  return { context, record: recordOf(begunOf(context), events) };
+  // Of the very entries that are told: one may have come late since the rest was read.
+  const late = rows.map((row) => row.get()).flatMap((row) => (row.late ? [row.id] : []));
+  return { context, record: recordOf(begunOf({ ...context, late }), events) };
 }

@@ -1,5 +1,6 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
+import { LRUCache } from 'lru-cache';
 import * as v from 'valibot';
 import type { Database } from './sql/database';
 
@@ -7,16 +8,25 @@ const packed = promisify(gzip);
 /** Of zlib's levels: from here on an answer gets little smaller for much more time. */
 const LEVEL = 3;
 
-/** So many are kept, the oldest go first: of a machine they are some tens of kilobytes. */
-const MOST = 2000;
+/**
+ * All that a process keeps packed, of whatever shop, holds at most so many bytes: what nobody asked for
+ * the longest goes first. A yard of 500 machines with ten years of checks is some twenty megabytes.
+ */
+const kept = new LRUCache<string, Buffer>({
+  maxSize: 256 * 1024 ** 2,
+  sizeCalculation: ({ length }, key) => length + key.length,
+});
 
-const kept = new WeakMap<Database, Map<string, Promise<Buffer>>>();
+/** What is packed of one shop: where its answers are kept, and those that are being made. */
+type OfShop = { prefix: string; making: Map<string, Promise<Buffer>> };
+const shops = new WeakMap<Database, OfShop>();
+let known = 0;
 
-function answersOf(db: Database): Map<string, Promise<Buffer>> {
-  const known = kept.get(db);
-  if (known) return known;
-  const answers = new Map<string, Promise<Buffer>>();
-  kept.set(db, answers);
+function answersOf(db: Database): OfShop {
+  const before = shops.get(db);
+  if (before) return before;
+  const answers: OfShop = { prefix: `${++known} `, making: new Map() };
+  shops.set(db, answers);
   const forget = (keys: readonly string[]) => forgetOf(answers, keys);
   db.others.hear(UNPACK, v.array(v.string()), forget, () => forget([]));
   return answers;
@@ -28,15 +38,21 @@ export async function packedAnswer(
   key: string,
   make: () => Promise<string>,
 ): Promise<Buffer> {
-  const answers = answersOf(db);
-  const known = answers.get(key);
-  if (known) return known;
+  const { prefix, making } = answersOf(db);
+  const answer = kept.get(prefix + key) ?? making.get(key);
+  if (answer) return answer;
   const made = make().then((text) => packed(text, { level: LEVEL }));
-  answers.set(key, made);
-  made.catch(() => answers.delete(key));
-  const [oldest] = answers.keys();
-  if (answers.size > MOST && oldest !== undefined) answers.delete(oldest);
-  return made;
+  making.set(key, made);
+  // What was forgotten while it was made may be of before: whoever asked has it, and nobody else.
+  const isStillSo = () => making.get(key) === made && making.delete(key);
+  try {
+    const buffer = await made;
+    if (isStillSo()) kept.set(prefix + key, buffer);
+    return buffer;
+  } catch (error) {
+    isStillSo();
+    throw error;
+  }
 }
 
 /** What was packed under these keys is no longer so; without any, nothing is. */
@@ -48,7 +64,14 @@ export function unpack(db: Database, ...keys: readonly string[]): void {
 /** What other processes are told, which have packed the same. */
 const UNPACK = 'unpack';
 
-function forgetOf(answers: Map<string, Promise<Buffer>>, keys: readonly string[]): void {
-  if (keys.length === 0) answers.clear();
-  for (const key of keys) answers.delete(key);
+function forgetOf({ prefix, making }: OfShop, keys: readonly string[]): void {
+  if (keys.length === 0) {
+    making.clear();
+    const own = [...kept.keys()].filter((key) => key.startsWith(prefix));
+    for (const key of own) kept.delete(key);
+  }
+  for (const key of keys) {
+    making.delete(key);
+    kept.delete(prefix + key);
+  }
 }

@@ -133,7 +133,7 @@ export async function jobLines(db: Database, machine: string, before = '9'): Pro
     `SELECT id, jobs.at, by, method, sheetRevision, summary FROM job_reads
      JOIN jobs ON jobs.shop = job_reads.shop AND jobs.id = job
      WHERE job_reads.shop = $shop AND job_reads.machine = $1 AND job_reads.at < $2 AND summary <> '{}'
-     ORDER BY job_reads.at DESC`,
+     ORDER BY job_reads.at DESC, job`,
     [machine, before],
   );
   return rows.map((row) => {
@@ -157,7 +157,7 @@ export async function checkTexts(db: Database, machine: string): Promise<string[
     v.object({ check: v.string() }),
     `SELECT "check" FROM job_reads
      WHERE shop = $shop AND machine = $1 AND ${db.dialect.field('summary', 'signed')} IS NOT NULL
-     ORDER BY at DESC`,
+     ORDER BY at DESC, job`,
     [machine],
   );
   return rows.map(({ check }) => check);
@@ -194,7 +194,7 @@ export async function settleSheets(db: Database): Promise<void> {
         v.object({ pairs: v.nullable(v.string()) }),
         `SELECT ${db.dialect.field('"check"', 'lockPairs')} AS pairs
          FROM jobs JOIN job_reads ON job_reads.shop = jobs.shop AND job = id
-         WHERE jobs.shop = $shop AND sheet = $1 ORDER BY jobs.at DESC LIMIT ${RECENT_JOBS}`,
+         WHERE jobs.shop = $shop AND sheet = $1 ORDER BY jobs.at DESC, job LIMIT ${RECENT_JOBS}`,
         [sheet],
         transaction,
       );

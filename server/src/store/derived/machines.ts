@@ -17,7 +17,7 @@ export async function machineLines(db: Database, today: string, retired = false)
     v.object({ line: v.string() }),
     `SELECT line FROM machine_reads JOIN machines ON machines.shop = machine_reads.shop AND id = machine
      WHERE machine_reads.shop = $shop AND line <> '{}'
-       AND retiredAt IS ${retired ? 'NOT NULL' : 'NULL'} ORDER BY name`,
+       AND retiredAt IS ${retired ? 'NOT NULL' : 'NULL'} ORDER BY name, machine`,
   );
   return `[${rows.map(({ line }) => line).join(',')}]`;
 }

@@ -21,9 +21,10 @@ const OTHERS = 1000;
 /**
  * Brings what is derived up to date with the journal, the readings and the day. All who ask
  * while one run is under way share the next, which sees what they wrote. For what another
- * process wrote nobody waits: it is seen by those who ask a little later.
+ * process wrote nobody waits: it is seen by those who ask a little later. A shop as it was stays so.
  */
 export function settle(db: Database, day: string): Promise<void> {
+  if (db.isPast) return Promise.resolve();
   const state = settling.get(db) ?? {
     present: Promise.resolve(),
     next: undefined,

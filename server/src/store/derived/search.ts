@@ -27,7 +27,7 @@ export async function search(db: Database, words: string, today: string): Promis
          FROM machine_reads JOIN machines ON machines.shop = machine_reads.shop AND id = machine
          WHERE machine_reads.shop = $shop) AS known
        WHERE ${['machineName', 'engine', 'place', 'owner', 'serial'].map(has).join(' OR ')}
-       ORDER BY machineName LIMIT ${MOST}`,
+       ORDER BY machineName, machine LIMIT ${MOST}`,
       [like],
     ),
     db.rows(
@@ -41,7 +41,8 @@ export async function search(db: Database, words: string, today: string): Promis
       `SELECT machine, name AS machineName, job_words.job, job_words.at, says FROM job_words
        JOIN job_reads ON job_reads.shop = job_words.shop AND job_reads.job = job_words.job
        JOIN machines ON machines.shop = job_words.shop AND id = machine
-       WHERE job_words.shop = $shop AND ${has('says')} ORDER BY job_words.at DESC LIMIT ${MOST}`,
+       WHERE job_words.shop = $shop AND ${has('says')}
+       ORDER BY job_words.at DESC, job_words.job, says LIMIT ${MOST}`,
       [like],
     ),
   ]);

@@ -3,7 +3,7 @@ import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import type { ParsedArchive } from '@longbar/core';
+import type { JobEvent, ParsedArchive } from '@longbar/core';
 import { isRefused, parseArchive, SeededRandom } from '@longbar/core';
 import { MACHINES } from '../../demo/yard';
 import type { TestDatabase } from '../../../test-support/demoDatabase';
@@ -15,6 +15,7 @@ import { linesOf } from './linesOf';
 import type { ArchiveCounts } from './takeArchive';
 import { takeArchive } from './takeArchive';
 import { keepBlob, sha256 } from '../journal/blobs';
+import { appendEvents, beginJob } from '../journal/jobs';
 import type { Database } from '../sql/database';
 import { correctHours } from '../hours/hours';
 import { changeMachine } from '../yard/machineChanges';
@@ -88,6 +89,35 @@ describe('the archive of a shop', () => {
       expect(two).toEqual(one);
     }
     await expect(take(other, archive, false)).rejects.toThrow('empty shop only');
+  });
+
+  it('is of one moment, whatever is written while it is made', async () => {
+    const busy = await demo();
+    const before = await written(busy);
+    const at = new Date(NOW.getTime() + 60_000).toISOString();
+    const { id: machine } = MACHINES[2]!;
+    const lines = archiveLines(busy);
+    let text = String((await lines.next()).value);
+    const job = crypto.randomUUID();
+    const head = { machine, method: 'each', by: 'Ina', at } as const;
+    await beginJob(busy, { id: job, ...head, sheetRevision: 1 });
+    const note: JobEvent = {
+      type: 'note.made',
+      text: 'Meanwhile',
+      id: job,
+      job,
+      n: 1,
+      at,
+      by: 'Ina',
+    };
+    await appendEvents(busy, job, [note], at);
+    await changeMachine(busy, machine, { owner: 'Another' }, at, at.slice(0, 10));
+    await keepBlob(busy, sha256(Buffer.from('new')), 'image/jpeg', Buffer.from('new'), at);
+    for await (const line of lines) text += line;
+    expect(text).toBe(before);
+    const after = await written(busy);
+    for (const said of ['Meanwhile', 'Another']) expect(after).toContain(said);
+    expect((await take(await empty(), after, true)).job).toBe(await busy.tables.jobs.count());
   });
 
   it('takes large photos and many of them, from a file, line by line', async () => {

@@ -1,10 +1,11 @@
 import * as v from 'valibot';
 import { createHash } from 'node:crypto';
 import type { ArchiveLine } from '@longbar/core';
-import { ARCHIVE_FORMAT, canonical, ignore } from '@longbar/core';
+import { ARCHIVE_FORMAT, canonical, ignore, localDay } from '@longbar/core';
 import { Op } from 'sequelize';
 import { recordOfJob } from '../../record/recordOfJob';
 import type { Database } from '../sql/database';
+import { settle } from '../derived/readTables';
 import { headOf } from '../journal/jobHead';
 import { listKeys } from '../journal/keys';
 import { readShop } from '../yard/shop';
@@ -12,20 +13,48 @@ import { readSignature } from '../journal/signatures';
 
 const PAGE = 1000;
 
-/** The whole shop as lines of an archive; the last says how many came before, and their hash. */
+/**
+ * The whole shop as lines of an archive, as it is when the first is asked for, while others write on;
+ * the last says how many came before, and their hash.
+ */
 export async function* archiveLines(db: Database): AsyncGenerator<string> {
+  const shop = await settledAsItIs(db);
   const hash = createHash('sha256');
   let lines = 0;
-  for await (const line of contents(db)) {
-    hash.update(line);
-    lines += 1;
-    yield line;
+  try {
+    for await (const line of contents(shop.db)) {
+      hash.update(line);
+      lines += 1;
+      yield line;
+    }
+  } finally {
+    await shop.end();
   }
   yield write({ type: 'end', lines, sha256: hash.digest('hex') });
 }
 
+/** So often a moment is looked for at which no signed check has still to be worked out. */
+const TRIES = 5;
+
+/** The shop as it is, once what is derived from its signed checks is up to date. */
+async function settledAsItIs(db: Database): ReturnType<Database['asItIs']> {
+  for (let tries = 1; ; tries++) {
+    await settle(db, localDay(new Date()));
+    const shop = await db.asItIs();
+    if (tries === TRIES || !(await hasOldCheck(shop.db))) return shop;
+    await shop.end();
+  }
+}
+
 function write(line: ArchiveLine): string {
   return `${canonical(line)}\n`;
+}
+
+function hasOldCheck(db: Database): Promise<boolean> {
+  return db.some(
+    `SELECT job FROM job_reads JOIN jobs ON jobs.shop = job_reads.shop AND jobs.id = job
+     WHERE job_reads.shop = $shop AND stale = 1 AND seal IS NOT NULL`,
+  );
 }
 
 /** What there is, in the order in which an archive is read. */

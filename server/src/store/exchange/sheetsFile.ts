@@ -19,7 +19,10 @@ export async function sheetsFile(db: Database, ids: readonly string[]): Promise<
   if (missing !== undefined) throw new RequestError(404, `There is no sheet ${missing}.`);
   if (newest.length === 0) throw new RequestError(404, 'There are no sheets yet.');
   const hashes = new Set(newest.flatMap(({ document }) => photosOf(document)));
-  const blobs = await db.tables.blobs.findAll({ where: { sha256: [...hashes] } });
+  const blobs = await db.tables.blobs.findAll({
+    where: { sha256: [...hashes] },
+    order: ['sha256'],
+  });
   return {
     format: SHEETS_FORMAT,
     sheets: newest.map(({ id, document }) => ({ id, document })),

@@ -21,7 +21,7 @@ export type FleetRow = v.InferOutput<typeof FleetRowSchema>;
 export function fleetRows(db: Database): Promise<FleetRow[]> {
   return db.rows(
     FleetRowSchema,
-    `SELECT ${COLUMNS} FROM fleets WHERE shop = $shop ORDER BY address`,
+    `SELECT ${COLUMNS} FROM fleets WHERE shop = $shop ORDER BY address, id`,
   );
 }
 

@@ -11,7 +11,7 @@ export async function knownHours(
 ): Promise<(KnownHours & { serial: string })[]> {
   const machines = await db.tables.machines.findAll({
     where: { retiredAt: null },
-    order: [['name', 'ASC']],
+    order: ['name', 'id'],
   });
   return Promise.all(
     machines

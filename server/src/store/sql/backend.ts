@@ -26,6 +26,8 @@ export type Backend = Hearing & {
   ): Promise<unknown[]>;
   /** Runs `work` in a transaction that holds this; kept once it answers. */
   transact<T>(holding: Holding, work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Reads all that is kept as it is now, however long that takes, while others write on. */
+  asItIs(): Promise<Past>;
   /** Does something that one process at a time does, once no other is at it. */
   alone(what: string, work: () => Promise<void>): Promise<void>;
   /** Something was written and will be acknowledged. */
@@ -41,12 +43,32 @@ export type Backend = Hearing & {
   close(): Promise<void>;
 };
 
-/** What models write with: their statements go by the connection of the transaction. */
-export class Writing<Connection> extends Transaction {
+/** A transaction in which all is read as it was when it began, until it is ended; by models of its own. */
+export type Past = { within: Transaction; sequelize: Sequelize; end(): Promise<void> };
+
+/** What models read and write with: their statements go by the connection of the transaction. */
+export class Within<Connection> extends Transaction {
   constructor(
     sequelize: Sequelize,
     readonly connection: Connection,
   ) {
     super(sequelize, {});
+  }
+}
+
+/** Begins a transaction that reads; where it cannot, its connection is ended. */
+export async function begunAt(
+  past: Past,
+  ask: (sql: string) => Promise<unknown>,
+  begin: string,
+): Promise<Past> {
+  try {
+    await ask(begin);
+    // It is of the moment at which it first reads.
+    await ask('SELECT count(*) FROM shops');
+    return past;
+  } catch (error) {
+    await past.end();
+    throw error;
   }
 }

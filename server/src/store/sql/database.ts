@@ -5,7 +5,7 @@ import type { Summarise } from '../../jobRead/summary';
 import { summarise } from '../../jobRead/summary';
 import { readRows } from './columns';
 import type { Dialect } from './dialect';
-import type { Backend, Look } from './backend';
+import type { Backend, Look, Past } from './backend';
 import type { Others } from './others';
 import { othersOf, tellingAfter } from './others';
 import { openPostgres } from './postgres/backend';
@@ -55,6 +55,13 @@ export type Database = Asked<OfShop> & {
   write<T>(work: (transaction: Transaction) => Promise<T>, besides?: Besides): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
   derive(work: (transaction: Transaction) => Promise<void>): Promise<void>;
+  /**
+   * The shop as it is now, to be read at leisure while others write on, until it is ended. Nothing is
+   * written to it, and what is derived stays as it stands.
+   */
+  asItIs(): Promise<{ db: Database; end(): Promise<void> }>;
+  /** It is a shop as it was: nothing is written to it. */
+  isPast: boolean;
   /** Other processes on the same database, as far as they are about this shop. */
   others: Others;
   /** Does something of this shop that one process at a time does, once no other is at it. */
@@ -81,6 +88,8 @@ export type OpenOptions = {
   reading?: Summarise | undefined;
   /** A PostgreSQL database, by its address. */
   url?: string | undefined;
+  /** How long a connection to it may say nothing until it is given up, ms. */
+  patience?: number;
 };
 
 /**
@@ -89,9 +98,9 @@ export type OpenOptions = {
  */
 export async function openDatabase(
   folder: string,
-  { reading = summarise, url }: OpenOptions = {},
+  { reading = summarise, url, patience }: OpenOptions = {},
 ): Promise<Database> {
-  const backend = await (url === undefined ? openSqlite(folder) : openPostgres(url));
+  const backend = await (url === undefined ? openSqlite(folder) : openPostgres(url, patience));
   return shopsOn(backend, reading)(FIRST_SHOP);
 }
 
@@ -152,6 +161,11 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
       writes: () => kept,
       others,
       alone: (what, work) => backend.alone(`${what} ${shop}`, work),
+      isPast: false,
+      asItIs: async () => {
+        const past = await backend.asItIs();
+        return { db: pastOf(made, backend, past), end: past.end };
+      },
       derive: (work) => transact(work),
       async write(work, besides) {
         const answer = await transact(work, besides);
@@ -168,12 +182,25 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
   };
 }
 
-/** Plain statements of one shop, or of all. */
-function askedOf(backend: Backend, shop?: number): Asked<string> {
+/** A shop as it is in a transaction that reads. */
+function pastOf(db: Database, backend: Backend, { within, sequelize }: Past): Database {
+  const refuse = () => Promise.reject(new Error('Nothing is written to a shop as it was.'));
   return {
-    rows: async (schema, sql, bind = [], within) =>
+    ...db,
+    ...askedOf(backend, db.shop, within),
+    tables: defineTables(sequelize, db.shop, within),
+    isPast: true,
+    write: refuse,
+    derive: refuse,
+  };
+}
+
+/** Plain statements of one shop, or of all; those that name no transaction are asked in `always`. */
+function askedOf(backend: Backend, shop?: number, always?: Transaction): Asked<string> {
+  return {
+    rows: async (schema, sql, bind = [], within = always) =>
       readRows(schema, await backend.all(sql, bind, shop, within)),
-    some: async (sql, bind = [], within) =>
+    some: async (sql, bind = [], within = always) =>
       (await backend.all(`${sql} LIMIT 1`, bind, shop, within)).length > 0,
     run: async (sql, bind, within) => {
       await backend.all(sql, bind, shop, within);

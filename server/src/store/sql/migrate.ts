@@ -60,16 +60,17 @@ const ON_SQLITE: Migration[] = [
 ];
 
 /** Those since: the same on both. */
-const SINCE: Migration[] = [companies, companySheets];
+export const SINCE: Migration[] = [companies, companySheets];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */
 export async function pendingSteps(
   sequelize: Sequelize,
+  since = SINCE,
 ): Promise<{ done: string[]; pending: string[]; run: (to?: string) => Promise<unknown> }> {
   const queries = sequelize.getQueryInterface();
   const first = sequelize.getDialect() === 'postgres' ? [firstOnPostgres] : ON_SQLITE;
   const umzug = new Umzug({
-    migrations: [...first, ...SINCE].map(({ name, up }) => ({ name, up: () => up(queries) })),
+    migrations: [...first, ...since].map(({ name, up }) => ({ name, up: () => up(queries) })),
     storage: new SequelizeStorage({ sequelize }),
     logger: undefined,
   });

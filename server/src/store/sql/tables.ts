@@ -9,7 +9,7 @@ import type {
   Role,
   Shop,
 } from '@longbar/core';
-import type { Model, ModelStatic, Sequelize } from 'sequelize';
+import type { Model, ModelStatic, Sequelize, Transaction, Transactionable } from 'sequelize';
 import { DataTypes } from 'sequelize';
 
 /** What stands in each row besides its shop. */
@@ -123,14 +123,18 @@ const serial = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true 
 
 /**
  * The tables of one shop as Sequelize knows them; the migrations make them. What is asked of them
- * is asked of this shop's rows, and what is added is this shop's.
+ * is asked of this shop's rows, and what is added is this shop's. With `within` all of it is read in that transaction.
  */
-export function defineTables(sequelize: Sequelize, shop: number): Tables {
+export function defineTables(sequelize: Sequelize, shop: number, within?: Transaction): Tables {
+  const reading = (options: Transactionable) => {
+    options.transaction ??= within ?? null;
+  };
   const define = <Row extends object>(table: string, columns: object) => {
     const own = {
       tableName: table,
       timestamps: false,
       defaultScope: { where: { shop }, attributes: { exclude: ['shop'] } },
+      ...(within && { hooks: { beforeFind: reading, beforeCount: reading } }),
     };
     const whose = { type: DataTypes.INTEGER, primaryKey: true, defaultValue: shop };
     const all = { ...columns, shop: whose };

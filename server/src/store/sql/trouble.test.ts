@@ -14,7 +14,9 @@ describe('what is wrong with what keeps the data', () => {
 
   it('is told by words where its driver has no code', () => {
     expect(databaseTrouble(new Error('Connection terminated unexpectedly'))).toBe('away');
-    expect(databaseTrouble(thrown('ECONNREFUSED'))).toBe('away');
+    for (const code of ['ECONNREFUSED', '25006', '40P01']) {
+      expect(databaseTrouble(thrown(code))).toBe('away');
+    }
   });
 
   it('is nothing where something else failed', () => {

@@ -9,6 +9,10 @@ const AWAY = new Set([
   ...['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', 'EAI_AGAIN', 'ETIMEDOUT'],
   // Cut or refused by its server, which stops, starts, or has all its connections taken.
   ...['57P01', '57P02', '57P03', '08000', '08001', '08003', '08006', '53300'],
+  // Silent for too long with something begun, or another server than the one that writes.
+  ...['25P03', '25006'],
+  // It met an upgrade that alters what it asked for: once that is through, it gets it.
+  '40P01',
 ]);
 /** What its driver says without a code. */
 const CUT =

@@ -13,7 +13,7 @@ const HookRowSchema = v.object({ id: v.string(), address: v.string(), secret: v.
 export function hookRows(db: Database): Promise<HookRow[]> {
   return db.rows(
     HookRowSchema,
-    'SELECT id, address, secret FROM hooks WHERE shop = $shop ORDER BY address',
+    'SELECT id, address, secret FROM hooks WHERE shop = $shop ORDER BY address, id',
   );
 }
 
@@ -38,7 +38,7 @@ export async function listHooks(db: Database): Promise<Hook[]> {
        count(CASE WHEN body <> '' AND nextAt IS NULL THEN 1 END) AS givenUp
      FROM hooks LEFT JOIN hook_messages ON hook_messages.shop = hooks.shop AND hook = hooks.id
      WHERE hooks.shop = $shop
-     GROUP BY hooks.id, address, triedAt, problem ORDER BY address`,
+     GROUP BY hooks.id, address, triedAt, problem ORDER BY address, hooks.id`,
   );
   return rows.map(({ triedAt, problem, ...hook }) => ({
     ...hook,

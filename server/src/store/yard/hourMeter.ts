@@ -22,7 +22,8 @@ export async function hourMeterOf(
   const rows = await db.rows(
     ReadingSchema,
     `SELECT date, hours, replaced FROM hours_readings
-     WHERE shop = $shop AND machine = $1 AND job IS NULL AND takenBack IS NULL`,
+     WHERE shop = $shop AND machine = $1 AND job IS NULL AND takenBack IS NULL
+     ORDER BY date, serial`,
     [id],
   );
   const own = rows.map(({ date, hours, replaced }) => ({
@@ -53,7 +54,9 @@ export async function readingsOnRecord(
   jobs: readonly JobLine[],
   meter: readonly MeterChange[],
 ): Promise<ReadingOnRecord[]> {
-  const rows = (await db.tables.hours.findAll({ where: { machine: id } })).map((row) => row.get());
+  const rows = (
+    await db.tables.hours.findAll({ where: { machine: id }, order: ['date', 'serial'] })
+  ).map((row) => row.get());
   const own = rows.filter(({ job }) => job === null);
   const inJobs = jobs.flatMap(({ id: job, summary }): ReadingOnRecord[] => {
     const was = rows.find((row) => row.job === job)?.was;

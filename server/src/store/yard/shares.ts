@@ -34,7 +34,7 @@ export async function sharesOf(db: Database, job: string, now: Date): Promise<Sh
   return db.rows(
     v.object({ id: v.string(), by: v.string(), until: v.string() }),
     `SELECT id, by, until FROM shares
-     WHERE shop = $shop AND job = $1 AND endedAt IS NULL AND until > $2 ORDER BY until`,
+     WHERE shop = $shop AND job = $1 AND endedAt IS NULL AND until > $2 ORDER BY until, id`,
     [job, now.toISOString()],
   );
 }

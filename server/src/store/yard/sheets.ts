@@ -57,8 +57,8 @@ export async function listRevisions({ tables }: Database, id: string): Promise<S
 /** Every sheet by its newest revision, with the machines it serves; or those that are retired. */
 export async function listSheets({ tables }: Database, retired = false): Promise<SheetLine[]> {
   const [sheets, machines] = await Promise.all([
-    tables.sheets.findAll({ order: [['revision', 'ASC']] }),
-    tables.machines.findAll({ where: { retiredAt: null }, order: [['name', 'ASC']] }),
+    tables.sheets.findAll({ order: ['id', 'revision'] }),
+    tables.machines.findAll({ where: { retiredAt: null }, order: ['name', 'id'] }),
   ]);
   return newestOf(sheets.map((row) => row.get()))
     .filter((row) => Boolean(row.retiredAt) === retired && isReadable(row))
@@ -155,7 +155,11 @@ export async function retireSheet(
     const { machines, sheets } = db.tables;
     const known = await sheets.count({ where: { id }, transaction });
     if (known === 0) throw new RequestError(404, 'There is no such sheet.');
-    const users = await machines.findAll({ where: { sheet: id, retiredAt: null }, transaction });
+    const users = await machines.findAll({
+      where: { sheet: id, retiredAt: null },
+      order: ['name', 'id'],
+      transaction,
+    });
     if (retired && users.length > 0) {
       const names = new Intl.ListFormat('en').format(users.map((row) => row.get().name));
       throw wrongField(

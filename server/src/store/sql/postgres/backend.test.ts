@@ -1,9 +1,13 @@
 import { randomUUID } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { JobEvent } from '@longbar/core';
 import { NEW_SHOP } from '@longbar/core';
+import { Sequelize } from 'sequelize';
 import type { OwnDatabase } from '../../../../test-support/onPostgres';
 import { newDatabase } from '../../../../test-support/onPostgres';
 import { AnyRow } from '../../../../test-support/anyRow';
+import type { Cable } from '../../../../test-support/cable';
+import { cableTo } from '../../../../test-support/cable';
 import { demoInFile, emptyInFile } from '../../../../test-support/demoDatabase';
 import { NOW } from '../../../../test-support/now';
 import { MACHINES } from '../../../demo/yard';
@@ -15,6 +19,10 @@ import { listMachines } from '../../derived/machines';
 import { readShop, writeShop } from '../../yard/shop';
 import type { Database } from '../database';
 import { openDatabase } from '../database';
+import { SINCE } from '../migrate';
+import type { Migration } from '../migration';
+import { databaseTrouble } from '../trouble';
+import { upgradePostgres } from './upgrade';
 
 const AT = NOW.toISOString();
 let own: OwnDatabase;
@@ -51,8 +59,9 @@ async function eightPhones(job: string, each: number): Promise<Set<string>> {
         try {
           await appendEvents(both[phone % 2]!, job, [event], AT);
           kept.add(event.id);
-        } catch {
+        } catch (error) {
           // It is sent again later: what was not acknowledged is not lost.
+          if (databaseTrouble(error) !== 'away') throw error;
         }
       }
     }),
@@ -68,6 +77,13 @@ async function allOf(db: Database, job: string): Promise<string[]> {
     if (!page.more) return ids;
     after = page.serial;
   }
+}
+
+/** All that was acknowledged is held, once. */
+async function allHeld(job: string, kept: ReadonlySet<string>): Promise<void> {
+  const held = await allOf(both[0], job);
+  expect(new Set(held).size).toBe(held.length);
+  expect(held).toEqual(expect.arrayContaining([...kept]));
 }
 
 describe('two processes on one database', () => {
@@ -151,12 +167,94 @@ describe('a connection that is cut', () => {
     const kept = await phones;
     clearInterval(cutting);
     expect(cuts).toBeGreaterThan(3);
-    const held = await allOf(both[0], job);
-    expect(new Set(held).size).toBe(held.length);
-    expect(held).toEqual(expect.arrayContaining([...kept]));
+    await allHeld(job, kept);
     const after = noted(job, 1000);
     expect(await appendEvents(both[1], job, [after], AT)).toEqual([after.id]);
     expect(await both[1].whole.rows(AnyRow, 'SELECT 1 AS one')).toEqual([{ one: 1 }]);
+  });
+});
+
+describe('a cable that is pulled', () => {
+  let cable: Cable;
+  beforeEach(async () => {
+    jest.spyOn(console, 'debug').mockReturnValue();
+    await both[1].close();
+    cable = await cableTo(own.url);
+    both[1] = await openDatabase('', { url: cable.url, patience: 3000 });
+  });
+  afterEach(() => cable.close());
+
+  it('is a late answer where it is back before the connections are given up', async () => {
+    const job = await newJob();
+    const phones = eightPhones(job, 60);
+    await wait(100);
+    cable.pull();
+    await wait(500);
+    cable.plug('those that were');
+    const kept = await phones;
+    expect(kept.size).toBe(8 * 60);
+    await allHeld(job, kept);
+  });
+
+  it('is refused and sent again where they are not, and keeps no lock from the others', async () => {
+    const job = await newJob();
+    const held = both[1].write(async (transaction) => {
+      await readShop(both[1], transaction);
+      cable.pull();
+      await readShop(both[1], transaction);
+    });
+    held.catch(() => undefined);
+    await wait(200);
+    const since = Date.now();
+    // It waits for the shop that is held beyond the cable, until both ends have given that up.
+    const event = noted(job, 1);
+    const other = appendEvents(both[0], job, [event], AT);
+    await expect(held).rejects.toThrow();
+    expect(await other).toEqual([event.id]);
+    expect(Date.now() - since).toBeLessThan(20_000);
+    cable.plug('new ones');
+    const kept = await eightPhones(job, 20);
+    expect(kept.size).toBe(8 * 20);
+    expect(await listMachines(both[1], '2026-11-23')).toHaveLength(MACHINES.length);
+    await allHeld(job, kept);
+  });
+});
+
+/** What a later version might add to what is written and read all the time; it is in the way at first. */
+let tries = 0;
+const later: Migration = {
+  name: '9999-later',
+  async up({ sequelize }) {
+    const met = "DO $$ BEGIN RAISE EXCEPTION 'It met another.' USING ERRCODE = '40P01'; END $$";
+    if (tries++ === 0) await sequelize.query(met);
+    for (const table of ['events', 'jobs', 'shops', 'machines', 'hours_readings', 'job_reads']) {
+      await sequelize.query(`ALTER TABLE ${table} ADD COLUMN later TEXT`);
+    }
+    await sequelize.query('CREATE TABLE later (shop INTEGER PRIMARY KEY)');
+  },
+};
+
+describe('an upgrade while others serve', () => {
+  it('refuses nobody for longer than it takes, and the version before goes on, and starts', async () => {
+    const job = await newJob();
+    const yard = await listMachines(both[0], '2026-11-23');
+    const phones = eightPhones(job, 60);
+    await wait(100);
+    const sequelize = new Sequelize(own.url, { logging: false, pool: { max: 1 } });
+    await upgradePostgres(sequelize, [...SINCE, later]);
+    await sequelize.close();
+    expect(tries).toBeGreaterThan(1);
+    const kept = await phones;
+    await allHeld(job, kept);
+    expect(kept.size).toBeGreaterThan(8 * 30);
+    const again = await openDatabase('', { url: own.url });
+    for (const db of [...both, again]) {
+      const event = noted(job, 1000);
+      expect(await appendEvents(db, job, [event], AT)).toEqual([event.id]);
+      const now = await listMachines(db, '2026-11-23');
+      expect(now.map(({ id, name }) => [id, name])).toEqual(yard.map(({ id, name }) => [id, name]));
+    }
+    await again.close();
   });
 });
 

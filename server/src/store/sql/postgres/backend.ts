@@ -4,7 +4,8 @@ import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize';
 import { FolderError } from '../dataFile';
 import type { Backend, Holding } from '../backend';
-import { Writing } from '../backend';
+import { begunAt, Within } from '../backend';
+import { heedful, PATIENCE } from './connection';
 import { POSTGRES } from './dialect';
 import { ask, poolOf } from './pool';
 import { Session } from './session';
@@ -16,17 +17,20 @@ import { upgradePostgres } from './upgrade';
  * keeps nobody from reading, or whoever holds it could wait for them.
  */
 const [WRITERS, READERS, MODELS] = [8, 6, 4];
+/** Whoever reads a whole shop may rest so long between two pages of it, ms: a phone far out is slow. */
+const AT_LEISURE = 600_000;
 /** So many of those for writing one shop has at a time: a busy one leaves some to the others. */
 const OF_A_SHOP = 5;
 
 /**
  * Opens a PostgreSQL database, making its tables if need be. Transactions go on side by side, in this
- * process and in others; what one holds is a lock of the database. Throws FolderError.
+ * process and in others; what one holds is a lock of the database. A connection that says nothing for
+ * `patience` ms is given up. Throws FolderError.
  */
-export async function openPostgres(url: string): Promise<Backend> {
+export async function openPostgres(url: string, patience = PATIENCE): Promise<Backend> {
   await upgraded(url);
-  const sequelize = connect(url, MODELS);
-  const [writers, readers] = [poolOf(url, WRITERS), poolOf(url, READERS)];
+  const sequelize = connect(url, MODELS, heedful(patience));
+  const [writers, readers] = [poolOf(url, WRITERS, patience), poolOf(url, READERS, patience)];
   const session = await Session.begin(url);
   const turns = new Turns(OF_A_SHOP);
   const underWay = new Map<Transaction, pg.PoolClient>();
@@ -35,7 +39,7 @@ export async function openPostgres(url: string): Promise<Backend> {
     work: (within: Transaction) => Promise<T>,
   ): Promise<T> => {
     const client = await writers.connect();
-    const within = new Writing(sequelize, client);
+    const within = new Within(sequelize, client);
     underWay.set(within, client);
     let cut = false;
     try {
@@ -77,6 +81,24 @@ export async function openPostgres(url: string): Promise<Backend> {
         turns.end(shop);
       }
     },
+    async asItIs() {
+      // A connection of its own: whoever takes long over it takes none from those who read a little.
+      const own = poolOf(url, 1, AT_LEISURE);
+      const client = await own.connect().catch(async (error) => {
+        await own.end();
+        throw error;
+      });
+      const models = connect(url, 1);
+      const within = new Within(models, client);
+      underWay.set(within, client);
+      const end = async () => {
+        underWay.delete(within);
+        client.release(true);
+        await own.end();
+      };
+      const begin = 'BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY';
+      return begunAt({ within, sequelize: models, end }, async (sql) => client.query(sql), begin);
+    },
     tell: (told) => session.tell(told),
     hear: (hearer) => session.hear(hearer),
     alone: (what, work) => session.alone(what, work),
@@ -109,13 +131,13 @@ function locksOf({ shops, job }: Holding): string {
   return inOrder.map((shop) => `SELECT pg_advisory_xact_lock(${SHOP}, ${shop})`).join('; ');
 }
 
-function connect(url: string, max: number): Sequelize {
+function connect(url: string, max: number, how: object = {}): Sequelize {
   return new Sequelize(url, {
     dialect: 'postgres',
     dialectModule: pg,
     logging: false,
     pool: { max },
-    dialectOptions: { application_name: 'longbar' },
+    dialectOptions: { application_name: 'longbar', ...how },
   });
 }
 

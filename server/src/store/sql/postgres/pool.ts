@@ -1,21 +1,24 @@
 import { ignore } from '@longbar/core';
 import type { PoolClient } from 'pg';
 import pg from 'pg';
+import { heedful } from './connection';
 import type { Statement } from './statement';
 import { statementOf } from './statement';
 
 /** A count is a whole number here too: none of ours is beyond what one holds. */
 const COUNTS = 20;
 
-/** Connections to one database that come and go as they are asked for, so many at most. */
-export function poolOf(url: string, max: number): pg.Pool {
+/**
+ * Connections to one database that come and go as they are asked for, so many at most; given up once
+ * they are silent for `patience` ms.
+ */
+export function poolOf(url: string, max: number, patience: number): pg.Pool {
   const pool = new pg.Pool({
     connectionString: url,
     max,
     application_name: 'longbar',
-    keepAlive: true,
     pipeline: true,
-    connectionTimeoutMillis: 10_000,
+    ...heedful(patience),
     types: {
       getTypeParser: (oid: number, format?: 'text' | 'binary') =>
         oid === COUNTS ? Number : pg.types.getTypeParser(oid, format ?? 'text'),

@@ -4,6 +4,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
 import * as v from 'valibot';
 import type { Heard, Told } from '../others';
+import { heedful } from './connection';
 
 /** On which processes of one database hear each other. */
 const CHANNEL = 'longbar';
@@ -139,9 +140,10 @@ export class Session {
     const client = new pg.Client({
       connectionString: this.url,
       application_name: 'longbar session',
-      connectionTimeoutMillis: 5000,
       query_timeout: 5000,
-      keepAlive: true,
+      // What is told, asked and looked at goes one behind the other, whoever asks.
+      pipeline: true,
+      ...heedful(2 * ALIVE),
     });
     client.on('error', (error) => (this.client === client ? this.cut(error) : undefined));
     client.on('notification', ({ payload = '' }) => this.heard(payload));

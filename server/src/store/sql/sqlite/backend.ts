@@ -5,7 +5,7 @@ import sqlite from 'sqlite3';
 import * as v from 'valibot';
 import { dataFile, FolderError, wayBack } from '../dataFile';
 import type { Backend, Look } from '../backend';
-import { Writing } from '../backend';
+import { begunAt, Within } from '../backend';
 import { countAcknowledged } from './acknowledged';
 import type { Connection } from './connections';
 import { openConnection, PRAGMAS } from './connections';
@@ -21,16 +21,29 @@ export async function openSqlite(folder: string): Promise<Backend> {
   const sequelize = connect(file);
   await upgraded(sequelize, folder);
   const [reader, writer] = [await openConnection(file), await openConnection(file)];
-  const { inLine, isUnderWay, ended } = queueOn(sequelize, writer);
+  const underWay = new Map<Transaction, Connection>();
+  const { inLine, ended } = queueOn(sequelize, writer, underWay);
   const acknowledged = await countAcknowledged(folder, (sql, bind = []) => reader.all(sql, bind));
   return {
     dialect: SQLITE,
     sequelize,
     async all(sql, bind, shop, within) {
-      if (within && !isUnderWay(within)) throw new Error('This transaction has ended.');
-      return (within ? writer : reader).all(sql, bind, shop);
+      const connection = within ? underWay.get(within) : reader;
+      if (!connection) throw new Error('This transaction has ended.');
+      return connection.all(sql, bind, shop);
     },
     transact: (_, work) => inLine(work),
+    async asItIs() {
+      const own = await openConnection(file);
+      const models = connect(file);
+      const within = new Within(models, own.driver);
+      underWay.set(within, own);
+      const end = async () => {
+        underWay.delete(within);
+        await own.close();
+      };
+      return begunAt({ within, sequelize: models, end }, (sql) => own.all(sql, []), 'BEGIN');
+    },
     // One process serves a file: whatever else opens it is waited for by the clock.
     tell: () => undefined,
     hear: () => undefined,
@@ -55,13 +68,12 @@ export async function openSqlite(folder: string): Promise<Backend> {
  * One transaction after the other, for parallel ones on SQLite end in SQLITE_BUSY. They are begun
  * and ended here: Sequelize's own take as long for that as an append for all the rest.
  */
-function queueOn(sequelize: Sequelize, writer: Connection) {
+function queueOn(sequelize: Sequelize, writer: Connection, underWay: Map<Transaction, Connection>) {
   let last: Promise<unknown> = Promise.resolve();
-  let underWay: Transaction | undefined;
   const alone = async <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
-    const transaction = new Writing(sequelize, writer.driver);
+    const transaction = new Within(sequelize, writer.driver);
     await writer.all('BEGIN IMMEDIATE', []);
-    underWay = transaction;
+    underWay.set(transaction, writer);
     try {
       const answer = await work(transaction);
       await writer.all('COMMIT', []);
@@ -71,7 +83,7 @@ function queueOn(sequelize: Sequelize, writer: Connection) {
       await writer.all('ROLLBACK', []).catch(ignore('nothing is left to roll back'));
       throw error;
     } finally {
-      underWay = undefined;
+      underWay.delete(transaction);
     }
   };
   return {
@@ -80,7 +92,6 @@ function queueOn(sequelize: Sequelize, writer: Connection) {
       last = mine.catch(ignore('who asked for it is told'));
       return mine;
     },
-    isUnderWay: (transaction: Transaction) => transaction === underWay,
     ended: () => last,
   };
 }
