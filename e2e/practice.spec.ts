@@ -10,7 +10,7 @@ let server: TestServer;
 test.beforeEach(async ({ page }) => {
   server = await TestServer.start();
   // The engine of the day is of this day.
-  await page.clock.setFixedTime(new Date('2026-11-27T08:00:00'));
+  await page.clock.install({ time: new Date('2026-11-27T08:00:00') });
   await page.goto(`${server.url}/bench`);
   await page.getByRole('link', { name: 'Practice' }).click();
 });
