@@ -18,7 +18,8 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   // A machine that stalls once is not a mistake; the run says how many passed on a second try only.
   retries: 1,
-  workers: 2,
+  // What a page waits for leaves two workers' cores idle for a third of the time.
+  workers: 3,
   fullyParallel: true,
   globalSetup: './support/seed.ts',
   outputDir: '../test-results',

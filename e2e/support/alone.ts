@@ -3,6 +3,9 @@ import { spawn } from 'node:child_process';
 import type { Serving, Start } from './hosted';
 import { root } from './root';
 
+/** A PostgreSQL of its own is made and begun before it answers; beside other work that takes long, ms. */
+const PATIENCE = 60_000;
+
 /** Serves in a process of its own, which can be killed, or whose files may not grow. */
 export class Alone implements Serving {
   private child: ChildProcess | undefined;
@@ -21,7 +24,8 @@ export class Alone implements Serving {
     let said = '';
     child.stdout.on('data', (data) => (said += data));
     child.stderr.on('data', (data) => (said += data));
-    for (let tries = 0; tries < 1000; tries++) {
+    const late = Date.now() + PATIENCE;
+    while (Date.now() < late) {
       if (child.exitCode !== null) throw new Error(`The server ended: ${said}`);
       if (said.includes('Ctrl-C')) return /\S+\/pair#\S+/.exec(said)?.[0];
       await new Promise((resolve) => setTimeout(resolve, 20));

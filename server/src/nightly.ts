@@ -16,7 +16,9 @@ import { forEachShop } from './store/yard/shops';
 const orphaned = () => process.exit(1);
 process.on('disconnect', orphaned);
 const folder = process.argv[2] ?? '';
-const db = await openDatabase(folder, { url: databaseFrom(process.env.DATABASE_URL) });
+// The next server may begin in the folder while this one has not heard yet that its own has ended.
+const url = databaseFrom(process.env.DATABASE_URL);
+const db = await openDatabase(folder, { url, mayMake: false });
 const said = (done: number, of: number) =>
   // Where nobody listens any more, it has ended by the time that is told.
   process.send?.({ done, of }, undefined, undefined, () => undefined);

@@ -13,6 +13,10 @@ afterAll(async () => {
   await empty.close();
 });
 
+// Made before anybody is connected: a connection that lies idle meanwhile is closed.
+const newlines = gzipSync(Buffer.alloc(200_000_000, '\n'));
+const line = gzipSync(Buffer.alloc(80_000_000, 'x'));
+
 const post = async (body: string | Buffer, headers: Record<string, string> = {}, query = '') => {
   const type = { 'content-type': 'application/x-ndjson', ...headers };
   const init = {
@@ -37,11 +41,9 @@ describe('an archive over HTTP', () => {
   });
 
   it('that is a trap is refused at once and leaves nothing lying about', async () => {
-    const newlines = gzipSync(Buffer.alloc(200_000_000, '\n'));
     expect(newlines.length).toBeLessThan(250_000);
     const trap = await post(newlines, { 'content-encoding': 'gzip' });
     expect(trap).toMatchObject({ status: 400, body: { error: { message: /not JSON/ } } });
-    const line = gzipSync(Buffer.alloc(80_000_000, 'x'));
     expect(await post(line, { 'content-encoding': 'gzip' })).toMatchObject({
       status: 400,
       body: { error: { message: /too long/ } },

@@ -1,6 +1,7 @@
 import { ignore, SHOP_HEADER } from '@longbar/core';
 import type { RequestHandler } from 'express';
 import { RequestError } from '../requestError';
+import { Remembered } from '../store/remembered';
 import type { Database } from '../store/sql/database';
 import { identityOf } from '../store/yard/shop';
 
@@ -17,15 +18,21 @@ export function refuseOtherShops(db: Database): RequestHandler {
     const meant = request.get(SHOP_HEADER);
     if (meant === undefined) return next();
     if (OPEN.has(request.path) && request.method === 'GET') {
-      const here = await identityOf(db).catch(ignore('what is asked says itself what is wrong'));
+      const here = await known(db).catch(ignore('what is asked says itself what is wrong'));
       if (here) response.set(SHOP_HEADER, here.id);
       return next();
     }
-    const { id } = await identityOf(db);
+    const { id } = await known(db);
     if (meant !== id) {
       throw new RequestError(421, 'Another shop is kept here now. Open the application anew.');
     }
     response.set(SHOP_HEADER, id);
     next();
   };
+}
+
+const identities = new Remembered<{ id: string }>();
+
+function known(db: Database): Promise<{ id: string }> {
+  return identities.of(db, String(db.shop), () => identityOf(db));
 }

@@ -9,7 +9,8 @@ import { shopOfCalendar } from '../store/yard/shops';
 import { identityOf, readShop } from '../store/yard/shop';
 import { inShop } from '../inShop';
 import type { Holder, Paired } from '../store/yard/phones';
-import { noteSeen, whoHolds } from '../store/yard/phones';
+import { hashOf, noteSeen, whoHolds } from '../store/yard/phones';
+import { Remembered } from '../store/remembered';
 import { ruleOf } from './rules';
 
 /** A phone stays paired so long, ms: browsers keep no cookie longer. */
@@ -78,8 +79,11 @@ export function onlyWhoMay(db: Database): RequestHandler {
 async function whoAsks(db: Database, request: Request): Promise<Holder | undefined> {
   const { cookie } = await doorOf(db);
   const token = cookieOf(request, cookie);
-  return token === undefined ? undefined : whoHolds(db, token);
+  if (token === undefined) return undefined;
+  return holders.of(db, hashOf(token), () => whoHolds(db, token));
 }
+
+const holders = new Remembered<Holder>();
 
 /** Whether the phone that asked is paired still; it may be let go while a stream goes on. */
 export function isStillPaired(db: Database, request: Request): () => Promise<boolean> {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JobEvent } from '@longbar/core';
+import type { JobEvent, Me } from '@longbar/core';
 import { setTimeout } from 'node:timers/promises';
 import { AnyRow } from '../../test-support/anyRow';
 import { hear } from '../../test-support/hear';
@@ -82,6 +82,21 @@ describe('phones on two processes of one shop', () => {
       await one.post(`/jobs/${job}/beats`, { ...beat, beat: 3 });
     });
     expect(heard).toEqual([1, 3].map((n) => ({ ...beat, beat: n })));
+  });
+
+  it('are let go, and given other roles, by all of them', async () => {
+    const cookie = await other.pairedAs('Ruben', 'foreman');
+    const asks = async (server: TestServer, path: string) =>
+      (await server.fetch(path, { headers: { cookie } })).status;
+    const { id, phone } = (await (await one.fetch('/me', { headers: { cookie } })).json()) as Me;
+    expect(await asks(one, '/audit')).toBe(200);
+    expect((await other.patch(`/people/${id}`, { role: 'helper' })).status).toBe(200);
+    expect(await asks(other, '/audit')).toBe(403);
+    await until(async () => (await asks(one, '/audit')) === 403);
+    expect(await asks(one, '/machines')).toBe(200);
+    expect((await other.delete(`/people/phones/${phone}`)).status).toBe(200);
+    expect(await asks(other, '/machines')).toBe(401);
+    await until(async () => (await asks(one, '/machines')) === 401);
   });
 
   it('see the yard, a machine and the calendar as the other left them', async () => {

@@ -23,15 +23,20 @@ const STARTING = 'longbar-starting.sqlite';
 /**
  * The file of the database in `folder`, fit to be opened: a restore that was cut off is finished,
  * and where there never was a database one is made. What was lost is not taken for a new shop.
+ * Without `make` nothing is done in the folder: whoever works beside a server would be in its way.
  * Throws FolderError.
  */
 export async function dataFile(
   folder: string,
-  make: (file: string) => Promise<void>,
+  make: ((file: string) => Promise<void>) | undefined,
 ): Promise<string> {
+  const live = join(folder, LIVE);
+  if (!make) {
+    if (existsSync(live)) return live;
+    throw new FolderError(`${live} is gone.`);
+  }
   checkFolder(folder);
   finishRestore(folder);
-  const live = join(folder, LIVE);
   if (existsSync(live)) {
     if (statSync(live).size > 0) return live;
     throw new FolderError(

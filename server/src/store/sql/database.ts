@@ -44,7 +44,11 @@ export type Database = Asked<OfShop> & {
   /** Another shop of the same database. */
   of(shop: number): Database;
   /** The whole database: statements about the file or about all shops, and writes of any of them. */
-  whole: Asked<string> & { writes(): number };
+  whole: Asked<string> & {
+    writes(): number;
+    /** How many writes of what jobs share are known, here and in other processes. */
+    changes(): number;
+  };
   tables: Tables;
   /** How this database says what each says in its own way. */
   dialect: Dialect;
@@ -90,6 +94,8 @@ export type OpenOptions = {
   url?: string | undefined;
   /** How long a connection to it may say nothing until it is given up, ms. */
   patience?: number;
+  /** Whether a file is made where there is none; it is, unless said. */
+  mayMake?: boolean;
 };
 
 /**
@@ -98,17 +104,20 @@ export type OpenOptions = {
  */
 export async function openDatabase(
   folder: string,
-  { reading = summarise, url, patience }: OpenOptions = {},
+  { reading = summarise, url, patience, mayMake }: OpenOptions = {},
 ): Promise<Database> {
-  const backend = await (url === undefined ? openSqlite(folder) : openPostgres(url, patience));
+  const backend = await (url === undefined
+    ? openSqlite(folder, mayMake)
+    : openPostgres(url, patience));
   return shopsOn(backend, reading)(FIRST_SHOP);
 }
 
 /** The shop that a database is made with. */
 const FIRST_SHOP = 1;
 
-/** What other processes are told of a shop that was written. */
+/** What other processes are told of a shop that was written: what, if it was no more than a job. */
 const WROTE = 'wrote';
+const A_JOB = 'a job';
 
 /** The shops of an open database, by their numbers. */
 function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Database {
@@ -116,8 +125,11 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
   const refuseDamaged = () => {
     if (damage !== null) throw new RequestError(503, damage);
   };
-  let all = 0;
-  const whole = { ...askedOf(backend), writes: () => all };
+  let [all, changes] = [0, 0];
+  const whole = { ...askedOf(backend), writes: () => all, changes: () => changes };
+  backend.hear((told) => {
+    if (!told || (told.topic === WROTE && told.said !== A_JOB)) changes += 1;
+  });
   const shops = new Map<number, Database>();
   const shared = {
     whole,
@@ -170,10 +182,12 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
       async write(work, besides) {
         const answer = await transact(work, besides);
         // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
+        const ofOneJob = besides !== undefined && 'job' in besides;
         kept += 1;
         all += 1;
+        if (!ofOneJob) changes += 1;
         backend.kept();
-        others.tell(WROTE);
+        others.tell(WROTE, ofOneJob ? A_JOB : undefined);
         return answer;
       },
     };

@@ -184,6 +184,12 @@ describe('what is lost', () => {
     expect(readdirSync(folder)).not.toContain('longbar.sqlite');
   });
 
+  it('is not made anew by what works beside a server', async () => {
+    const folder = fresh();
+    await expect(openDatabase(folder, { mayMake: false })).rejects.toThrow('is gone');
+    expect(readdirSync(folder)).toEqual([]);
+  });
+
   it('is not taken for a new shop, and the way back is named', async () => {
     const folder = fresh();
     copyDemo(folder);

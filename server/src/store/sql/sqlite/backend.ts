@@ -13,11 +13,12 @@ import { SQLITE } from './dialect';
 import { upgrade } from './upgrade';
 
 /**
- * Opens the database file of `folder`, making both if need be. One connection reads and one writes,
+ * Opens the database file of `folder`, making both if need be and if it may. One connection reads and one writes,
  * one transaction after the other. Throws FolderError.
  */
-export async function openSqlite(folder: string): Promise<Backend> {
-  const file = await dataFile(folder, (fresh) => makeDatabase(fresh, folder));
+export async function openSqlite(folder: string, mayMake = true): Promise<Backend> {
+  const make = (fresh: string) => makeDatabase(fresh, folder);
+  const file = await dataFile(folder, mayMake ? make : undefined);
   const sequelize = connect(file);
   await upgraded(sequelize, folder);
   const [reader, writer] = [await openConnection(file), await openConnection(file)];
