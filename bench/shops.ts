@@ -142,7 +142,8 @@ async function measure(
   return { shops, clients: clients.length, answers, appends: await appending(writers) };
 }
 
-let made = 0;
+/** The number of the last event that each job's phone sent. */
+const lastOf = new Map<string, number>();
 
 /** Each job's phone sends one tap after the other: how many a second are kept. */
 async function appending(writers: readonly Writers[]): Promise<number> {
@@ -151,7 +152,9 @@ async function appending(writers: readonly Writers[]): Promise<number> {
   let kept = 0;
   const phone = async ({ port, cookie }: Writers, job: string) => {
     while (performance.now() < until) {
-      const head = { id: crypto.randomUUID(), job, n: 1000 + ++made, by: 'Bench' };
+      const n = (lastOf.get(job) ?? 0) + 1;
+      lastOf.set(job, n);
+      const head = { id: crypto.randomUUID(), job, n, by: 'Bench' };
       const reading = { go: 250, noGo: 300, how: 'go-no-go' };
       const event = {
         ...{ ...head, at: new Date().toISOString(), type: 'reading.taken', reading },
