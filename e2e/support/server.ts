@@ -3,9 +3,11 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import type { BrowserContext } from '@playwright/test';
 import { Alone } from './alone';
 import { Hosted } from './hosted';
+import { root } from './root';
 
 type Options = {
   /** A folder with an application of its own to serve. */
@@ -20,6 +22,8 @@ type Options = {
   alone?: boolean;
   /** By two processes, on a PostgreSQL of its own; it is `alone`, too. */
   postgres?: boolean;
+  /** Each of its processes has a clock of its own, hours apart. */
+  clocksApart?: boolean;
 };
 
 /** With this, all but those that run `alone` are on PostgreSQL, by three processes each. */
@@ -61,11 +65,14 @@ export class TestServer {
 
   /** Starts it; with `kilobytes` no file of its may grow beyond that, as on a full disk. */
   async up({ kilobytes }: { kilobytes?: number } = {}): Promise<void> {
-    const { web, certificate, empty, postgres } = this.options;
+    const { web, certificate, empty, postgres, clocksApart } = this.options;
     const env = {
       PORT: String(this.port),
       LONGBAR_DATA: this.data,
       ...(postgres && { LONGBAR_PROCESSES: '3' }),
+      ...(clocksApart && {
+        NODE_OPTIONS: `--import=${pathToFileURL(join(root, 'e2e/support/clockApart.mjs'))}`,
+      }),
       ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };
     this.firstLink = await this.serving.up({ env, demo: !empty, web, postgres, kilobytes });

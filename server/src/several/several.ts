@@ -23,7 +23,7 @@ const PATIENCE = 10_000;
 /** So many ports are tried. */
 const TRIES = 5;
 
-type One = { port: number; child: ChildProcess | undefined };
+type One = { port: number; child: ChildProcess | undefined; serves: boolean };
 
 /** Several processes that serve the same, each on a port of its own; one that dies is begun again. */
 export class Several {
@@ -40,7 +40,7 @@ export class Several {
   /** Begins one more. Throws StartError with what it said where it cannot. */
   async begin(): Promise<Begun> {
     for (let tries = 1; ; tries++) {
-      const one: One = { port: await freePort(), child: undefined };
+      const one: One = { port: await freePort(), child: undefined, serves: false };
       try {
         const begun = await this.start(one);
         this.all.push(one);
@@ -55,11 +55,11 @@ export class Several {
 
   /** The port of one that serves, each in its turn; undefined while none does. */
   next(): number | undefined {
-    const serving = this.all.filter(({ child }) => child !== undefined);
+    const serving = this.all.filter(({ serves }) => serves);
     return serving[this.turn++ % serving.length]?.port;
   }
 
-  /** Asks all of them to end, and waits until they have. */
+  /** Asks all of them to end, one that is just being begun too, and waits until they have. */
   async end(): Promise<void> {
     this.ending = true;
     await Promise.all(
@@ -76,19 +76,21 @@ export class Several {
   private async start(one: One): Promise<Begun> {
     const env = { ...this.env, HOST: '127.0.0.1', PORT: String(one.port) };
     const child = inOwnProcess('oneOfSeveral', this.args, env);
+    one.child = child;
+    child.once('exit', (code, signal) => {
+      const { serves } = one;
+      Object.assign(one, { child: undefined, serves: false });
+      if (this.ending || !serves) return;
+      this.logger.error(`A process ended (${signal ?? code}) and is begun again.`);
+      void this.startAgain(one);
+    });
     const [told] = await Promise.race([
       once(child, 'message'),
       once(child, 'exit').then(() => [{ why: 'It ended before it served.' }]),
     ]);
     const begun = v.parse(ToldSchema, told);
     if ('why' in begun) throw new StartError(begun.why);
-    one.child = child;
-    child.once('exit', (code, signal) => {
-      one.child = undefined;
-      if (this.ending) return;
-      this.logger.error(`A process ended (${signal ?? code}) and is begun again.`);
-      void this.startAgain(one);
-    });
+    one.serves = true;
     return begun;
   }
 
@@ -100,7 +102,7 @@ export class Several {
         await this.start(one);
         return;
       } catch (error) {
-        this.logger.error(error);
+        if (!this.ending) this.logger.error(error);
       }
     }
   }
