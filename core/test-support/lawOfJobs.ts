@@ -46,9 +46,18 @@ export function brokenLaws(
   const unset = new Set<string>();
   const locked = new Set<string>();
   let covered = false;
-  for (const event of state.standing) {
+  const known = events.filter(isKnown);
+  const byId = new Map(known.map((event) => [event.id, event]));
+  const stands = new Set([...state.standing].map(({ id }) => id));
+  for (const event of known) {
+    // What is taken back holds no longer from here on; what was done before, was done behind it.
+    const back = event.type === 'event.undone' ? byId.get(event.target) : undefined;
+    if (back?.type === 'isolation.done') isolated.delete(back.isolation);
+    if (back?.type === 'isolation.undone') isolated.add(back.isolation);
+    if (back?.type === 'lock.hung') locked.delete(back.by);
+    if (back?.type === 'closing.done') covered = false;
     if (event.type === 'isolation.done') isolated.add(event.isolation);
-    if (event.type === 'adjuster.unset') unset.add(event.adjuster);
+    if (event.type === 'adjuster.unset' && stands.has(event.id)) unset.add(event.adjuster);
     if (event.type === 'lock.hung') locked.add(event.by);
     if (event.type === 'clear.said' && event.person === event.by) locked.delete(event.by);
     const handsIn = event.type === 'crank.turned' || 'adjuster' in event;

@@ -14,6 +14,8 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       ...misreadTag(sheet, seed),
       // Every third takes back now and then what was tapped last.
       ...(seed % 3 === 1 && { takesBack: 0.1 }),
+      // Every fifth goes on by another method now and then.
+      ...(seed % 5 === 2 && { changesMethod: 0.03 }),
     },
     phones: random.next() < 0.3 ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),

@@ -34,6 +34,8 @@ export type Faults = {
   misreadTag?: number;
   /** The chance at each act to take back the last few of one's own, and to be asked for them again. */
   takesBack?: number;
+  /** The chance at each act to go on by another method. */
+  changesMethod?: number;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */
   careless?: 'feels-nothing' | 'nobody-turned';
 };

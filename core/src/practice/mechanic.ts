@@ -86,7 +86,7 @@ export class Mechanic {
       case 'run':
         return [{ type: 'run.noted', ran: at.not.length === 0, leaks: this.random.next() < LEAKS }];
       case 'fit':
-        return 'acts' in at ? this.fit(at.acts) : this.planShims(setting, state);
+        return 'acts' in at ? this.fit(at.acts, state) : this.planShims(setting, state);
       default:
         return [ordinaryAct(at)];
     }
@@ -240,8 +240,11 @@ export class Mechanic {
   }
 
   /** All of a place at once: all shims out, then all in, a stand-in where one has to wait. */
-  private fit(acts: readonly { id: string; in: number | null }[]): Answer {
+  private fit(acts: readonly { id: string; in: number | null }[], { shims }: JobState): Answer {
     return acts.map((act) => {
+      const from = shims?.rows.find(({ id }) => id === act.id)?.from ?? '';
+      // The bucket that it comes out of is opened for it, where nothing was put into that one yet.
+      if (act.in !== null && shims && !(from in shims.put)) this.log.push({ set: from });
       this.engine.fit(act.id, act.in ?? this.engine.shim(act.id));
       this.log.push({ set: act.id });
       return { type: 'shim.fitted', adjuster: act.id, size: act.in };

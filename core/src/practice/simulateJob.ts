@@ -1,5 +1,6 @@
 import { itemAt } from '../itemAt';
 import type { BarringMethod } from '../barring/methods';
+import { BARRING_METHODS } from '../barring/methods';
 import { planWork } from '../crank/planWork';
 import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/policy';
@@ -110,6 +111,8 @@ class Simulation {
       if (this.random.next() < (faults.interrupted ?? 0)) this.interrupt();
       if (faults.misreadTag !== undefined && this.random.next() < faults.misreadTag)
         this.tap(this.mechanic.tagAgain(journal.state(), this.sheet));
+      if (faults.changesMethod !== undefined && this.random.next() < faults.changesMethod)
+        this.changeMethod();
       const setting = journal.setting();
       const instruction = nextOf(setting, journal.state(), this.now());
       if (!instruction)
@@ -140,6 +143,13 @@ class Simulation {
     if (turned > 0) this.log.push({ bar: turned });
     this.clock += act.minutes * 60 * SECONDS;
     this.tap([act]);
+  }
+
+  /** Goes on by another method, which this engine takes. */
+  private changeMethod(): void {
+    const method = this.random.one(BARRING_METHODS);
+    const { sheet } = this.journal.setting();
+    if (!isRefused(planWork(sheet, { method }))) this.tap([{ type: 'method.changed', method }]);
   }
 
   /** Takes back one's own last few taps, as far as they left nothing at the engine. */

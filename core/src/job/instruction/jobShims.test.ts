@@ -18,11 +18,11 @@ const middle = (id: string) => (id.startsWith('intake') ? 330 : 580);
 const stopOf = (id: string) => PLAN.stops.findIndex(({ set }) => set.some((s) => s.id === id));
 
 /** Everything measured at target but one at each stop, which are the wrong way round. */
-function measured(): JobAct[] {
+function measured(by = 100): JobAct[] {
   return PLAN.stops.flatMap(({ at, set }, stop): JobAct[] => [
     ...(stop > 0 ? barredTo(at as 0 | 360) : []),
     ...set.flatMap(({ id }, i): JobAct[] => {
-      const off = i > 0 ? 0 : stop === 0 ? -100 : 100;
+      const off = i > 0 ? 0 : stop === 0 ? -by : by;
       const gap = middle(id) + off;
       const reading = { go: gap - 25, noGo: gap + 25, how: 'go-no-go' as const };
       return [
@@ -129,4 +129,52 @@ describe('the work on the shims', () => {
     const stays = { ...shims, rows: [{ ...shims.rows[0]!, id: from, from }], outside: [] };
     expect(shimPlanTaken(stays, foldJob(journal(unread)))).toHaveLength(1);
   });
+
+  it('closes what was emptied where the crank stands, though another method has it further on', () => {
+    const [one, other] = ['intake.1', 'exhaust.1'];
+    const swapped = rowsFor([one, 'stock'], [other, one]);
+    const fitted: JobAct = { type: 'shim.fitted', adjuster: other, size: 2600 };
+    const given = [...swapped, fitted];
+    const further = planWith(1, one);
+    const now = shimStage(sheet, foldJob(journal(given)), further);
+    expect(now).toMatchObject({ stage: 'fit', acts: [{ id: one, in: 2600 }] });
+    // What is to come into it lies in a bucket further on: a stand-in until then.
+    const later = rowsFor([one, 'intake.6'], [other, one], ['intake.6', 'stock']);
+    const until = shimStage(sheet, foldJob(journal([...later, fitted])), further);
+    expect(until).toMatchObject({ stage: 'fit', acts: [{ id: one, in: null }] });
+  });
+
+  it('takes no shim out of a bucket that does not hold there, whatever stop it is planned at', () => {
+    const moved = rowsFor(['intake.1', 'intake.6'], ['intake.6', 'stock']);
+    const now = shimStage(sheet, foldJob(journal(moved)), planWith(0, 'intake.6'));
+    expect(now).toEqual({ stage: 'bar', ids: ['intake.6'] });
+  });
 });
+
+/** At the first stop, everything measured and at target. */
+const measuredAtFirst: JobAct[] = [...START, ...measured(0), ...barredTo(0)];
+
+/** A plan is taken by which each of these buckets gets a shim of 2.60 mm from there; all else stays. */
+function rowsFor(...pairs: [id: string, from: string][]): JobAct[] {
+  const from = new Map(pairs);
+  const state = foldJob(journal(measuredAtFirst));
+  const rows = shimRows(ofShims, state, PLAN).map(({ id, old }) => {
+    const source = from.get(id);
+    return { id, old, new: source ? 2600 : old, from: source ?? id, lash: middle(id), sum: '' };
+  });
+  const plan = { rows, order: [], outside: [], buy: [] };
+  return [...measuredAtFirst, ...shimPlanTaken(plan, state)];
+}
+
+/** The plan, with one of its adjusters at another of its stops. */
+function planWith(stop: number, moved: string): typeof PLAN {
+  const all = PLAN.stops.flatMap(({ set }) => set);
+  const stops = PLAN.stops.map((each, place) => ({
+    ...each,
+    set: [
+      ...each.set.filter(({ id }) => id !== moved),
+      ...all.filter(({ id }) => place === stop && id === moved),
+    ],
+  }));
+  return { ...PLAN, stops };
+}

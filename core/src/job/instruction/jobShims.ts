@@ -142,25 +142,73 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   const open = closed.filter((id) => !isShimDone(sheet, state, id) && !outside.includes(id));
   if (acts.length === 0 && open.length === 0 && outside.length === 0) return { stage: 'done' };
   // What lies open is closed first: only then is it known which shim is where.
-  const { rows = [], put = {} } = state.shims ?? {};
-  const given = new Set(
-    rows.filter(({ id }) => typeof put[id] === 'number').map((row) => row.from),
-  );
+  const { given, fromOf } = shimsInHand(state);
   const liesOpen = acts.some(({ id }) => state.adjusters[id]?.fitted === null || given.has(id));
-  const unplanned = ids.some((id) => !rows.some((row) => row.id === id));
+  const unplanned = ids.some((id) => !fromOf.has(id));
   // That it stays as it is was taken back, or its reading: it is decided anew.
   const decided = open.filter((id) => isDecided(state, id));
   const anew = outside.length > 0 || unplanned || decided.length < open.length;
   if (!state.shims || (anew && !liesOpen)) return { stage: 'plan' };
+  return asPlanned(sheet, state, plan, { acts, decided });
+}
+
+/** What comes next by the plan of shims: these acts are left, and these buckets are to be read. */
+function asPlanned(
+  sheet: EngineSheet,
+  state: JobState,
+  plan: BarringPlan,
+  { acts, decided }: { acts: readonly ShimAct[]; decided: readonly string[] },
+): ShimStage {
+  const { fromOf, isEmpty, isOut, closing } = shimsInHand(state);
   const here = new Set(heldAtHand(sheet, state, plan));
+  const { settable } = crankOfJob(sheet, state);
+  // By another method an empty bucket may belong to a stop further on: without a shim nothing is
+  // barred there, so that a stand-in goes in where the new one is not in hand.
+  const stranded = [...new Set(acts.map(({ id }) => id))].filter(
+    (id) => isEmpty(id) && !here.has(id) && settable.has(id),
+  );
+  if (stranded.length > 0) return { stage: 'fit', acts: stranded.map(closing) };
   // Only acts that go together are offered: what comes out of one bucket goes into the next.
-  const first = acts.findIndex(({ id }) => !here.has(id));
-  const now = first < 0 ? acts : acts.slice(0, first);
+  const first = acts.findIndex(
+    ({ id, in: shim }) =>
+      !here.has(id) || !(shim === null || isOut(id) || here.has(fromOf.get(id) ?? '')),
+  );
+  const now = first < 0 ? [...acts] : acts.slice(0, first);
   if (now.length > 0) return { stage: 'fit', acts: now };
   const unread = decided.find((id) => here.has(id));
   if (unread !== undefined) return { stage: 'read', id: unread };
   const next = acts[0]?.id;
-  return { stage: 'bar', ids: next === undefined ? decided : [next, ...decided] };
+  if (next === undefined) return { stage: 'bar', ids: [...decided] };
+  // Where it stands at the bucket already, it is the shim for it that lies further on.
+  const awaited = here.has(next) ? (fromOf.get(next) ?? next) : next;
+  return { stage: 'bar', ids: [awaited, ...decided] };
+}
+
+/** What of the planned shims is where: in hand, given to another bucket, or named for one. */
+function shimsInHand({ shims }: JobState) {
+  const { rows = [], put = {} } = shims ?? {};
+  const fromOf = new Map(rows.map(({ id, from }) => [id, from]));
+  const given = new Set(
+    rows.filter(({ id }) => typeof put[id] === 'number').map((row) => row.from),
+  );
+  /** The new shim of a bucket lies in no other one. */
+  const isOut = (id: string) => {
+    const from = fromOf.get(id) ?? '';
+    return !fromOf.has(from) || from in put || given.has(from);
+  };
+  return {
+    fromOf,
+    /** Its shim went into another bucket. */
+    given,
+    /** Its shim went into another bucket, and nothing came into this one. */
+    isEmpty: (id: string) => given.has(id) && !(id in put),
+    isOut,
+    /** A bucket that lies open gets its new shim, or a stand-in. */
+    closing: (id: string): ShimAct => {
+      const { old = null, new: shim = null } = rows.find((row) => row.id === id) ?? {};
+      return { stop: 0, id, out: old, in: isOut(id) ? shim : null };
+    },
+  };
 }
 
 /** Whether a bucket is finished, by a reading that stands. */
