@@ -111,7 +111,7 @@ function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
           <Words role="cell" as="note" color="secondInk">
             {row.from === row.id
               ? `shim ${formatMillimetres(row.old)}, inside its limits`
-              : `leaves ${formatMillimetres(row.lash)}${aimedWords(row.aimed)} of ${formatMillimetres(targets.get(row.id) ?? row.lash)} mm; ${sourceOf(row.from)}`}
+              : `leaves ${formatLength(row.lash)}${aimedWords(row.aimed)}, target ${formatMillimetres(targets.get(row.id) ?? row.lash)}; ${sourceOf(row.from)}`}
           </Words>
         </View>
       ))}
@@ -121,7 +121,7 @@ function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
 
 /** What it was planned for against its drift; the target is told in any case. */
 function aimedWords(aimed: number | undefined): string {
-  return aimed === undefined ? '' : `, aimed at ${formatMillimetres(aimed)},`;
+  return aimed === undefined ? '' : `, aimed at ${formatMillimetres(aimed)}`;
 }
 
 function changedFirst({ rows }: ShimPlan): ShimPlan['rows'] {
