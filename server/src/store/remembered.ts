@@ -7,8 +7,9 @@ const MOST = 10_000;
 
 /**
  * What nearly every request asks for before its own question, as whose phone it is. It is remembered
- * until something that all jobs share is written in this process or another, and never for longer than
- * a second: a phone that is let go, or a role that is taken away, holds for no later request.
+ * until something that all jobs share is written in this process, or another tells that it was, and
+ * never for longer than a second. A phone that is let go holds for no later request here, and elsewhere
+ * for none once that was heard.
  */
 export class Remembered<Value extends object> {
   private readonly databases = new WeakMap<object, Memory<Value>>();
