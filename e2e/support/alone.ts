@@ -11,13 +11,13 @@ export class Alone implements Serving {
   private child: ChildProcess | undefined;
 
   /** Starts it, and waits until it says where it is. */
-  async up({ env, demo, postgres, kilobytes }: Start): Promise<string | undefined> {
+  async up({ env, demo, web, postgres, kilobytes }: Start): Promise<string | undefined> {
     const limit = kilobytes === undefined ? '' : `ulimit -f ${kilobytes};`;
     const words = `${demo ? 'demo' : ''} ${postgres ? 'postgres' : ''}`;
     const script = `${limit} exec "${process.execPath}" e2e/support/serveAlone.mjs ${words}`;
     const child = spawn('bash', ['-c', script], {
       cwd: root,
-      env: { ...process.env, ...env },
+      env: { ...process.env, ...env, ...(web !== undefined && { LONGBAR_E2E_WEB: web }) },
       stdio: 'pipe',
     });
     this.child = child;

@@ -6,4 +6,5 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 const root = join(fileURLToPath(import.meta.url), '../../..');
 const { start } = await import(pathToFileURL(join(root, 'server/dist/main.mjs')).href);
 const [demo, postgres] = ['demo', 'postgres'].map((word) => process.argv.includes(word));
-await start({ demo, web: join(root, 'app/dist'), postgres });
+const web = process.env.LONGBAR_E2E_WEB ?? join(root, 'app/dist');
+await start({ demo, web, postgres });
