@@ -1,5 +1,5 @@
 import type { AdjusterKind, JobScope } from '@longbar/core';
-import { isSameScope, mayChooseScope, scopeWords } from '@longbar/core';
+import { isSameScope, mayChooseScope, scopeWords, shimsLieOpen } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
@@ -40,7 +40,14 @@ function Choices({ job }: { job: WorkingJob }) {
     // Another scope has the stops planned anew: the same is no choice.
     if (!isSameScope(scope, told)) job.act({ type: 'scope.chosen', ...told });
   };
-  if (!mayChooseScope(job.state)) return <Words color="secondInk">{scopeWords(scope)}.</Words>;
+  if (!mayChooseScope(job.state)) {
+    const until = shimsLieOpen(job.state) && ' It can be changed once every bucket has its shim.';
+    return (
+      <Words color="secondInk">
+        {scopeWords(scope)}.{until}
+      </Words>
+    );
+  }
   const checkOnly = scope?.checkOnly === true;
   const toggled = (group: (typeof groups)[number]) =>
     groups.filter((each) => (each === group) !== chosen.includes(each));

@@ -20,7 +20,7 @@ import { crankOfJob } from './crankOfJob';
 import { isFinished, missingTemperature, openChartPlaces, unservedOf } from './gates';
 import type { Instruction, StepId } from './instruction';
 import { jobPlan } from './jobPlan';
-import { shimIds, shimStage } from './jobShims';
+import { emptyHere, shimIds, shimStage } from './jobShims';
 import { unreadOf } from './round';
 import { feelAt, rotationOf, wayOn, wayToFind } from './wayOn';
 import { isRefused } from '../../result';
@@ -34,13 +34,16 @@ export type Wanted = { step: 'stop' | 'shims' | 'round'; ids: string[] };
 
 /**
  * What the crank is barred for: the adjusters that are not finished, then the buckets whose
- * shims are fitted or read again, then what the round still reads. None when all is done.
+ * shims are fitted or read again, then what the round still reads. None when all is done. Where a
+ * bucket has no shim, that comes before all else.
  */
 export function wantedOf(setting: JobSetting, state: JobState, plan: BarringPlan): Wanted {
   const { sheet } = setting;
   const planned = plan.stops.flatMap(({ set }) => set.map(({ id }) => id));
   const open = planned.filter((id) => !isFinished(sheet, state, id));
-  if (open.length > 0) return { step: 'stop', ids: unblocked(sheet, open) };
+  if (open.length > 0 && emptyHere(sheet, state).length === 0) {
+    return { step: 'stop', ids: unblocked(sheet, open) };
+  }
   if (shimIds(sheet, state).length > 0) {
     const stage = shimStage(sheet, state, plan);
     if (stage.stage === 'bar') return { step: 'shims', ids: stage.ids.slice(0, 1) };
@@ -242,6 +245,7 @@ function atPlace(
   now: string,
 ): AtStep | undefined {
   const { sheet } = setting;
+  if (emptyHere(sheet, state).length > 0) return workOn(setting, state, wanted.step, []);
   const here = crankOfJob(sheet, state).settable;
   const stops = stopsAtHand(sheet, state, plan);
   const ids = offeredOf(setting, state, plan, wanted);

@@ -14,6 +14,7 @@ import type { JobState, KeptPlan } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
+import { shimsLieOpen } from './jobShims';
 import { adjusterAsked } from './questions';
 
 /** What is done while closing up, each ticked by itself. */
@@ -85,10 +86,11 @@ export function mayAbandon(state: JobState): boolean {
 
 /**
  * Whether it may still be said what the job is about: once closing up has begun nothing is barred
- * or set any more, and another scope would ask for it below covers that are on.
+ * or set any more, and another scope would ask for it below covers that are on. While shims lie open,
+ * one without them would close up over a stand-in.
  */
 export function mayChooseScope(state: JobState): boolean {
-  return !isClosing(state) && !state.barOut && !state.signed;
+  return !isClosing(state) && !state.barOut && !state.signed && !shimsLieOpen(state);
 }
 
 /** The sequences to be run down before any lash is read, or while closing up. */

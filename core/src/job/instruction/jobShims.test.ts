@@ -1,7 +1,18 @@
 import { inlineSix, planned } from '../../../test-support/engines';
 import { barredTo, foundAtMark, journal, settingOn } from '../../../test-support/journal';
 import type { JobAct, ShimStage } from '../..';
-import { dueActs, foldJob, jobPlan, planShims, shimPlanTaken, shimRows, shimStage } from '../..';
+import {
+  dueActs,
+  foldJob,
+  jobPlan,
+  mayChooseScope,
+  planShims,
+  shimPlanTaken,
+  shimRows,
+  shimsLieOpen,
+  shimStage,
+} from '../..';
+import { wantedOf } from './atWork';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
@@ -142,6 +153,33 @@ describe('the work on the shims', () => {
     const later = rowsFor([one, 'intake.6'], [other, one], ['intake.6', 'stock']);
     const until = shimStage(sheet, foldJob(journal([...later, fitted])), further);
     expect(until).toMatchObject({ stage: 'fit', acts: [{ id: one, in: null }] });
+  });
+
+  it('are closed before anything else is asked or barred to, and before the job is about less', () => {
+    const [one, other] = ['intake.1', 'exhaust.1'];
+    const fitted: JobAct = { type: 'shim.fitted', adjuster: other, size: 2600 };
+    const takenBack = rowsFor([one, 'stock'], [other, one]).filter(
+      (act) => !(act.type === 'reading.taken' && act.adjuster === 'intake.6'),
+    );
+    const given = foldJob(journal([...takenBack, fitted]));
+    expect(shimsLieOpen(given)).toBe(true);
+    expect(mayChooseScope(given)).toBe(false);
+    // What was read at the other stop was taken back meanwhile; this bucket comes before it.
+    for (const plan of [PLAN, planWith(1, one)]) {
+      expect(wantedOf(ofShims, given, plan)).toMatchObject({ step: 'shims', ids: [one] });
+    }
+    const closed = foldJob(
+      journal([...takenBack, fitted, { type: 'shim.fitted', adjuster: one, size: 2600 }]),
+    );
+    expect(shimsLieOpen(closed)).toBe(false);
+    expect(wantedOf(ofShims, closed, PLAN)).toMatchObject({ step: 'stop', ids: ['intake.6'] });
+  });
+
+  it('is worked out anew where the job is about fewer of them since', () => {
+    const less: JobAct = { type: 'scope.chosen', kinds: ['intake'] };
+    const swapped = rowsFor(['intake.1', 'exhaust.1'], ['exhaust.1', 'stock']);
+    expect(stage(swapped).stage).toBe('fit');
+    expect(stage([...swapped, less])).toEqual({ stage: 'plan' });
   });
 
   it('takes no shim out of a bucket that does not hold there, whatever stop it is planned at', () => {

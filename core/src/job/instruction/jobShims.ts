@@ -26,6 +26,24 @@ export function shimIds(sheet: EngineSheet, state: Pick<JobState, 'scope'>): str
     .map(({ id }) => id);
 }
 
+/** Whether a bucket has no shim, or a stand-in. */
+export function shimsLieOpen(state: JobState): boolean {
+  const { fromOf, isEmpty } = shimsInHand(state);
+  return [...fromOf.keys()].some((id) => state.adjusters[id]?.fitted === null || isEmpty(id));
+}
+
+/**
+ * The buckets that have no shim, for it went into another, and can be reached where the crank stands:
+ * nothing is barred, and nothing else begun, before each has its new one or a stand-in.
+ */
+export function emptyHere(sheet: EngineSheet, state: JobState): string[] {
+  const { fromOf, isEmpty } = shimsInHand(state);
+  const empty = [...fromOf.keys()].filter((id) => isEmpty(id) && !state.adjusters[id]?.unset);
+  if (empty.length === 0) return [];
+  const { settable } = crankOfJob(sheet, state);
+  return empty.filter((id) => settable.has(id));
+}
+
 /**
  * The buckets as measured, for `planShims`: the shim now in, and the gap by the middle of its
  * reading. Of one that was fitted and not read since, the gap is reckoned from the reading before.
@@ -134,7 +152,8 @@ export type ShimStage =
 
 /** Where the work on the shims stands: planned, fitted stop by stop, each stop read again. */
 export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimStage {
-  const ids = shimIds(sheet, state).filter((id) => !state.adjusters[id]?.unset);
+  const asked = shimIds(sheet, state);
+  const ids = asked.filter((id) => !state.adjusters[id]?.unset);
   const acts = shimActsLeft(sheet, state, plan);
   const waiting = new Set(acts.map(({ id }) => id));
   const closed = ids.filter((id) => !waiting.has(id));
@@ -144,10 +163,12 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   // What lies open is closed first: only then is it known which shim is where.
   const { given, fromOf } = shimsInHand(state);
   const liesOpen = acts.some(({ id }) => state.adjusters[id]?.fitted === null || given.has(id));
-  const unplanned = ids.some((id) => !fromOf.has(id));
+  // The job may be about more since, or about less.
+  const other =
+    ids.some((id) => !fromOf.has(id)) || [...fromOf.keys()].some((id) => !asked.includes(id));
   // That it stays as it is was taken back, or its reading: it is decided anew.
   const decided = open.filter((id) => isDecided(state, id));
-  const anew = outside.length > 0 || unplanned || decided.length < open.length;
+  const anew = outside.length > 0 || other || decided.length < open.length;
   if (!state.shims || (anew && !liesOpen)) return { stage: 'plan' };
   return asPlanned(sheet, state, plan, { acts, decided });
 }
@@ -159,14 +180,11 @@ function asPlanned(
   plan: BarringPlan,
   { acts, decided }: { acts: readonly ShimAct[]; decided: readonly string[] },
 ): ShimStage {
-  const { fromOf, isEmpty, isOut, closing } = shimsInHand(state);
+  const { fromOf, isOut, closing } = shimsInHand(state);
   const here = new Set(heldAtHand(sheet, state, plan));
-  const { settable } = crankOfJob(sheet, state);
-  // By another method an empty bucket may belong to a stop further on: without a shim nothing is
-  // barred there, so that a stand-in goes in where the new one is not in hand.
-  const stranded = [...new Set(acts.map(({ id }) => id))].filter(
-    (id) => isEmpty(id) && !here.has(id) && settable.has(id),
-  );
+  const empty = emptyHere(sheet, state);
+  // By another method an empty bucket may belong to a stop further on.
+  const stranded = empty.filter((id) => !here.has(id));
   if (stranded.length > 0) return { stage: 'fit', acts: stranded.map(closing) };
   // Only acts that go together are offered: what comes out of one bucket goes into the next.
   const first = acts.findIndex(
@@ -175,6 +193,7 @@ function asPlanned(
   );
   const now = first < 0 ? [...acts] : acts.slice(0, first);
   if (now.length > 0) return { stage: 'fit', acts: now };
+  if (empty.length > 0) return { stage: 'fit', acts: empty.map(closing) };
   const unread = decided.find((id) => here.has(id));
   if (unread !== undefined) return { stage: 'read', id: unread };
   const next = acts[0]?.id;

@@ -30,6 +30,14 @@ describe('what one tap takes back', () => {
     expect(tapped(foldJob([...journal, ...felt]), 'Ina')).toEqual([5, 4]);
   });
 
+  it('is no plan of shims once another has begun to fit them', () => {
+    const plan = event(4, 'Ina', { type: 'shims.planned', rows: [], buy: [], outside: [] });
+    const fitted = event(5, 'Orla', { type: 'shim.fitted', adjuster: 'intake.1', size: null });
+    expect(tapped(foldJob([...journal, plan]), 'Ina')[0]).toBe(4);
+    expect(tapped(foldJob([...journal, plan, fitted]), 'Ina')).toEqual([]);
+    expect(tapped(foldJob([...journal, plan, fitted]), 'Orla')).toContain(5);
+  });
+
   it('is nothing once the job is signed', () => {
     const signed = [...journal, event(4, 'Ina', { type: 'job.signed', name: 'Ina' })];
     expect(tapped(foldJob(signed), 'Ina')).toEqual([]);

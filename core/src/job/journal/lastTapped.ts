@@ -15,17 +15,20 @@ export function lastDone({ standing }: JobState): KnownEvent | undefined {
 
 /**
  * What this person wrote down by their last tap, the last first, unless the job is signed: what the
- * phone wrote by itself is not taken back by a tap, nor what somebody else did meanwhile. What one tap
- * says has one instant.
+ * phone wrote by itself is not taken back by a tap, nor what somebody else did meanwhile, nor a plan of
+ * shims of which somebody has fitted some. What one tap says has one instant.
  *
  * @example lastTapped(foldJob([]), 'Ina') // []
  */
 export function lastTapped({ standing, signed }: JobState, by: string): KnownEvent[] {
   const tapped: KnownEvent[] = [];
   if (signed) return tapped;
+  let fitted = false;
   for (const event of standing.backwards()) {
+    fitted ||= event.type === 'shim.fitted';
     if (event.by !== by || BY_ITSELF.has(event.type)) continue;
     if (tapped[0] && tapped[0].at !== event.at) break;
+    if (event.type === 'shims.planned' && fitted) return [];
     tapped.push(event);
   }
   return tapped;

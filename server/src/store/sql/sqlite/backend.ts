@@ -13,8 +13,8 @@ import { SQLITE } from './dialect';
 import { upgrade } from './upgrade';
 
 /**
- * Opens the database file of `folder`, making both if need be and if it may. One connection reads and one writes,
- * one transaction after the other. Throws FolderError.
+ * Opens the database file of `folder`; both are made where they are missing, if `mayMake`. One
+ * connection reads and one writes, one transaction after the other. Throws FolderError.
  */
 export async function openSqlite(folder: string, mayMake = true): Promise<Backend> {
   const make = (fresh: string) => makeDatabase(fresh, folder);
