@@ -56,14 +56,19 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await expect(page.getByText('One of 2 places, 9° and 9° wide.')).toBeVisible();
   await job.feel(6, 'firm');
 
-  // One tight valve is adjusted, locked, read again and painted.
+  // One tight valve is adjusted, locked, read again and painted; no tap asks for more than it tells.
   await job.at('Stop 1 of 2');
+  const asked: string[] = [];
+  page.on('request', (request) => request.method() === 'GET' && asked.push(request.url()));
   await expect(job.heading('No. 1 intake')).toBeVisible();
   await job.read('0.25', '0.28');
   await expect(page.getByText('Tight: 0.28 mm does not enter', { exact: false })).toBeVisible();
   await job.tap('Adjusted, locked at 46 N·m');
   await job.read('0.33', '0.35');
   await job.paint();
+  await expect(job.heading('No. 2 intake')).toBeVisible();
+  await expect(job.button(/unsent/)).toHaveCount(0);
+  expect(asked.filter((url) => url.includes('/api/'))).toEqual([]);
 
   // The server goes away; readings go on, are kept, and are said to be unsent.
   await server.down();

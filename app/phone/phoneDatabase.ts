@@ -97,6 +97,8 @@ export type PhoneDatabase = {
   /** Puts what was set aside back where it stood in the outbox. */
   takeBack(): Promise<void>;
   unsent(): Promise<{ count: number; since: string | null; aside: SetAside[] }>;
+  /** What was set aside, in the order it was. */
+  aside(): Promise<SetAside[]>;
   keepBlob(blob: KeptBlob, now: string): Promise<void>;
   /** Queues those of these photos and clips that are kept here and neither wait nor are set aside. */
   offerBlobs(hashes: readonly string[], now: string): Promise<number>;
@@ -226,13 +228,15 @@ function outboxStore(db: Db) {
       await tx.done;
     },
     async unsent() {
+      const tx = db.transaction(['outbox', 'aside']);
       const [count, [first], aside] = await Promise.all([
-        db.count('outbox'),
-        db.getAll('outbox', undefined, 1),
-        db.getAll('aside'),
+        tx.objectStore('outbox').count(),
+        tx.objectStore('outbox').getAll(undefined, 1),
+        tx.objectStore('aside').getAll(),
       ]);
       return { count, since: first?.since ?? null, aside };
     },
+    aside: () => db.getAll('aside'),
   };
 }
 

@@ -1,6 +1,7 @@
 import type {
   Backups,
   EngineSheet,
+  Finding,
   Found,
   HoursFile,
   HoursFound,
@@ -89,6 +90,11 @@ export const api = createApi({
       query: (id) => `/machines/${id}`,
       responseSchema: MachineDetailSchema,
       providesTags: ['machines'],
+    }),
+    findings: build.query<Finding[], string>({
+      query: (id) => `/machines/${id}`,
+      rawResponseSchema: MachineDetailSchema,
+      transformResponse: ({ findings }: MachineDetail) => findings,
     }),
     checks: build.query<JobCheck[], string>({
       query: (id) => `/machines/${id}/checks`,
@@ -291,6 +297,7 @@ export const {
   useChangePersonMutation,
   useEndShareMutation,
   useEnterDemoMutation,
+  useFindingsQuery,
   useHealthQuery,
   useMeQuery,
   useNamesQuery,

@@ -348,15 +348,16 @@ export class SyncEngine {
       const db = await this.opening;
       const walk = await beginWalk(db);
       let result = await sendOldest(db, ask, walk);
+      const moved = result === 'progress';
       while (result === 'progress') {
         this.streams.askAgain();
-        await this.count();
         result = await sendOldest(db, ask, walk);
+        if (result === 'progress') await this.count();
       }
       await machineWordsSent(db, this.store);
       // What was added while this ran is counted last, so that no older count stays shown.
       await this.count();
-      this.settle(result === 'done', walk.held);
+      this.settle(result === 'done', walk.held, moved);
     } catch (error) {
       this.store.dispatch(storeFailed(describe(error)));
     } finally {
@@ -373,9 +374,12 @@ export class SyncEngine {
     await this.send();
   }
 
-  private settle(reachable: boolean, held: Held[]): void {
+  /** `moved` says whether any of what waited is sent, set aside or held by now. */
+  private settle(reachable: boolean, held: Held[], moved: boolean): void {
+    const isBack = reachable && !this.store.getState().jobs.unsent.reachable;
     this.store.dispatch(unsentCounted({ reachable, held }));
-    if (reachable)
+    // What the server shows may be another for what was sent, or for what others did meanwhile.
+    if (reachable && (moved || isBack))
       this.store.dispatch(api.util.invalidateTags(['machines', 'practice', 'records']));
     if (reachable && held.length === 0) {
       this.failures = 0;

@@ -37,9 +37,8 @@ export type Walk = {
 
 /** A walk from the oldest on. What was set aside before is missing on the server. */
 export async function beginWalk(db: PhoneDatabase): Promise<Walk> {
-  const { aside } = await db.unsent();
   const walk: Walk = { after: -1, held: [], missing: new Map() };
-  for (const { item, why } of aside) miss(walk, item, why);
+  for (const { item, why } of await db.aside()) miss(walk, item, why);
   return walk;
 }
 
