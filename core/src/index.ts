@@ -227,6 +227,7 @@ export {
   notToRunWith,
   leftOutside,
   mayChooseScope,
+  scopeWaitsFor,
 } from './job/instruction/gates';
 export { isLastLock, mustHangLock } from './job/instruction/lockGates';
 export { isolationsToDo, opensAgain } from './job/instruction/reopening';
@@ -252,7 +253,7 @@ export { begunOf, settingOf } from './job/journal/setting';
 export type { JobBegun, JobSetting, LastLeft } from './job/journal/setting';
 export { ROUND_RULES } from './job/journal/roundRule';
 export type { RoundRule } from './job/journal/roundRule';
-export { shimPlanTaken, shimRows, shimsLieOpen, shimStage } from './job/instruction/jobShims';
+export { shimPlanTaken, shimRows, shimStage } from './job/instruction/jobShims';
 export type { ShimStage } from './job/instruction/jobShims';
 export { phaseTimes } from './job/record/phaseTimes';
 export { lockPairsOf } from './job/record/lockPairs';

@@ -1,4 +1,4 @@
-import type { EngineSheet, JobOutcome } from '../src';
+import type { EngineSheet, JobOutcome, JobScope } from '../src';
 import {
   adjustersOf,
   cycleDegrees,
@@ -29,13 +29,16 @@ export function brokenLaws(
   const marked = new Set<string>();
   const state = foldJob(events);
   const inScope = (id: string) => isInScope(state, id);
+  const scopes = scopesOf(events);
   for (const entry of log) {
     if ('bar' in entry) crank = (crank + entry.bar) % cycle;
     if ('mark' in entry) marked.add(entry.mark);
     const id = 'read' in entry ? entry.read : 'set' in entry ? entry.set : undefined;
     const adjuster = id === undefined ? undefined : adjusters.get(id);
     if (!adjuster) continue;
-    if (!inScope(adjuster.id) || ('set' in entry && state.scope?.checkOnly))
+    const isAsked = (scope: JobScope) =>
+      isInScope({ scope }, adjuster.id) && !('set' in entry && scope.checkOnly);
+    if (!scopes.some(isAsked))
       broken.push({ law: 'not part of this job', what: adjuster.id, at: crank });
     const need = 'need' in adjuster.place ? adjuster.place.need : 0;
     worst = Math.min(worst, (marginAt(adjuster, crank, cycle) ?? -Infinity) - need);
@@ -89,9 +92,16 @@ export function brokenLaws(
   return { broken, worst, acts: events.length };
 }
 
+/** What the job was about, from its beginning on. */
+function scopesOf(events: JobOutcome['events']): JobScope[] {
+  const told = events.filter(isKnown).filter((event) => event.type === 'scope.chosen');
+  return events[0]?.type === 'scope.chosen' ? told : [{}, ...told];
+}
+
 /**
  * Shims fitted from another bucket that had come out of none, and buckets that were left empty, by
- * the time the crank was barred: all of one place are changed before it is.
+ * the time the crank was barred: all of one place are changed before it is. At the end none is left
+ * with a stand-in, or empty.
  */
 function shimsAstray(events: JobOutcome['events']): { law: string; what: string }[] {
   const astray: { law: string; what: string }[] = [];
@@ -124,5 +134,6 @@ function shimsAstray(events: JobOutcome['events']): { law: string; what: string 
     taken.push({ adjuster, size });
     if (within.get(source) === size) emptied.add(source);
   }
-  return astray;
+  const open = [...within].filter(([id, size]) => size === null || emptied.has(id));
+  return [...astray, ...open.map(([what]) => ({ law: 'closed over no shim', what }))];
 }

@@ -16,6 +16,8 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       ...(seed % 3 === 1 && { takesBack: 0.1 }),
       // Every fifth goes on by another method now and then.
       ...(seed % 5 === 2 && { changesMethod: 0.03 }),
+      // Of every seventh another says now and then what it is about.
+      ...(seed % 7 === 3 && { changesScope: 0.03 }),
     },
     phones: random.next() < 0.3 ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),

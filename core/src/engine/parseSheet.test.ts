@@ -62,7 +62,7 @@ describe('parseSheet', () => {
     [
       'thou for µm',
       'adjusters.0.spec.target',
-      /13 thou, type 330/,
+      /13 thou, that is 0\.33 mm, in a file 330 µm/,
       { adjusters: [{ kind: 'intake', spec: { low: 11, target: 13, high: 15 } }] },
     ],
     [
@@ -76,6 +76,12 @@ describe('parseSheet', () => {
       'adjusters.0.spec.low',
       /decimal point/,
       { adjusters: [{ kind: 'intake', spec: { low: 3300, target: 3300, high: 3300 } }] },
+    ],
+    [
+      'hundredths for mm',
+      'adjusters.0.spec.target',
+      /^58\.00 mm \(2,283\.5 thou\) is far more .* Check the decimal point: 0\.58 mm \(23 thou\)\?$/,
+      { adjusters: [{ kind: 'exhaust', spec: { low: 58_000, target: 58_000, high: 58_000 } }] },
     ],
     ['a mark at 400°', 'marks.0.at', /40° of the next turn/, { marks: [{ name: 'I', at: 400 }] }],
     [

@@ -1,5 +1,5 @@
 import type { Issue } from '../issue';
-import { formatLength, fromThou } from '../units';
+import { formatLength, formatThou, fromThou } from '../units';
 import { adjustersOf } from './adjusters';
 import { cycleDegrees } from './firing';
 import { KINDS } from './kinds';
@@ -118,9 +118,7 @@ function adjusterIssues(sheet: EngineSheet): Issue[] {
 
 function specIssues(spec: Spec, measure: string, path: string): Issue[] {
   const figure = (value: number) =>
-    measure === 'preload'
-      ? `${value} mN·m (${value / 1000} N·m)`
-      : `${value} µm (${formatLength(value)})`;
+    measure === 'preload' ? `${value / 1000} N·m` : shownLength(value);
   const issues: Issue[] = [];
   if (spec.low > spec.target) {
     const message = `The low limit, ${figure(spec.low)}, is above the target, ${figure(spec.target)}. The low limit is the smaller.`;
@@ -133,27 +131,39 @@ function specIssues(spec: Spec, measure: string, path: string): Issue[] {
   return measure === 'lash' ? [...issues, ...lashIssues(spec, path)] : issues;
 }
 
+/** Who filled in a form typed mm or thou, who wrote a file µm: all can be told from it. */
+function shownLength(value: number): string {
+  return `${formatLength(value)} (${formatThou(value)} thou)`;
+}
+
 function lashIssues(spec: Spec, path: string): Issue[] {
   return (['low', 'target', 'high'] as const).flatMap((limit): Issue[] => {
-    const value = spec[limit];
-    const at = `${path}.${limit}`;
-    if (value < LEAST_LASH && value >= 1) {
-      const message = `${value} µm is no lash. If it is ${value} thou, type ${fromThou(value)} µm (${formatLength(fromThou(value))}).`;
-      return [{ path: at, message }];
-    }
-    if (value < 1) {
-      return [{ path: at, message: `${value} µm is no lash. Type whole µm: 0.30 mm is 300.` }];
-    }
-    if (value > MOST_LASH) {
-      const message = `${value} µm is ${value / 1000} mm, far more than a lash. Check the decimal point: 0.30 mm is 300.`;
-      return [{ path: at, message }];
-    }
-    if (value > spec.target * TEN_OFF || value * TEN_OFF < spec.target) {
-      const message = `${value} µm lies far from the target, ${spec.target} µm. Check for a lost or doubled digit.`;
-      return [{ path: at, message }];
-    }
-    return [];
+    const message = lashFault(spec[limit], spec.target);
+    return message === undefined ? [] : [{ path: `${path}.${limit}`, message }];
   });
+}
+
+function lashFault(value: number, target: number): string | undefined {
+  if (value < 1) {
+    return `${value / 1000} mm is no lash. In a file lengths are whole µm: 0.30 mm is 300.`;
+  }
+  if (value < LEAST_LASH) {
+    const meant = fromThou(value);
+    return `${value / 1000} mm is no lash. If it is ${value} thou, that is ${formatLength(meant)}, in a file ${meant} µm.`;
+  }
+  if (value > MOST_LASH) {
+    const meant = [100, 10, 1000].map((off) => value / off).find(isLash);
+    const way = meant === undefined ? '' : `: ${shownLength(meant)}?`;
+    return `${shownLength(value)} is far more than a lash. Check the decimal point${way || '.'}`;
+  }
+  if (value > target * TEN_OFF || value * TEN_OFF < target) {
+    return `${shownLength(value)} lies far from the target, ${shownLength(target)}. Check for a lost or doubled digit.`;
+  }
+  return undefined;
+}
+
+function isLash(value: number): boolean {
+  return value >= LEAST_LASH && value <= MOST_LASH;
 }
 
 function markIssues({ marks = [] }: EngineSheet): Issue[] {

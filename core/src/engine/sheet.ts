@@ -62,9 +62,15 @@ const figure = (message: string) => wholeFrom(-LARGEST_LENGTH, LARGEST_LENGTH, m
 
 export const SpecSchema = v.looseObject(
   {
-    low: figure('The low limit is a whole number of µm (mN·m for a preload): 0.30 mm is 300.'),
-    target: figure('The target is a whole number of µm (mN·m for a preload): 0.30 mm is 300.'),
-    high: figure('The high limit is a whole number of µm (mN·m for a preload): 0.30 mm is 300.'),
+    low: figure(
+      'The low limit is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.',
+    ),
+    target: figure(
+      'The target is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.',
+    ),
+    high: figure(
+      'The high limit is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.',
+    ),
   },
   'A setting has low, target and high.',
 );

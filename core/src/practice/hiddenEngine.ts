@@ -36,6 +36,8 @@ export type Faults = {
   takesBack?: number;
   /** The chance at each act to go on by another method. */
   changesMethod?: number;
+  /** The chance at each act that another phone, which has seen nothing since, says what the job is about. */
+  changesScope?: number;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */
   careless?: 'feels-nothing' | 'nobody-turned';
 };

@@ -2,6 +2,7 @@ import { itemAt } from '../itemAt';
 import type { BarringMethod } from '../barring/methods';
 import { BARRING_METHODS } from '../barring/methods';
 import { planWork } from '../crank/planWork';
+import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/policy';
 import type { JobAct, JobEvent } from '../job/journal/events';
@@ -10,6 +11,7 @@ import type { JobBegun } from '../job/journal/setting';
 import type { RoundRule } from '../job/journal/roundRule';
 import type { JobScope } from '../job/journal/scope';
 import { lastTapped } from '../job/journal/lastTapped';
+import { isClosing } from '../job/journal/closing';
 import { nextOf } from '../job/instruction/jobInstruction';
 import { mustHangLock } from '../job/instruction/lockGates';
 import { SeededRandom } from '../seededRandom';
@@ -113,6 +115,8 @@ class Simulation {
         this.tap(this.mechanic.tagAgain(journal.state(), this.sheet));
       if (faults.changesMethod !== undefined && this.random.next() < faults.changesMethod)
         this.changeMethod();
+      if (faults.changesScope !== undefined && this.random.next() < faults.changesScope)
+        this.changeScope();
       const setting = journal.setting();
       const instruction = nextOf(setting, journal.state(), this.now());
       if (!instruction)
@@ -150,6 +154,18 @@ class Simulation {
     const method = this.random.one(BARRING_METHODS);
     const { sheet } = this.journal.setting();
     if (!isRefused(planWork(sheet, { method }))) this.tap([{ type: 'method.changed', method }]);
+  }
+
+  /** It is about these kinds from here on, or only checks, unless closing up has begun. */
+  private changeScope(): void {
+    const state = this.journal.state();
+    if (isClosing(state) || state.barOut || state.signed) return;
+    const kinds = KIND_NAMES.filter((kind) =>
+      this.sheet.adjusters.some((each) => each.kind === kind),
+    ).filter(() => this.random.next() < 0.6);
+    const checkOnly = this.random.next() < 0.2;
+    const scope = { ...(kinds.length > 0 && { kinds }), ...(checkOnly && { checkOnly }) };
+    this.tap([{ type: 'scope.chosen', ...scope }]);
   }
 
   /** Takes back one's own last few taps, as far as they left nothing at the engine. */

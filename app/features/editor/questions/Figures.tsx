@@ -50,7 +50,7 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
             error: mends.map((each) => mistakeAt(draft, `${path}.${each}`)).find(Boolean),
           };
           return (
-            <View key={`${as} ${key}`} style={styles.figure}>
+            <View key={`${as} ${key}`} style={[styles.figure, field.error && styles.mended]}>
               {measure === 'preload' ? (
                 <PreloadField {...field} />
               ) : (
@@ -72,4 +72,6 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
 const styles = StyleSheet.create({
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
   figure: { flexBasis: 96, flexGrow: 1 },
+  // What is wrong with a figure is a sentence, and not to be read in a column of two words.
+  mended: { flexBasis: '100%' },
 });

@@ -1,5 +1,5 @@
 import type { AdjusterKind, JobScope } from '@longbar/core';
-import { isSameScope, mayChooseScope, scopeWords, shimsLieOpen } from '@longbar/core';
+import { isSameScope, mayChooseScope, scopeWaitsFor, scopeWords } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Fold } from '../../../ui/Fold';
 import { Row, Stack } from '../../../ui/Panel';
@@ -22,6 +22,12 @@ export function ScopeChoice({ job }: { job: WorkingJob }) {
   );
 }
 
+/** What is finished before the job is about something else. */
+const FIRST = {
+  shims: 'every bucket has its shim',
+  reading: 'what was set is read again',
+} as const;
+
 function Choices({ job }: { job: WorkingJob }) {
   const { scope } = job.state;
   const { adjusters } = job.setting.sheet;
@@ -41,10 +47,10 @@ function Choices({ job }: { job: WorkingJob }) {
     if (!isSameScope(scope, told)) job.act({ type: 'scope.chosen', ...told });
   };
   if (!mayChooseScope(job.state)) {
-    const until = shimsLieOpen(job.state) && ' It can be changed once every bucket has its shim.';
+    const until = scopeWaitsFor(job.state);
     return (
       <Words color="secondInk">
-        {scopeWords(scope)}.{until}
+        {scopeWords(scope)}.{until && ` It can be changed once ${FIRST[until]}.`}
       </Words>
     );
   }

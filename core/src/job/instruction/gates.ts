@@ -10,7 +10,7 @@ import type { Attachment } from '../../attachment';
 import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf, isInScope } from '../journal/scope';
-import type { JobState, KeptPlan } from '../journal/state';
+import type { AdjusterState, JobState, KeptPlan } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
@@ -86,11 +86,24 @@ export function mayAbandon(state: JobState): boolean {
 
 /**
  * Whether it may still be said what the job is about: once closing up has begun nothing is barred
- * or set any more, and another scope would ask for it below covers that are on. While shims lie open,
- * one without them would close up over a stand-in.
+ * or set any more, and another scope would ask for it below covers that are on.
  */
 export function mayChooseScope(state: JobState): boolean {
-  return !isClosing(state) && !state.barOut && !state.signed && !shimsLieOpen(state);
+  const isOver = isClosing(state) || state.barOut || state.signed;
+  return !isOver && scopeWaitsFor(state) === undefined;
+}
+
+/**
+ * What has to be finished before it is said what the job is about: a job without it would close up
+ * over a stand-in, or over what was set and never read again.
+ *
+ * @example scopeWaitsFor(foldJob([])) // undefined
+ */
+export function scopeWaitsFor(state: JobState): 'shims' | 'reading' | undefined {
+  if (shimsLieOpen(state)) return 'shims';
+  const isUnread = ({ locked, left, again, unset }: AdjusterState) =>
+    locked && !left && !again && !unset;
+  return Object.values(state.adjusters).some(isUnread) ? 'reading' : undefined;
 }
 
 /** The sequences to be run down before any lash is read, or while closing up. */

@@ -9,10 +9,10 @@ import {
   planShims,
   shimPlanTaken,
   shimRows,
-  shimsLieOpen,
   shimStage,
 } from '../..';
 import { wantedOf } from './atWork';
+import { shimIds, shimsLieOpen } from './jobShims';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
@@ -173,6 +173,30 @@ describe('the work on the shims', () => {
     );
     expect(shimsLieOpen(closed)).toBe(false);
     expect(wantedOf(ofShims, closed, PLAN)).toMatchObject({ step: 'stop', ids: ['intake.6'] });
+  });
+
+  it('are finished once begun, though another phone says that it is about none of them', () => {
+    const [one, other] = ['intake.1', 'exhaust.1'];
+    const begun: JobAct[] = [
+      ...rowsFor([one, 'stock'], [other, one]),
+      { type: 'shim.fitted', adjuster: other, size: 2600 },
+    ];
+    const nothingOfShims: JobAct[] = [
+      { type: 'scope.chosen', checkOnly: true },
+      { type: 'scope.chosen', kinds: ['injector'] },
+    ];
+    const standIn: JobAct = { type: 'shim.fitted', adjuster: one, size: null };
+    const closed: JobAct = { type: 'shim.fitted', adjuster: one, size: 2600 };
+    for (const said of nothingOfShims) {
+      expect(stage([...begun, said])).toMatchObject({
+        stage: 'fit',
+        acts: [{ id: one, in: 2600 }],
+      });
+      expect(stage([...begun, standIn, said])).toMatchObject({ stage: 'fit', acts: [{ id: one }] });
+      // What each bucket was left with is read, too.
+      expect(shimIds(sheet, foldJob(journal([...begun, closed, said])))).toEqual([one, other]);
+      expect(shimIds(sheet, foldJob(journal([...rowsFor([one, 'stock']), said])))).toEqual([]);
+    }
   });
 
   it('is worked out anew where the job is about fewer of them since', () => {

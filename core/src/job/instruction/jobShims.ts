@@ -18,11 +18,17 @@ import { entryAtWork } from './aimAt';
 import { heldAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
 
-/** The adjusters that are set by a shim in this job: none where it only checks. */
-export function shimIds(sheet: EngineSheet, state: Pick<JobState, 'scope'>): string[] {
-  if (state.scope?.checkOnly) return [];
+/**
+ * The adjusters that are set by a shim in this job: none where it only checks. What was begun is
+ * finished whatever the job is about since, as another phone may have said meanwhile.
+ */
+export function shimIds(sheet: EngineSheet, state: JobState): string[] {
+  const planned = new Set(state.shims?.rows.map(({ id }) => id));
+  const open = planned.size > 0 && shimsLieOpen(state);
+  const isBegun = (id: string) => planned.has(id) && (open || isUnread(state, id));
+  const isAsked = (id: string) => !state.scope?.checkOnly && isInScope(state, id);
   return adjustersOf(sheet)
-    .filter(({ id, entry }) => entry.method === 'shim' && isInScope(state, id))
+    .filter(({ id, entry }) => entry.method === 'shim' && (isAsked(id) || isBegun(id)))
     .map(({ id }) => id);
 }
 

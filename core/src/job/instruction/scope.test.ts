@@ -12,6 +12,7 @@ import {
   leftOutKinds,
   machineLineOf,
   mayChooseScope,
+  scopeWaitsFor,
   recordOf,
   recordPage,
   simulateJob,
@@ -97,6 +98,17 @@ describe('a job about some of the engine', () => {
     expect(after({ type: 'closing.done', item: 'faces' })).toBe(false);
     expect(after({ type: 'bar.out' })).toBe(false);
     expect(after({ type: 'isolation.undone', isolation: 'fuel' })).toBe(false);
+  });
+
+  it('is not chosen over what was set and not read again', () => {
+    const locked: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
+    const reading = { go: 300, noGo: 330, how: 'go-no-go' } as const;
+    const left: JobAct = { type: 'reading.taken', adjuster: 'intake.1', phase: 'left', reading };
+    const waits = (...acts: JobAct[]) => scopeWaitsFor(foldJob(journal(acts)));
+    expect(waits(locked)).toBe('reading');
+    expect(waits(locked, left)).toBeUndefined();
+    expect(waits(locked, left, locked)).toBe('reading');
+    expect(mayChooseScope(foldJob(journal([locked])))).toBe(false);
   });
 
   it('names no kind that there is not, and at least one', () => {

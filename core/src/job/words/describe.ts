@@ -41,10 +41,11 @@ export function describeShim(size: number | null): string {
 }
 
 const PHASE = { found: 'as found', set: 'as set', left: 'as left', again: 'again' } as const;
-const REASON = {
-  interval: 'interval',
+/** Why an engine is opened, as it is written down. */
+export const REASON = {
+  interval: 'it was due',
   'head-work': 'after head work',
-  symptom: 'symptom',
+  symptom: 'a symptom',
 } as const;
 
 type Described = { what: string; detail: string };

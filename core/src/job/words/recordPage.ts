@@ -22,6 +22,7 @@ import {
   describeReading,
   describeShim,
   describeUnset,
+  REASON,
   RULES,
   runWords,
 } from './describe';
@@ -126,12 +127,6 @@ function unsignedWords({ abandoned }: JobRecord): string {
   const { reason, by, at } = abandoned;
   return `Abandoned by ${by}, ${formatInstant(at)}, and not counted: ${reason}`;
 }
-
-const REASON = {
-  interval: 'it was due',
-  'head-work': 'after head work',
-  symptom: 'a symptom',
-} as const;
 
 function factsOf(record: JobRecord): RecordPage['facts'] {
   const { head, hours, why, tag, metal, runs, people, rules, scope, signed } = record;
