@@ -34,7 +34,7 @@ test('the demo is loaded into an empty shop and removed as a whole, and the phon
 
   // The demo again is another demo: the job that was begun in the first is not in it.
   await tap(page, 'Load the demo');
-  await expect(page.getByRole('link', { name: /^Salt truck 3/ })).toBeVisible();
+  await page.getByRole('link', { name: /^Salt truck 3/ }).waitFor();
   await expect(page.getByText(/step 1 of/)).toHaveCount(0);
 });
 

@@ -59,6 +59,15 @@ export function shopAnswered(id: string): boolean {
   return !isFirst;
 }
 
+/**
+ * The page begins anew, as the phone of a shop that stands here from now on, whether or not another
+ * one had answered before: all that it shows is of what was there.
+ */
+export function beginAs(id: string): void {
+  shopAnswered(id);
+  globalThis.location.assign('/');
+}
+
 /** The shops this phone keeps besides the present one, with the name of each one's database. */
 export function otherShops(): { id: string; database: string }[] {
   const { present, databases } = known();

@@ -75,6 +75,9 @@ async function learnUnits(_asked: unknown, { dispatch, queryFulfilled }: ShopAsk
   if (answer) dispatch(preferencesChanged({ units: answer.data.units ?? null }));
 }
 
+/** A whole shop is written: on a small server that takes its time, ms. */
+const WHOLE_SHOP_WITHIN = 600_000;
+
 /** What the server owns: machines, their hours, the shop. Answers are checked at this edge. */
 export const api = createApi({
   reducerPath: 'api',
@@ -170,10 +173,10 @@ export const api = createApi({
       onQueryStarted: learnUnits,
     }),
     loadDemo: build.mutation<ShopHere, void>({
-      query: () => ({ url: '/demo', method: 'POST' }),
+      query: () => ({ url: '/demo', method: 'POST', timeout: WHOLE_SHOP_WITHIN }),
     }),
     rebuildShop: build.mutation<ShopHere, Rebuild>({
-      query: (body) => ({ url: '/shop/rebuild', method: 'POST', body }),
+      query: (body) => ({ url: '/shop/rebuild', method: 'POST', body, timeout: WHOLE_SHOP_WITHIN }),
       responseSchema: ShopHereSchema,
     }),
     removeDemo: build.mutation<ShopHere, void>({

@@ -4,6 +4,7 @@ import type { BaseQueryApi } from '@reduxjs/toolkit/query/react';
 import { shopAnswered } from '../phone/shopOfPhone';
 import { keepingAnswers } from './keptAnswers';
 import { phoneChanged } from './phone';
+import { refusalOf } from './refusal';
 
 const said: unknown[] = [];
 const api = {
@@ -106,5 +107,27 @@ describe('what the server answered last', () => {
     answer = gone;
     const change = { url: '/machines', method: 'POST', body: {} };
     expect(await ask(change, api, {})).toHaveProperty('error');
+  });
+
+  it('is waited for longer where something is changed, and nobody is told that nothing was', async () => {
+    const timers = jest.spyOn(globalThis, 'setTimeout');
+    const own = { ...api, signal: new AbortController().signal };
+    answer = () => json({});
+    const change = { url: '/demo', method: 'POST' };
+    for (const args of ['/machines', { url: '/health' }, change, { ...change, timeout: 600_000 }])
+      await ask(args, own, {});
+    const waits = timers.mock.calls.map(([, within = 0]) => within).filter((ms) => ms > 1000);
+    expect(waits).toEqual([8000, 8000, 60_000, 600_000]);
+    timers.mockRestore();
+    const wordsAfter = async (error: Error) => {
+      answer = () => {
+        throw error;
+      };
+      const { error: told } = await ask(change, own, {});
+      return refusalOf(told ?? {}).message;
+    };
+    const late = new DOMException('It took too long.', 'TimeoutError');
+    expect(await wordsAfter(late)).toMatch(/may have been done all the same/);
+    expect(await wordsAfter(new TypeError('Failed to fetch'))).toMatch(/Nothing was changed/);
   });
 });

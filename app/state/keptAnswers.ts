@@ -9,8 +9,10 @@ import { phoneChanged } from './phone';
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
 
-/** A network that swallows requests is no answer after this, ms. */
+/** A network that swallows questions is no answer after this, ms: what is kept stands in. */
 const ANSWER_WITHIN = 8000;
+/** What is given up may be done all the same: it is waited for longer, ms. */
+const DONE_WITHIN = 60_000;
 
 /**
  * Asks the server, and keeps what it answers to a plain question on the phone; where it does
@@ -19,7 +21,6 @@ const ANSWER_WITHIN = 8000;
 export function keepingAnswers(baseUrl: string): Query {
   const ask = fetchBaseQuery({
     baseUrl,
-    timeout: ANSWER_WITHIN,
     credentials: 'include',
     prepareHeaders: (headers) => {
       Object.entries(shopHeader()).forEach(([name, value]) => headers.set(name, value));
@@ -34,7 +35,9 @@ export function keepingAnswers(baseUrl: string): Query {
       opening.set(name, opened);
       return opened;
     };
-    const answer = await ask(args, api, extra);
+    const asked = typeof args === 'string' ? { url: args } : args;
+    const timeout = asked.method === undefined ? ANSWER_WITHIN : DONE_WITHIN;
+    const answer = await ask({ timeout, ...asked }, api, extra);
     if (answer.error?.status === 401) api.dispatch(phoneChanged({ unpaired: true }));
     if (typeof args !== 'string') return answer;
     if (!answer.error) {

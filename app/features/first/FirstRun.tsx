@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useChangeShopMutation, useLoadDemoMutation, useSheetsQuery } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
-import { shopAnswered } from '../../phone/shopOfPhone';
+import { beginAs } from '../../phone/shopOfPhone';
 import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Row, Stack } from '../../ui/Panel';
@@ -132,7 +132,7 @@ function DemoFirst() {
   const [load, { isLoading, error }] = useLoadDemoMutation();
   const go = async () => {
     const { data } = await load();
-    if (data && shopAnswered(data.id)) window.location.reload();
+    if (data) beginAs(data.id);
   };
   return (
     <Stack gap={space.small}>

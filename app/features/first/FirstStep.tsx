@@ -25,9 +25,7 @@ export function FirstStep({ number, title, done, holds, children }: Props) {
     </View>
   );
   return (
-    // What is done folds away by itself: the next step is what is seen then.
     <Fold
-      key={done ? 'done' : 'to do'}
       title={title}
       holds={done ? `done, ${holds}` : holds}
       lead={{ says: `${number}. `, picture }}

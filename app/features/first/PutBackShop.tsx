@@ -2,7 +2,7 @@ import { formatInstant, ignore } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import type { KeptShop } from '../../phone/keptShops';
 import { keptShops } from '../../phone/keptShops';
-import { shopAnswered } from '../../phone/shopOfPhone';
+import { beginAs } from '../../phone/shopOfPhone';
 import { useRebuildShopMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
 import { space } from '../../theme/tokens';
@@ -25,7 +25,7 @@ function PutBackShop({ kept: { id, shop, at, machines, jobs } }: { kept: KeptSho
   const [rebuild, { isLoading, error }] = useRebuildShopMutation();
   const go = async () => {
     const { data } = await rebuild({ id, shop });
-    if (data && shopAnswered(data.id)) window.location.reload();
+    if (data) beginAs(data.id);
   };
   return (
     <Stack gap={space.small}>

@@ -1,6 +1,6 @@
 import { useRemoveDemoMutation } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
-import { shopAnswered } from '../../phone/shopOfPhone';
+import { beginAs } from '../../phone/shopOfPhone';
 import { AskFirst } from '../../ui/AskFirst';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
@@ -10,9 +10,7 @@ export function DemoHere() {
   const [remove, { isLoading, error }] = useRemoveDemoMutation();
   const go = async () => {
     const { data } = await remove();
-    if (!data) return;
-    shopAnswered(data.id);
-    window.location.assign('/');
+    if (data) beginAs(data.id);
   };
   return (
     <Stack>
