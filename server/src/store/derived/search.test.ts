@@ -56,7 +56,7 @@ describe('what is looked for', () => {
       { type: 'isolation.exempted', isolation: 'battery', reason: 'no battery fitted' },
       { type: 'adjuster.unset', adjuster: 'intake.1', reason: 'seized', note: 'nut rounded' },
     );
-    expect(await said('ticks when')).toEqual(['Why: symptom, Ticks when cold']);
+    expect(await said('ticks when')).toEqual(['Why: a symptom, Ticks when cold']);
     expect(await said('lifting eye')).toEqual(['Noted: Ground wire, lifting eye']);
     expect(await said('nut rounded')).toHaveLength(1);
     expect((await said('no battery'))[0]).toContain('no battery fitted');
