@@ -348,7 +348,6 @@ export class SyncEngine {
       const db = await this.opening;
       const walk = await beginWalk(db);
       let result = await sendOldest(db, ask, walk);
-      const moved = result === 'progress';
       while (result === 'progress') {
         this.streams.askAgain();
         result = await sendOldest(db, ask, walk);
@@ -357,7 +356,7 @@ export class SyncEngine {
       await machineWordsSent(db, this.store);
       // What was added while this ran is counted last, so that no older count stays shown.
       await this.count();
-      this.settle(result === 'done', walk.held, moved);
+      this.settle(result === 'done', walk.held);
     } catch (error) {
       this.store.dispatch(storeFailed(describe(error)));
     } finally {
@@ -374,12 +373,9 @@ export class SyncEngine {
     await this.send();
   }
 
-  /** `moved` says whether any of what waited is sent, set aside or held by now. */
-  private settle(reachable: boolean, held: Held[], moved: boolean): void {
-    const isBack = reachable && !this.store.getState().jobs.unsent.reachable;
+  private settle(reachable: boolean, held: Held[]): void {
     this.store.dispatch(unsentCounted({ reachable, held }));
-    // What the server shows may be another for what was sent, or for what others did meanwhile.
-    if (reachable && (moved || isBack))
+    if (reachable)
       this.store.dispatch(api.util.invalidateTags(['machines', 'practice', 'records']));
     if (reachable && held.length === 0) {
       this.failures = 0;
