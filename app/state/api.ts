@@ -94,6 +94,7 @@ export const api = createApi({
       responseSchema: MachineDetailSchema,
       providesTags: ['machines'],
     }),
+    /** Of no tag: what the last check tells is changed by no tap of the next job. */
     findings: build.query<Finding[], string>({
       query: (id) => `/machines/${id}`,
       rawResponseSchema: MachineDetailSchema,

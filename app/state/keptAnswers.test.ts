@@ -129,5 +129,10 @@ describe('what the server answered last', () => {
     const late = new DOMException('It took too long.', 'TimeoutError');
     expect(await wordsAfter(late)).toMatch(/may have been done all the same/);
     expect(await wordsAfter(new TypeError('Failed to fetch'))).toMatch(/Nothing was changed/);
+    // A proxy that gave up says nothing of what became of it, nor does an answer that cannot be read.
+    answer = () => new Response('<h1>Gateway timeout</h1>', { status: 504 });
+    const { error: byProxy } = await ask(change, own, {});
+    for (const each of [byProxy ?? {}, new SyntaxError('It is no answer.')])
+      expect(refusalOf(each).message).toMatch(/may have been done all the same/);
   });
 });

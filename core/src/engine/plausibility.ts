@@ -153,8 +153,8 @@ function lashFault(value: number, target: number): string | undefined {
   }
   if (value > MOST_LASH) {
     const meant = [100, 10, 1000].map((off) => value / off).find(isLash);
-    const way = meant === undefined ? '' : `: ${shownLength(meant)}?`;
-    return `${shownLength(value)} is far more than a lash. Check the decimal point${way || '.'}`;
+    const way = meant === undefined ? '.' : `: ${shownLength(meant)}?`;
+    return `${shownLength(value)} is far more than a lash. Check the decimal point${way}`;
   }
   if (value > target * TEN_OFF || value * TEN_OFF < target) {
     return `${shownLength(value)} lies far from the target, ${shownLength(target)}. Check for a lost or doubled digit.`;

@@ -58,19 +58,18 @@ const setAt = v.union(
   'Set at is "base", { "peak": kind, "within": degrees } or { "window": [from, to] }.',
 );
 
-const figure = (message: string) => wholeFrom(-LARGEST_LENGTH, LARGEST_LENGTH, message);
+const figure = (name: string) =>
+  wholeFrom(
+    -LARGEST_LENGTH,
+    LARGEST_LENGTH,
+    `The ${name} is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.`,
+  );
 
 export const SpecSchema = v.looseObject(
   {
-    low: figure(
-      'The low limit is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.',
-    ),
-    target: figure(
-      'The target is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.',
-    ),
-    high: figure(
-      'The high limit is a number; in a file, whole µm (mN·m for a preload): 0.30 mm is 300.',
-    ),
+    low: figure('low limit'),
+    target: figure('target'),
+    high: figure('high limit'),
   },
   'A setting has low, target and high.',
 );

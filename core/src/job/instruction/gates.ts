@@ -11,7 +11,7 @@ import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf, isInScope } from '../journal/scope';
 import type { AdjusterState, JobState, KeptPlan } from '../journal/state';
-import { isMarked, isOutside } from './adjusterStep';
+import { isMarked, isOutside, isUnread } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
 import { shimsLieOpen } from './jobShims';
@@ -101,9 +101,8 @@ export function mayChooseScope(state: JobState): boolean {
  */
 export function scopeWaitsFor(state: JobState): 'shims' | 'reading' | undefined {
   if (shimsLieOpen(state)) return 'shims';
-  const isUnread = ({ locked, left, again, unset }: AdjusterState) =>
-    locked && !left && !again && !unset;
-  return Object.values(state.adjusters).some(isUnread) ? 'reading' : undefined;
+  const isOpen = (each: AdjusterState) => isUnread(each) && !each.unset;
+  return Object.values(state.adjusters).some(isOpen) ? 'reading' : undefined;
 }
 
 /** The sequences to be run down before any lash is read, or while closing up. */

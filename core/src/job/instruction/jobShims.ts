@@ -13,7 +13,7 @@ import type { JobAct } from '../journal/events';
 import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, TakenReading } from '../journal/state';
-import { isMarked, isOutside, standingReading } from './adjusterStep';
+import { isMarked, isOutside, isUnread, standingReading } from './adjusterStep';
 import { entryAtWork } from './aimAt';
 import { heldAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
@@ -25,17 +25,20 @@ import { crankOfJob } from './crankOfJob';
 export function shimIds(sheet: EngineSheet, state: JobState): string[] {
   const planned = new Set(state.shims?.rows.map(({ id }) => id));
   const open = planned.size > 0 && shimsLieOpen(state);
-  const isBegun = (id: string) => planned.has(id) && (open || isUnread(state, id));
+  const isBegun = (id: string) => planned.has(id) && (open || isUnread(state.adjusters[id]));
   const isAsked = (id: string) => !state.scope?.checkOnly && isInScope(state, id);
   return adjustersOf(sheet)
     .filter(({ id, entry }) => entry.method === 'shim' && (isAsked(id) || isBegun(id)))
     .map(({ id }) => id);
 }
 
-/** Whether a bucket has no shim, or a stand-in. */
+/** Whether a bucket has no shim, or a stand-in, and nobody has said that it cannot be set. */
 export function shimsLieOpen(state: JobState): boolean {
   const { fromOf, isEmpty } = shimsInHand(state);
-  return [...fromOf.keys()].some((id) => state.adjusters[id]?.fitted === null || isEmpty(id));
+  return [...fromOf.keys()].some((id) => {
+    const { fitted, unset } = state.adjusters[id] ?? {};
+    return !unset && (fitted === null || isEmpty(id));
+  });
 }
 
 /**
@@ -67,17 +70,11 @@ export function shimRows(setting: JobSetting, state: JobState, plan: BarringPlan
     if (unset || !spec || !gap || shim === undefined || middle === undefined || stop === undefined)
       return [];
     const old = fitted ?? shim;
-    const measured = isUnread(state, id)
+    const measured = isUnread(state.adjusters[id])
       ? Math.round(middle) + shim - old
       : asJudged(spec, gap, Math.round(middle));
     return [{ id, old, measured, spec: wellInside(spec), stop }];
   });
-}
-
-/** Whether a shim was fitted here, and the gap that it leaves was not read yet. */
-function isUnread(state: JobState, id: string): boolean {
-  const { fitted, left, again } = state.adjusters[id] ?? {};
-  return typeof fitted === 'number' && !left && !again;
 }
 
 /**
@@ -89,7 +86,7 @@ export function shimPlanTaken(shims: ShimPlan, state: JobState): JobAct[] {
   const stays = rows.filter(({ id, from }) => from === id && !outside.includes(id));
   const isDone = (id: string) =>
     state.adjusters[id]?.painted && standingReading(state.adjusters[id]);
-  const known = stays.filter(({ id }) => !isDone(id) && !isUnread(state, id));
+  const known = stays.filter(({ id }) => !isDone(id) && !isUnread(state.adjusters[id]));
   return [
     { type: 'shims.planned', ...shims },
     ...known.flatMap(({ id }): JobAct[] => [
@@ -167,15 +164,14 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   const open = closed.filter((id) => !isShimDone(sheet, state, id) && !outside.includes(id));
   if (acts.length === 0 && open.length === 0 && outside.length === 0) return { stage: 'done' };
   // What lies open is closed first: only then is it known which shim is where.
-  const { given, fromOf } = shimsInHand(state);
-  const liesOpen = acts.some(({ id }) => state.adjusters[id]?.fitted === null || given.has(id));
+  const { fromOf } = shimsInHand(state);
   // The job may be about more since, or about less.
   const other =
     ids.some((id) => !fromOf.has(id)) || [...fromOf.keys()].some((id) => !asked.includes(id));
   // That it stays as it is was taken back, or its reading: it is decided anew.
   const decided = open.filter((id) => isDecided(state, id));
   const anew = outside.length > 0 || other || decided.length < open.length;
-  if (!state.shims || (anew && !liesOpen)) return { stage: 'plan' };
+  if (!state.shims || (anew && !shimsLieOpen(state))) return { stage: 'plan' };
   return asPlanned(sheet, state, plan, { acts, decided });
 }
 
@@ -223,8 +219,6 @@ function shimsInHand({ shims }: JobState) {
   };
   return {
     fromOf,
-    /** Its shim went into another bucket. */
-    given,
     /** Its shim went into another bucket, and nothing came into this one. */
     isEmpty: (id: string) => given.has(id) && !(id in put),
     isOut,

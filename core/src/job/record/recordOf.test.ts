@@ -41,14 +41,16 @@ describe('the record of a job', () => {
       const touched = new Set(outcome.log.flatMap((entry) => ('set' in entry ? [entry.set] : [])));
       const kept = recordOf(begun, outcome.events);
       for (const adjuster of adjustersIn(kept)) {
-        const says = row(kept, adjuster.id)?.done ?? '';
+        const { done: says = '', left } = row(kept, adjuster.id) ?? {};
         expect([seed, adjuster.id, adjuster.touched]).toEqual([
           seed,
           adjuster.id,
           touched.has(adjuster.id),
         ]);
-        if (touched.has(adjuster.id)) expect(says).not.toContain('not touched');
-        else expect(says).toMatch(/not touched|cannot be set|not part of this job/);
+        if (touched.has(adjuster.id)) {
+          expect(says).not.toMatch(/not touched|not part of/);
+          expect(left).not.toMatch(/^not set/);
+        } else expect(says).toMatch(/not touched|cannot be set|not part of this job/);
       }
       expect(kept.counts.adjusters).toBe(adjustersIn(kept).length);
     }

@@ -193,7 +193,7 @@ function howItRan(run: JobRecord['runs'][number]): string {
 }
 
 function rowOf(adjuster: RecordedAdjuster): RecordRow {
-  const { id, measure, limits, found, left, again } = adjuster;
+  const { id, measure, limits, found, left, again, touched } = adjuster;
   const verdict = found?.verdict;
   return {
     id,
@@ -201,7 +201,7 @@ function rowOf(adjuster: RecordedAdjuster): RecordRow {
     limits: limits ? limitsWords(measure, limits) : 'no figure',
     found: found ? judgedWords(measure, found) : 'not read',
     left: [
-      left ? judgedWords(measure, left) : 'not set',
+      left ? judgedWords(measure, left) : touched ? 'not read since it was set' : 'not set',
       again && `again ${judgedWords(measure, again)}`,
     ]
       .filter(Boolean)
@@ -242,7 +242,7 @@ function doneWords({
   measure,
 }: RecordedAdjuster): string {
   const words = [
-    outOfScope && 'not part of this job',
+    outOfScope && (touched ? 'no part of this job any more' : 'not part of this job'),
     unset && describeUnset(unset),
     set && `${describeReading(set.reading)} ${unitOf(measure)} before locking`,
     lock && describeLock(lock),
