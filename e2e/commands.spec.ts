@@ -108,7 +108,7 @@ test('after an older backup was put back, each phone sends what it holds and the
   await command(['tools/data.mjs', 'restore', file], server.data);
   await server.up();
   for (const [i, { context, job, held }] of phones.entries()) {
-    await expect.poll(held, { timeout: 40_000 }).toBeGreaterThanOrEqual(before[i] ?? 0);
+    await expect.poll(held).toBeGreaterThanOrEqual(before[i] ?? 0);
     await job.tap('Leave the job; nothing is lost');
     await expect(
       job.page.getByText('put back to an earlier state', { exact: false }),

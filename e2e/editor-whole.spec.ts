@@ -101,7 +101,6 @@ test('a sheet written field by field, with everything the schema holds, is the o
   page,
 }) => {
   // A hundred fields take their time on a slow machine.
-  test.setTimeout(300_000);
   const server = await TestServer.start({ empty: true });
   await server.pairWith(page.context());
   await page.goto(`${server.url}/sheets/new`);

@@ -5,7 +5,6 @@ import { TestServer } from './support/server';
 import { violations } from './support/violations';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
-test.setTimeout(180_000);
 
 let server: TestServer;
 test.beforeEach(async () => {

@@ -4,7 +4,6 @@ import { JobPage } from './support/jobPage';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 1280, height: 800 } });
-test.setTimeout(600_000);
 
 let server: TestServer;
 test.beforeEach(async () => {

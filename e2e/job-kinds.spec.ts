@@ -5,7 +5,6 @@ import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 // Whole jobs, tap by tap.
-test.setTimeout(180_000);
 
 let server: TestServer;
 test.beforeEach(async () => {

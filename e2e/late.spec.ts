@@ -34,9 +34,7 @@ test('a signature given without signal, while another phone had more to say, doe
 
   await server.keep(`/jobs/${head.id}/events`, [returned]);
   await context.setOffline(false);
-  await expect(page.getByText('That signature does not count', { exact: false })).toBeVisible({
-    timeout: 40_000,
-  });
+  await expect(page.getByText('That signature does not count', { exact: false })).toBeVisible();
   await job.at('Ready');
 
   // The screen of its record and the paper say the same of it.

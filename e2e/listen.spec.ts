@@ -1,5 +1,5 @@
 import type { JobAct, JobEvent } from '@longbar/core';
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { ARGS, CHROMIUM } from './support/chromium';
 import { JobPage } from './support/jobPage';
 import { beginRecorded, journalOf } from './support/recordedJob';
@@ -25,6 +25,11 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
+const take = async (page: Page, file: Parameters<typeof page.setInputFiles>[1]) => {
+  const asked = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Take a sound file' }).click();
+  await (await asked).setFiles(file);
+};
 const clip = (name: string) => `${process.env.LONGBAR_E2E_SOUNDS}/${name}.wav`;
 
 test('a tick is recorded before the work, and is in the job for whoever comes next', async ({
@@ -44,9 +49,12 @@ test('a tick is recorded before the work, and is in the job for whoever comes ne
   await job.tap('Cancel');
   await expect(job.button('Record ten seconds')).toBeVisible();
   await job.tap('Record ten seconds');
-  await expect(
-    page.getByText(/^Before: At 6\d\d rpm one thing ticks once in two turns/),
-  ).toBeVisible({ timeout: 30_000 });
+  const told = page.getByText(/^Before: At 6\d\d rpm one thing ticks once in two turns/);
+  // A machine that is held up hears less than ten seconds, and the page says so: then a file helps.
+  const lost = page.getByRole('alert').filter({ hasText: 'Some of the sound was lost' });
+  await expect(told.or(lost)).toBeVisible();
+  if (await lost.isVisible()) await take(page, clip('before'));
+  await expect(told).toBeVisible();
   await expect(page.getByText(/^It cannot say which cylinder it is, nor what/)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Before: 1 s of the sound/ })).toBeVisible();
 
@@ -78,17 +86,16 @@ test('after the work a file is held against it, and both stand in the record', a
   const job = new JobPage(page);
   await job.at('Run and sign');
 
-  const take = async (file: Parameters<typeof page.setInputFiles>[1]) => {
-    const asked = page.waitForEvent('filechooser');
-    await job.tap('Take a sound file');
-    await (await asked).setFiles(file);
-  };
-  await take({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('no sound at all') });
+  await take(page, {
+    name: 'x.wav',
+    mimeType: 'audio/wav',
+    buffer: Buffer.from('no sound at all'),
+  });
   await expect(page.getByRole('alert')).toContainText('no sound that the browser can read');
-  await take(clip('before'));
+  await take(page, clip('before'));
   await expect(page.getByText(/^After: At 6\d\d rpm one thing ticks/)).toBeVisible();
   // Mended, and taken again: the last one counts.
-  await take(clip('after'));
+  await take(page, clip('after'));
   const told = /^After: At 6\d\d rpm no cylinder ticks louder than the others\.$/;
   await expect(page.getByText(told)).toBeVisible();
   await expect(page.getByRole('img', { name: /^After: 1 s .* 0 ticks marked$/ })).toBeVisible();

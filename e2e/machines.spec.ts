@@ -128,9 +128,7 @@ test.describe('without signal', () => {
     await expect(again.getByRole('button', { name: /^\d+ unsent/ })).toBeVisible();
 
     await server.up();
-    await expect(again.getByRole('button', { name: /unsent/ })).toHaveCount(0, {
-      timeout: 40_000,
-    });
+    await expect(again.getByRole('button', { name: /unsent/ })).toHaveCount(0);
     const yard = await (await server.fetch('/machines')).json();
     const hoist = yard.find(({ name }: { name: string }) => name === 'Night hoist');
     expect(hoist).toMatchObject({ hours: { hours: 8 } });

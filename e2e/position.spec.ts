@@ -4,7 +4,6 @@ import { Rockers } from './support/rockers';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-test.setTimeout(180_000);
 
 const SIX = [1, 5, 3, 6, 2, 4];
 const TRUCK = [1, 4, 2, 6, 3, 5];

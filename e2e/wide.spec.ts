@@ -99,6 +99,6 @@ test('of a long yard only what is scrolled to is drawn', async ({ page }) => {
   const last = page.getByRole('link', { name: /^Machine 130,/ });
   await expect(async () => {
     await page.mouse.wheel(0, 4000);
-    await expect(last).toBeVisible({ timeout: 300 });
+    await expect(last).toBeVisible({ timeout: 1000 });
   }).toPass();
 });

@@ -1,6 +1,6 @@
 import { webStyle } from '../ui/webStyle.web';
 import type { ComponentProps } from 'react';
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { elementOf } from '../ui/domNode.web';
 import { useTokens } from '../theme/ThemeProvider';
@@ -24,7 +24,8 @@ export function TurnableCamMap({ crank, ...map }: Props) {
     elementOf(slider.current).setAttribute('aria-valuenow', String(at));
     elementOf(slider.current).setAttribute('aria-valuetext', `${at}°`);
   }, [crank]);
-  useEffect(() => {
+  // Before anybody can ask where it stands.
+  useLayoutEffect(() => {
     // Moved by hand: a frame in which React draws nothing is a frame that keeps up.
     const follow = () => {
       const at = crank.at();

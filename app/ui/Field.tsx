@@ -15,10 +15,12 @@ type Props = Pick<
   onChange: (text: string) => void;
   /** What is wrong with it, beside the field. */
   error?: string | undefined;
+  /** Whether something is wrong that is said elsewhere. */
+  mistaken?: boolean;
 };
 
 /** A field to type in, with what is wrong said below it. */
-export function Field({ label, name, value, onChange, error, ...input }: Props) {
+export function Field({ label, name, value, onChange, error, mistaken, ...input }: Props) {
   const tokens = useTokens();
   return (
     <View>
@@ -28,7 +30,7 @@ export function Field({ label, name, value, onChange, error, ...input }: Props) 
         aria-label={name ?? label}
         value={value}
         onChangeText={onChange}
-        error={error !== undefined}
+        error={error !== undefined || mistaken === true}
         outlineColor={tokens.secondInk}
         activeOutlineColor={tokens.ink}
         style={{ backgroundColor: tokens.sheet }}

@@ -13,7 +13,7 @@ export async function keptOnPhone(page: Page): Promise<void> {
       paths.filter((path) => new RegExp(`^/${place}/[0-9a-f-]{36}$`).test(path)).length;
     return { machines: under('machines'), sheets: under('sheets') };
   };
-  await expect.poll(kept, { timeout: 20_000 }).toEqual(ALL);
+  await expect.poll(kept).toEqual(ALL);
 }
 
 /** What the phone keeps answers to. */

@@ -11,6 +11,8 @@ type Props = {
   /** Not a number where what is typed is none, so that the sheet's own check says so. */
   onChange: (value: number | undefined) => void;
   error?: string | undefined;
+  /** Whether something is wrong that is said elsewhere. */
+  mistaken?: boolean;
 };
 
 type Notation = { read: (figure: number) => number; show: (value: number) => string };
@@ -18,14 +20,19 @@ const PLAIN: Notation = { read: (figure) => figure, show: String };
 
 /** A figure typed as people write it; an empty field takes the figure out of the sheet. */
 export function NumberField({ notation = PLAIN, ...props }: Props & { notation?: Notation }) {
-  const { label, name = label, value, onChange, error } = props;
+  const { label, name = label, value, onChange, error, mistaken = false } = props;
   const [text, setText] = useState(() => (isFigure(value) ? notation.show(value) : ''));
   const type = (typed: string) => {
     setText(typed);
     onChange(typed.trim() === '' ? undefined : notation.read(readNumber(typed) ?? NaN));
   };
   return (
-    <TypedField {...{ label, name, error }} inputMode="decimal" value={text} onChange={type} />
+    <TypedField
+      {...{ label, name, error, mistaken }}
+      inputMode="decimal"
+      value={text}
+      onChange={type}
+    />
   );
 }
 

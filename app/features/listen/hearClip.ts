@@ -8,16 +8,21 @@ import type { ListenWorker } from './listen.worker';
 export type HeardClip = { heard: Heard; picture: SoundPicture };
 
 /**
- * Listens to the bytes of a sound file beside the thread that handles taps. Throws with words for a
- * person where the browser cannot read them; `signal` ends it.
+ * Listens to the bytes of a sound file beside the thread that handles taps; of one that was recorded
+ * here no sound may be lacking, as its cycles would not follow each other: it lasts `whole` seconds.
+ * Throws with words for a person where the browser cannot read it or some is lost; `signal` ends it.
  */
 export async function hearClip(
   bytes: ArrayBuffer,
   sheet: EngineSheet,
   signal: AbortSignal,
+  whole = 0,
 ): Promise<HeardClip> {
   const sound = await samplesOf(bytes);
   signal.throwIfAborted();
+  if (sound.length < whole * SOUND_RATE) {
+    throw new Error('Some of the sound was lost: this phone had too much to do. Record it again.');
+  }
   const worker = new Worker(new URL('./listen.worker', import.meta.url));
   const end = () => worker.terminate();
   signal.addEventListener('abort', end);

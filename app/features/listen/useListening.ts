@@ -1,4 +1,5 @@
 import type { Attachment, EngineSheet, Heard } from '@longbar/core';
+import { CLIP_SECONDS } from '@longbar/core';
 import { useEffect, useRef, useState } from 'react';
 import { attachmentFrom } from '../../sync/attachment';
 import { useSync } from '../../sync/SyncProvider';
@@ -16,6 +17,9 @@ export type Listening = {
   cancel: () => void;
 };
 
+/** A recorder begins and ends a little late; a file is as long as it is. */
+const WHOLE_SECONDS = { recording: CLIP_SECONDS - 0.5, hearing: 0 };
+
 /** Records a clip or takes a file, listens to it, and keeps it on this phone before it is told. */
 export function useListening(
   sheet: EngineSheet,
@@ -27,7 +31,10 @@ export function useListening(
   const running = useRef<AbortController>(null);
   // Whoever leaves the page closes the microphone.
   useEffect(() => () => running.current?.abort(), []);
-  const take = async (begins: Listening['at'], clip: (signal: AbortSignal) => Promise<File>) => {
+  const take = async (
+    begins: keyof typeof WHOLE_SECONDS,
+    clip: (signal: AbortSignal) => Promise<File>,
+  ) => {
     running.current?.abort();
     const own = new AbortController();
     running.current = own;
@@ -37,7 +44,7 @@ export function useListening(
       const file = await clip(own.signal);
       setAt('hearing');
       const { sha256, type, body } = await attachmentFrom(file);
-      const { heard } = await hearClip(body, sheet, own.signal);
+      const { heard } = await hearClip(body, sheet, own.signal, WHOLE_SECONDS[begins]);
       await sync.keepBlob({ sha256, type, body });
       onHeard({ sha256, type }, heard);
     } catch (error) {

@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useContext, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { LengthField, PreloadField } from '../NumberField';
+import { TriedContext } from '../TypedField';
 import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { Choices } from './Choices';
@@ -16,12 +17,20 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
   const { measure = 'lash', spec } = entry;
   const [as, setAs] = useState<FiguresAs>('three');
   const [typed, setTyped] = useState<TypedFigures>(() => shownAs('three', spec));
-  const keep = (next: TypedFigures, how: FiguresAs) => {
+  const tried = useContext(TriedContext);
+  const [touched, setTouched] = useState<readonly string[]>([]);
+  const wrong = FIELDS_AS[as].flatMap(({ key, label, mends }) => {
+    const mistake = mends.map((each) => mistakeAt(draft, `${path}.${each}`)).find(Boolean);
+    return mistake && (tried || touched.includes(key)) ? [{ key, label, mistake }] : [];
+  });
+  const keep = (key: keyof TypedFigures, value: number | undefined) => {
+    const next = { ...typed, [key]: value };
     setTyped(next);
+    setTouched([...touched, key]);
     draft.edit((sheet) => {
       const own = sheet.adjusters[place];
       if (!own) return;
-      const made = specFrom(how, next, own.spec);
+      const made = specFrom(as, next, own.spec);
       // A draft may lack figures that are not typed yet.
       if (made) Object.assign(own, { spec: made });
       else delete own.spec;
@@ -29,6 +38,7 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
   };
   const choose = (how: FiguresAs) => {
     setAs(how);
+    setTouched([]);
     setTyped(shownAs(how, spec));
   };
   return (
@@ -41,16 +51,16 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
         onChoose={(title) => choose(FIGURES_AS.find((each) => each.title === title)?.how ?? as)}
       />
       <View style={styles.figures}>
-        {FIELDS_AS[as].map(({ key, label, mends }) => {
+        {FIELDS_AS[as].map(({ key, label }) => {
           const field = {
             label,
             name: `${label}, ${entry.kind}`,
             value: typed[key],
-            onChange: (value: number | undefined) => keep({ ...typed, [key]: value }, as),
-            error: mends.map((each) => mistakeAt(draft, `${path}.${each}`)).find(Boolean),
+            onChange: (value: number | undefined) => keep(key, value),
+            mistaken: wrong.some((each) => each.key === key),
           };
           return (
-            <View key={`${as} ${key}`} style={[styles.figure, field.error && styles.mended]}>
+            <View key={`${as} ${key}`} style={styles.figure}>
               {measure === 'preload' ? (
                 <PreloadField {...field} />
               ) : (
@@ -60,6 +70,11 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
           );
         })}
       </View>
+      {wrong.map(({ key, label, mistake }) => (
+        <Words key={key} as="note" color="stop" role="alert">
+          {label}: {mistake}
+        </Words>
+      ))}
       {!spec && (
         <Words as="note" color="secondInk">
           No figure given: it can be barred to, but not judged.
@@ -72,6 +87,4 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
 const styles = StyleSheet.create({
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
   figure: { flexBasis: 96, flexGrow: 1 },
-  // What is wrong with a figure is a sentence, and not to be read in a column of two words.
-  mended: { flexBasis: '100%' },
 });
