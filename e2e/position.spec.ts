@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { Rockers } from './support/rockers';
 import { TestServer } from './support/server';
+import { shiftDate } from './support/shiftDate.mjs';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -88,7 +89,7 @@ test('somebody may have turned it during a break: asked, and what was read is ke
   await job.found('I', 1, 6);
   await job.at('Stop 1 of 2');
   await job.keep('0.30', '0.33');
-  await page.clock.install({ time: new Date(Date.now() + 12 * 60_000) });
+  await page.addInitScript(shiftDate, 12 * 60_000);
   await page.reload();
   await expect(job.heading('Where was I?')).toBeVisible();
   await expect(page.getByRole('button', { name: /set here/ })).toHaveCount(0);

@@ -82,8 +82,10 @@ async function roundsOfLoad(from: number, rounds: number): Promise<void> {
       }
     };
     const lanes = [0, 1, 2].map(post);
-    // Each round the power fails at another moment of the writing.
-    await new Promise((resolve) => setTimeout(resolve, 60 + ((round * 37) % 140)));
+    // Each round the power fails at another moment of the writing, once something was taken.
+    const before = acknowledged.size;
+    await expect.poll(() => acknowledged.size, { intervals: [5] }).toBeGreaterThan(before);
+    await new Promise((resolve) => setTimeout(resolve, (round * 37) % 140));
     await server.down('SIGKILL');
     alive = false;
     await Promise.all(lanes);

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { PractisedJob } from './support/practisedJob';
 import { TestServer } from './support/server';
+import { shiftDate } from './support/shiftDate.mjs';
 import { violations } from './support/violations';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -10,7 +11,7 @@ let server: TestServer;
 test.beforeEach(async ({ page }) => {
   server = await TestServer.start();
   // The engine of the day is of this day.
-  await page.clock.install({ time: new Date('2026-11-27T08:00:00') });
+  await page.addInitScript(shiftDate, new Date('2026-11-27T08:00:00').getTime() - Date.now());
   await page.goto(`${server.url}/bench`);
   await page.getByRole('link', { name: 'Practice' }).click();
 });

@@ -88,7 +88,7 @@ test('eight phones lose nothing where processes whose clocks are apart or the da
     await expect.poll(() => begunBy(server.pid, 'oneOfSeveral').length).toBe(3);
   }
   // A round in which the database comes back may keep no more than one of each phone.
-  expect(total).toBeGreaterThan(ROUNDS * PHONES);
+  expect(total).toBeGreaterThanOrEqual(ROUNDS * PHONES);
   // The application is the same, whichever of them answers.
   const shops = spawnSync(process.execPath, ['tools/data.mjs', 'shops'], {
     cwd: root,

@@ -4,7 +4,7 @@ import type { Serving, Start } from './hosted';
 import { root } from './root';
 
 /** A PostgreSQL of its own is made and begun before it answers; beside other work that takes long, ms. */
-const PATIENCE = 60_000;
+const PATIENCE = 300_000;
 
 /** Serves in a process of its own, which can be killed, or whose files may not grow. */
 export class Alone implements Serving {

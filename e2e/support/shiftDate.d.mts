@@ -1,0 +1,1 @@
+export function shiftDate(later: number): void;
