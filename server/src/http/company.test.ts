@@ -114,8 +114,21 @@ describe('a machine that is moved', () => {
     expect(status).toBe(200);
     expect(namesIn(body)['North yard']).toEqual(['Brine pump 2']);
     expect(namesIn(body)['Skerrow Saltworks']).toHaveLength(MACHINES.length - 1);
-    expect((await server.get(`/machines/${PUMP!.id}`)).status).toBe(404);
-    expect((await server.get(`/jobs/${head.id}`)).status).toBe(404);
+    // Whoever still holds entries of it is told where they are taken; a stranger is told nothing.
+    const told = async (path: string, sent?: unknown) => {
+      const { status, body } = sent ? await server.post(path, sent) : await server.get(path);
+      return [status, body.error.message];
+    };
+    const moved = 'was moved to North yard. Its entries are taken there only.';
+    const ofJob = [404, `The machine of this job ${moved}`];
+    expect(await told(`/machines/${PUMP!.id}`)).toEqual([404, `This machine ${moved}`]);
+    expect(await told(`/jobs/${head.id}`)).toEqual(ofJob);
+    expect(await told(`/jobs/${head.id}/events`, events.slice(0, 1))).toEqual(ofJob);
+    const begun = { ...head, id: randomUUID() };
+    expect(await told('/jobs', begun)).toEqual([404, `This machine ${moved}`]);
+    await keepCompany(server.db, 'Skerrow', [1]);
+    expect(await told(`/jobs/${head.id}`)).toEqual([404, 'There is no such job.']);
+    await keepCompany(server.db, 'Skerrow', [1, 2]);
     const { body: after } = await fromNorth(`/machines/${PUMP!.id}`);
     const { lockPairs: _, ...kept } = before;
     expect(after).toMatchObject(kept);

@@ -6,7 +6,8 @@ import { hear } from '../../test-support/hear';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
-import { jobRow, keepEvents } from '../store/journal/jobs';
+import { jobRow } from '../store/yard/jobRow';
+import { keepEvents } from '../store/journal/jobs';
 
 /** Two processes of the application on one database, and a proxy that sends a phone to either. */
 let one: TestServer;

@@ -6,6 +6,7 @@ import { standingOf } from '../store/journal/arrival';
 import { sha256 } from '../store/journal/blobs';
 import type { Database } from '../store/sql/database';
 import { headOf } from '../store/journal/jobHead';
+import { jobRow } from '../store/yard/jobRow';
 import { signatureOn } from '../store/journal/signatures';
 
 /** Sends a signed record as one file that proves itself. Throws RequestError 404 or 409. */
@@ -17,8 +18,7 @@ export async function sendRecordFile(db: Database, id: string, response: Respons
 }
 
 async function recordFileOf(db: Database, id: string): Promise<string> {
-  const job = (await db.tables.jobs.findByPk(id))?.get();
-  if (!job) throw new RequestError(404, 'There is no such job.');
+  const job = await jobRow(db, id);
   const standing = await standingOf(db, id);
   const events = sealedEvents(standing);
   if (!events) throw new RequestError(409, 'Only a signed record is a file of its own.');

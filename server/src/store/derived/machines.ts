@@ -6,6 +6,7 @@ import { checkTexts, lockPairsOn } from './jobReads';
 import { settle } from './readTables';
 import { whySetAside } from '../setAside';
 import { machineRow } from '../yard/machineRow';
+import { notHere } from '../yard/notHere';
 
 /**
  * Every machine of the yard, its hours and what is due on `today`, by name, as JSON; or those
@@ -37,7 +38,7 @@ export async function machineDetail(db: Database, id: string, today: string): Pr
      WHERE machine_reads.shop = $shop AND machine = $1`,
     [id],
   );
-  if (!row) throw new RequestError(404, 'There is no such machine.');
+  if (!row) throw await notHere(db, 'machine', id);
   if (row.line === '{}' || row.page === '{}') {
     const why = await whySetAside(db, { kind: 'machine', id });
     throw new RequestError(409, `What is kept of this machine cannot be worked out: ${why}`);

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import type { JobContext } from '@longbar/core';
 import { meterForJob } from '@longbar/core';
 import { headOf } from '../journal/jobHead';
-import { jobRow } from '../journal/jobs';
+import { jobRow } from '../yard/jobRow';
 import type { Database } from '../sql/database';
 import { hourMeterOf } from '../yard/hourMeter';
 import { readSheet, tellable } from '../yard/sheets';

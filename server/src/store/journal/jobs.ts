@@ -2,15 +2,17 @@ import * as v from 'valibot';
 import type { JobEvent, JobHead, Seal } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
-import { RequestError, wrongField } from '../../requestError';
+import { wrongField } from '../../requestError';
 import { judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
 import { journalGrew } from '../stale';
 import type { Database, OfShop } from '../sql/database';
 import { truth } from '../sql/columns';
 import type { Dialect } from '../sql/dialect';
+import { notHere } from '../yard/notHere';
 import { readSheet } from '../yard/sheets';
 import { holdsMore } from './heldByJob';
 import { headOf } from './jobHead';
+import { jobRow } from '../yard/jobRow';
 import { attachedTo, lackingBlobs } from './blobs';
 import { afterSigning } from './afterSigning';
 import { sealOf } from './seal';
@@ -27,7 +29,7 @@ export async function beginJob(
   head: JobHead,
 ): Promise<{ head: JobHead; made: boolean }> {
   const machine = await db.tables.machines.findByPk(head.machine);
-  if (!machine) throw new RequestError(404, 'There is no such machine.');
+  if (!machine) throw await notHere(db, 'machine', head.machine);
   const { sheet: own, ...told } = head;
   const sheet = own ?? machine.get().sheet;
   const known = await readSheet(db, sheet, head.sheetRevision);
@@ -72,7 +74,7 @@ export async function appendEvents(
   await db.write(
     async (transaction) => {
       const row = await receiving(db, job, events, transaction);
-      if (!row) throw new RequestError(404, 'There is no such job.');
+      if (!row) throw await notHere(db, 'job', job, transaction);
       const known = await refuseMisfits(db, row, events, transaction);
       const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
       if (fresh.size > 0) {
@@ -152,13 +154,6 @@ function fitting(rows: readonly PageRow[]): number {
   let size = 0;
   const tooMuch = rows.findIndex(({ body }) => (size += body.length) > LARGEST_PAGE);
   return tooMuch < 0 ? rows.length : Math.max(1, tooMuch);
-}
-
-/** The row of a job. Throws RequestError 404. */
-export async function jobRow(db: Database, id: string, transaction?: Transaction): Promise<JobRow> {
-  const row = await db.tables.jobs.findByPk(id, transaction ? { transaction } : {});
-  if (!row) throw new RequestError(404, 'There is no such job.');
-  return row.get();
 }
 
 /** Whose names were used on others' phones, and how often. */

@@ -3,9 +3,10 @@ import { canonical, ignore, SignatureSchema } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import * as v from 'valibot';
 import { isByItsKey } from '../../ed25519';
-import { RequestError, wrongField } from '../../requestError';
+import { wrongField } from '../../requestError';
 import type { Database } from '../sql/database';
 import { headOf } from './jobHead';
+import { jobRow } from '../yard/jobRow';
 import { keyOf } from './keys';
 import type { Holder } from '../yard/phones';
 import type { JobRow } from '../sql/tables';
@@ -22,8 +23,7 @@ export async function keepSignature(
   holder: Pick<Holder, 'phone'>,
 ): Promise<void> {
   await db.write(async (transaction) => {
-    const job = (await db.tables.jobs.findByPk(id, { transaction }))?.get();
-    if (!job) throw new RequestError(404, 'There is no such job.');
+    const job = await jobRow(db, id, transaction);
     if (!isOf(signature, job)) {
       throw wrongField('words', 'This record is not what was signed: look at it again.', 409);
     }

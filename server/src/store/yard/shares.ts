@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { randomUUID } from 'node:crypto';
 import type { Share } from '@longbar/core';
 import { RequestError } from '../../requestError';
+import { jobRow } from './jobRow';
 import type { Database } from '../sql/database';
 import { hashOf, newSecret } from './phones';
 
@@ -16,9 +17,8 @@ export async function shareRecord(
   const [id, secret] = [randomUUID(), newSecret()];
   const until = new Date(now.getTime() + days * DAY).toISOString();
   await db.write(async (transaction) => {
-    const row = (await db.tables.jobs.findByPk(job, { transaction }))?.get();
-    if (!row) throw new RequestError(404, 'There is no such job.');
-    if (row.seal === null) throw new RequestError(409, 'Only a signed record is shared.');
+    const { seal } = await jobRow(db, job, transaction);
+    if (seal === null) throw new RequestError(409, 'Only a signed record is shared.');
     await db.run(
       `INSERT INTO shares (shop, id, secretHash, job, by, until)
        VALUES ($shop, $1, $2, $3, $4, $5)`,
