@@ -1,6 +1,7 @@
 import type { EngineSheet, JobOutcome, JobScope } from '../src';
 import {
   adjustersOf,
+  isBegun,
   cycleDegrees,
   foldJob,
   holdsAt,
@@ -82,6 +83,8 @@ export function brokenLaws(
     broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
   else {
     for (const [id, { entry }] of adjusters) {
+      if (isBegun(state.adjusters[id]))
+        broken.push({ law: 'begun and not finished', what: id, at: crank });
       if (!inScope(id) || (state.scope?.checkOnly && !entry.spec)) continue;
       if (!marked.has(id) && !unset.has(id)) broken.push({ law: 'forgotten', what: id, at: crank });
     }

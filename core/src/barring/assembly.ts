@@ -7,7 +7,6 @@ import { marginIn, middleOf } from '../engine/arc';
 import type { Firing } from '../engine/firing';
 import { firingOf } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
-import type { AdjusterKind } from '../engine/kinds';
 import { isTelling, KIND_NAMES } from '../engine/kinds';
 import type { BarringPlan, LeftOver, Stop } from './barringPlan';
 import type { Site } from './sites';
@@ -28,11 +27,11 @@ export type Engine = {
   all: readonly Adjuster[];
 };
 
-/** The engine of a sheet; `kinds` where only some kinds are to be set. */
-export function engineOf(sheet: EngineSheet, kinds?: readonly AdjusterKind[]): Engine {
+/** The engine of a sheet; `ids` where only these are to be set. */
+export function engineOf(sheet: EngineSheet, ids?: readonly string[]): Engine {
   const firing = firingOf(sheet);
   const all = adjustersOf(sheet);
-  const adjusters = kinds ? all.filter(({ kind }) => kinds.includes(kind)) : all;
+  const adjusters = ids ? all.filter(({ id }) => ids.includes(id)) : all;
   return { sheet, firing, adjusters, all };
 }
 

@@ -1,4 +1,3 @@
-import type { AdjusterKind } from '../engine/kinds';
 import type { BarringMethod } from './methods';
 
 export type PlanOptions = {
@@ -7,8 +6,8 @@ export type PlanOptions = {
   startAt?: number | undefined;
   /** For `two-position`: the cylinder at whose firing TDC the first position is; 1 if absent. */
   cylinder?: number | undefined;
-  /** The kinds that are set, where it is not all of them. */
-  kinds?: readonly AdjusterKind[] | undefined;
+  /** The adjusters that are set, where it is not all of them. */
+  ids?: readonly string[] | undefined;
 };
 
 /**

@@ -11,8 +11,8 @@ import { inVisitingOrder, withMark } from './sites';
 import type { Result } from '../result';
 
 /** One stop per cylinder at its own firing TDC, in firing order. */
-export function planEach(sheet: EngineSheet, { startAt, kinds }: PlanOptions): Result<BarringPlan> {
-  const engine = engineOf(sheet, kinds);
+export function planEach(sheet: EngineSheet, { startAt, ids }: PlanOptions): Result<BarringPlan> {
+  const engine = engineOf(sheet, ids);
   const sites = inVisitingOrder(firingSites(engine), engine.firing, startAt);
   return assemble(engine, sites, atOwnStop(engine.firing), startAt);
 }

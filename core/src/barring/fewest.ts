@@ -16,8 +16,8 @@ import { homeAngle, withMark } from './sites';
  * turning. With marks the stops stand at marks; without, at whole degrees, and the plan of
  * the same count at firing TDCs is offered beside it.
  */
-export function planFewest(sheet: EngineSheet, { startAt, kinds }: PlanOptions): BarringPlan {
-  const engine = engineOf(sheet, kinds);
+export function planFewest(sheet: EngineSheet, { startAt, ids }: PlanOptions): BarringPlan {
+  const engine = engineOf(sheet, ids);
   const marked = markSites(sheet);
   if (marked.length > 0) return cover(engine, marked, startAt).plan;
   const { cycle, at } = engine.firing;

@@ -12,14 +12,11 @@ import type { Result } from '../result';
  * The manual's chart as typed, held against the model entry by entry. Nothing is moved:
  * what the model doubts is flagged, and the manual stands.
  */
-export function planManual(
-  sheet: EngineSheet,
-  { startAt, kinds }: PlanOptions,
-): Result<BarringPlan> {
+export function planManual(sheet: EngineSheet, { startAt, ids }: PlanOptions): Result<BarringPlan> {
   const { chart } = sheet;
   if (!chart?.length)
     return { refused: 'no-chart', says: 'The sheet holds no chart from the manual.' };
-  const engine = engineOf(sheet, kinds);
+  const engine = engineOf(sheet, ids);
   const { adjusters, firing } = engine;
   const byId = new Map(adjusters.map((adjuster) => [adjuster.id, adjuster]));
   const typed: TypedStop[] = [];

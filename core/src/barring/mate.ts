@@ -9,10 +9,10 @@ import { inVisitingOrder } from './sites';
 import type { Result } from '../result';
 
 /** As `each`, told by the running mate: when it rocks at overlap, this cylinder fires. */
-export function planMate(sheet: EngineSheet, { startAt, kinds }: PlanOptions): Result<BarringPlan> {
+export function planMate(sheet: EngineSheet, { startAt, ids }: PlanOptions): Result<BarringPlan> {
   if (sheet.cycle === 2)
     return { refused: 'two-stroke', says: 'A two-stroke has no overlap to rock at.' };
-  const engine = engineOf(sheet, kinds);
+  const engine = engineOf(sheet, ids);
   const { firing } = engine;
   const sites: Site[] = [];
   for (const site of firingSites(engine)) {

@@ -8,7 +8,7 @@ import type { Result } from '../result';
 /** Two positions: one cylinder's firing TDC, and one turn on. */
 export function planTwoPosition(
   sheet: EngineSheet,
-  { startAt, cylinder = 1, kinds }: PlanOptions,
+  { startAt, cylinder = 1, ids }: PlanOptions,
 ): Result<BarringPlan> {
   if (sheet.cycle === 2) {
     return {
@@ -16,7 +16,7 @@ export function planTwoPosition(
       says: 'A two-stroke repeats every turn: one turn on it stands just as it did before.',
     };
   }
-  const engine = engineOf(sheet, kinds);
+  const engine = engineOf(sheet, ids);
   const { firing } = engine;
   const tdc = firing.at.get(cylinder);
   if (tdc === undefined) {

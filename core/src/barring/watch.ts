@@ -15,11 +15,8 @@ import type { Result } from '../result';
  * Valve by valve: each adjuster is set when that valve is fully down whose peak leaves it
  * the largest margin. Names the sum rule where one holds for the whole engine.
  */
-export function planWatch(
-  sheet: EngineSheet,
-  { startAt, kinds }: PlanOptions,
-): Result<BarringPlan> {
-  const engine = engineOf(sheet, kinds);
+export function planWatch(sheet: EngineSheet, { startAt, ids }: PlanOptions): Result<BarringPlan> {
+  const engine = engineOf(sheet, ids);
   const { adjusters, all, firing } = engine;
   const numbers = valveNumbers(sheet);
   const watchable = all.filter(

@@ -27,7 +27,7 @@ import { isRefused } from '../result';
 export function planWork(sheet: EngineSheet, options: PlanOptions): Result<BarringPlan> {
   const plan = planBarring(sheet, options);
   if (isRefused(plan)) return plan;
-  const engine = engineOf(sheet, options.kinds);
+  const engine = engineOf(sheet, options.ids);
   const served = new Set<string>();
   const own = plan.stops.map((planned): Stop => {
     const stop = reachable(engine, planned);

@@ -85,16 +85,6 @@ export function isMarked(
   return (checked ? found : standingReading(state)) !== undefined;
 }
 
-/**
- * Whether it was locked or a shim fitted, and nobody has read since what that left; one without a
- * figure has nothing to be read, and its dab says that it is done.
- */
-export function isUnread(state: AdjusterState = {}): boolean {
-  const { locked, fitted, left, again, painted } = state;
-  const isChanged = locked !== undefined || typeof fitted === 'number';
-  return isChanged && !left && !again && !painted;
-}
-
 /** Read again after locking or fitting: inside it is finished, outside it is set once more. */
 function afterChange({ left }: AdjusterState, entry: SettableEntry): AdjusterStep {
   if (!left) return { step: 'reread' };

@@ -9,9 +9,11 @@ import { torqueSteps } from '../../torque/sequence';
 import type { Attachment } from '../../attachment';
 import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
-import { isAskedOf, isInScope } from '../journal/scope';
-import type { AdjusterState, JobState, KeptPlan } from '../journal/state';
-import { isMarked, isOutside, isUnread } from './adjusterStep';
+import { isAskedOf } from '../journal/askedOf';
+import { isBegun } from '../journal/begun';
+import { isInScope } from '../journal/scope';
+import type { JobState, KeptPlan } from '../journal/state';
+import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
 import { shimsLieOpen } from './jobShims';
@@ -101,8 +103,7 @@ export function mayChooseScope(state: JobState): boolean {
  */
 export function scopeWaitsFor(state: JobState): 'shims' | 'reading' | undefined {
   if (shimsLieOpen(state)) return 'shims';
-  const isOpen = (each: AdjusterState) => isUnread(each) && !each.unset;
-  return Object.values(state.adjusters).some(isOpen) ? 'reading' : undefined;
+  return Object.values(state.adjusters).some(isBegun) ? 'reading' : undefined;
 }
 
 /** The sequences to be run down before any lash is read, or while closing up. */

@@ -7,7 +7,9 @@ import { adjustersOf } from '../../engine/adjusters';
 import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
 import { rememberBy, rememberPair } from '../../remember';
+import { isBegun } from '../journal/begun';
 import type { JobAct } from '../journal/events';
+import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, KeptPlan } from '../journal/state';
 import { crankOfJob } from './crankOfJob';
@@ -35,13 +37,21 @@ const made = new WeakMap<EngineSheet, { key: string; plan: Result<BarringPlan> }
 function planNow(setting: JobSetting, state: JobState): Result<BarringPlan> {
   const { sheet } = setting;
   const startAt = crankOfJob(sheet, state).span?.from;
-  const kinds = state.scope?.kinds;
-  const key = `${methodOf(setting, state)} ${startAt ?? ''} ${kinds?.join(' ') ?? ''}`;
+  const ids = setIn(sheet, state);
+  const key = `${methodOf(setting, state)} ${startAt ?? ''} ${ids?.join(' ') ?? ''}`;
   const before = made.get(sheet);
   if (before?.key === key) return before.plan;
-  const plan = planWork(sheet, { method: methodOf(setting, state), startAt, kinds });
+  const plan = planWork(sheet, { method: methodOf(setting, state), startAt, ids });
   made.set(sheet, { key, plan });
   return plan;
+}
+
+/** What the stops are for, where it is not all: what the job is about, and what was begun before. */
+function setIn(sheet: EngineSheet, state: JobState): string[] | undefined {
+  if (!state.scope?.kinds) return undefined;
+  return adjustersOf(sheet)
+    .map(({ id }) => id)
+    .filter((id) => isInScope(state, id) || isBegun(state.adjusters[id]));
 }
 
 /** What a person sets where the manual's chart has it, off its condition. */

@@ -1,10 +1,11 @@
 import * as v from 'valibot';
 import { inlineSix } from '../../../test-support/engines';
 import { head, journal, settingOn } from '../../../test-support/journal';
-import type { JobAct, JobLine, JobScope } from '../..';
+import type { JobAct, JobLine, JobScope, JobState } from '../..';
 import {
   foldJob,
   instructionOf,
+  isAskedOf,
   isRefused,
   jobPlan,
   JobEventSchema,
@@ -109,6 +110,36 @@ describe('a job about some of the engine', () => {
     expect(waits(locked, left)).toBeUndefined();
     expect(waits(locked, left, locked)).toBe('reading');
     expect(mayChooseScope(foldJob(journal([locked])))).toBe(false);
+    // Set by its blade, and its nut still loose.
+    expect(waits({ ...left, phase: 'set' })).toBe('reading');
+    expect(waits({ ...left, phase: 'set' }, locked, left)).toBeUndefined();
+  });
+
+  it('finishes what was begun, though another phone says that the job is about something else', () => {
+    const only: JobAct = { type: 'scope.chosen', kinds: ['injector'] };
+    const locked: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
+    const reading = { go: 300, noGo: 330, how: 'go-no-go' } as const;
+    const left: JobAct = { type: 'reading.taken', adjuster: 'intake.1', phase: 'left', reading };
+    const injectors = [1, 2, 3, 4, 5, 6].map((n) => `injector.${n}`);
+    const stops = [{ at: 0, set: injectors }];
+    const made: JobAct = { type: 'plan.made', method: 'two-position', stops, unserved: [] };
+    const after = (...acts: JobAct[]) => foldJob(journal(acts));
+    const planned = (state: JobState) => {
+      const plan = jobPlan(settingOn(six), state);
+      return isRefused(plan) ? [] : plan.stops.flatMap(({ set }) => set.map(({ id }) => id));
+    };
+    const both = [...injectors, 'intake.1'].sort();
+    expect(planned(after(locked, only)).sort()).toEqual(both);
+    // Whoever planned the injectors had not heard of the valve, or heard of it too late.
+    expect(planned(after(locked, only, made)).sort()).toEqual(both);
+    expect(planned(after(only, made, locked)).sort()).toEqual(both);
+    expect(planned(after(only, made))).toEqual(injectors);
+    const asked = (state: JobState) => isAskedOf(six.adjusters[0], state, 'intake.1');
+    expect(asked(after(locked, only))).toBe(true);
+    const told = journal([locked, only, left, { type: 'adjuster.painted', adjuster: 'intake.1' }]);
+    expect(asked(foldJob(told))).toBe(false);
+    const row = recordPage(recordOf(settingOn(six), told)).rows.find(({ id }) => id === 'intake.1');
+    expect(row?.done).toContain('no part of this job any more');
   });
 
   it('names no kind that there is not, and at least one', () => {

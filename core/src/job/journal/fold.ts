@@ -2,6 +2,7 @@ import { applyAdjuster, isOfAdjuster } from './foldAdjuster';
 import { applyEnd, isOfEnd } from './foldEnd';
 import { applyPosition, isOfPosition } from './foldPosition';
 import { applyPhase } from './foldPhase';
+import { isBlind, planAnew } from './planAnew';
 import { countingOf, inOrder, undoneIds } from './counting';
 import type { JobEvent, KnownEvent } from './events';
 import { isKnown } from './events';
@@ -102,7 +103,11 @@ function copyLists(state: JobState): void {
 }
 
 function apply(state: JobState, event: KnownEvent): void {
-  if (isOfAdjuster(event)) return applyAdjuster(state, event);
+  if (isOfAdjuster(event)) {
+    applyAdjuster(state, event);
+    if (state.plan && isBlind(state.plan, state)) planAnew(state);
+    return;
+  }
   if (isOfPosition(event)) return applyPosition(state, event);
   if (isOfEnd(event)) return applyEnd(state, event);
   applyPhase(state, event);

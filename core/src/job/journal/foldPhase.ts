@@ -5,6 +5,7 @@ import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
 import { forgetMarks } from './foldPosition';
 import { backAtWork, hangLock } from './locks';
+import { planAnew } from './planAnew';
 import { isSameScope } from './scope';
 import type { JobRules, JobState } from './state';
 
@@ -141,20 +142,6 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
     case 'event.undone':
       // Taken into account before anything is folded.
       return;
-  }
-}
-
-/**
- * The stops are planned anew: what was decided of the chart's places was decided of the plan
- * before. What was set by it already stays so, and a deviation.
- */
-function planAnew(state: JobState): void {
-  delete state.plan;
-  for (const [id, adjuster] of Object.entries(state.adjusters)) {
-    const { moved, placed, ...others } = adjuster;
-    const byChart = placed?.stop !== undefined && !others.locked && !others.painted;
-    if (!moved && !byChart) continue;
-    state.adjusters[id] = placed && !byChart ? { ...others, placed } : others;
   }
 }
 

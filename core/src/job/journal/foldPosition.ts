@@ -3,6 +3,7 @@ import { concernsSame } from '../../crank/observation';
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
 import { backAtWork, clearNoMore } from './locks';
+import { isBlind } from './planAnew';
 import type { CrankState, JobState } from './state';
 
 /** The events of where the crank stands. */
@@ -37,7 +38,8 @@ export function applyPosition(state: JobState, event: PositionEvent): void {
       return loosen(state, event.adjusters);
     case 'plan.made': {
       const { method, stops, unserved, moved } = event;
-      state.plan ??= { method, stops, unserved, moved };
+      const plan = { method, stops, unserved, moved };
+      if (!isBlind(plan, state)) state.plan ??= plan;
       return;
     }
     default:

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { AdjusterKind } from '../../engine/kinds';
 import { KIND_NAMES, readId } from '../../engine/kinds';
-import type { AdjusterEntry, EngineSheet } from '../../engine/sheet';
+import type { EngineSheet } from '../../engine/sheet';
 
 /** What of the engine a job is about, where somebody said so. */
 export const scopeFields = {
@@ -32,18 +32,6 @@ export function isSameScope(one: JobScope = {}, other: JobScope = {}): boolean {
 /** Whether a job is about an adjuster: what it is not about is neither planned nor asked for. */
 export function isInScope({ scope }: { scope?: JobScope | undefined }, id: string): boolean {
   return scope?.kinds === undefined || scope.kinds.includes(readId(id).kind);
-}
-
-/**
- * Whether a job has something to do at an adjuster: it is about it, and where it only checks there
- * is a figure to check by.
- */
-export function isAskedOf(
-  entry: Pick<AdjusterEntry, 'spec'> | undefined,
-  state: { scope?: JobScope | undefined },
-  id: string,
-): boolean {
-  return isInScope(state, id) && (!state.scope?.checkOnly || entry?.spec !== undefined);
 }
 
 /** The kinds of a sheet that a job is not about: they stay due. */
