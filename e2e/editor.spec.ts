@@ -56,6 +56,10 @@ test('a new engine is asked for step by step, mistakes stand beside the field, a
   await page.getByLabel('Plus or minus, exhaust, thou').fill('2');
 
   await next(page, 'Publish');
+  // Whoever goes back finds the figures as the manual has them.
+  await page.getByRole('button', { name: 'Back' }).nth(-1).click();
+  await expect(page.getByLabel('Plus or minus, exhaust, thou')).toHaveValue('2');
+  await next(page, 'Publish');
   await expect(page.getByText(/^· No marks: the position is found by the rockers/)).toBeVisible();
   await page.getByRole('button', { name: /^Marks: None/ }).click();
   await page.getByRole('button', { name: 'Add one mark' }).click();

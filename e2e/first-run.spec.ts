@@ -53,7 +53,13 @@ test('from an empty shop to a job that stands at make unable to start, tap by ta
   await page.goto(server.url);
   await press(/^1\. The shop/);
   await type('Name of the shop', 'Own shop');
+  // Saving takes nothing away from under the finger.
+  const engine = page.getByRole('button', { name: /^2\. The first engine/ });
+  await engine.evaluate((step) => step.scrollIntoView({ block: 'center' }));
+  const before = await engine.boundingBox();
   await press('Save the shop');
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  expect(await engine.boundingBox()).toEqual(before);
   await press(/^2\. The first engine/);
   await press('Write its sheet');
   await type('Name of the engine', 'Curlew 6');

@@ -62,6 +62,18 @@ test('a page whose script did not come says so, and comes once the server can be
   await expect(page.getByRole('link', { name: 'Practice' })).toBeVisible();
 });
 
+test('a page of which no script came says so, and is loaded again', async ({ page }) => {
+  const scripts = '**/*.js';
+  await page.route(scripts, (route) => route.abort('connectionreset'));
+  await page.goto(server.url);
+  const again = page.getByRole('link', { name: 'Load the page again' });
+  await expect(again).toBeHidden();
+  await expect(again).toBeVisible();
+  await page.unroute(scripts);
+  await again.click();
+  await expect(page.getByRole('link', { name: /^Salt truck 3/ })).toBeVisible();
+});
+
 test('a machine whose exhaust valve recedes: the finding, and its drift on charts', async ({
   page,
 }) => {

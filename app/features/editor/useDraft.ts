@@ -4,6 +4,7 @@ import { createNextState } from '@reduxjs/toolkit';
 import { useMemo, useState } from 'react';
 import { phoneDatabaseName } from '../../phone/shopOfPhone';
 import { drawableOf } from './drawable';
+import type { FiguresAs } from './questions/typedFigures';
 
 /** A sheet being written: what is typed, what is wrong with it, and how to change it. */
 export type Draft = {
@@ -13,6 +14,9 @@ export type Draft = {
   /** The sheet to draw: the draft as soon as it can be drawn, else as it last could. */
   drawn: EngineSheet;
   changed: boolean;
+  /** How the manual prints the limits of each entry, by its place, where somebody said so. */
+  printedAs: Readonly<Record<number, FiguresAs>>;
+  printAs: (place: number, how: FiguresAs) => void;
   edit: (change: (sheet: EngineSheet) => void) => void;
   discard: () => void;
 };
@@ -24,6 +28,7 @@ export type Draft = {
 export function useDraft(key: string, base: EngineSheet): Draft {
   const [kept, setKept] = useState<EngineSheet | undefined>(() => remembered(key));
   const [lastDrawn, setLastDrawn] = useState(() => drawableOf(kept ?? base) ?? base);
+  const [printedAs, setPrintedAs] = useState<Draft['printedAs']>({});
   const sheet = kept ?? base;
   const parsed = useMemo(() => parseSheet(sheet), [sheet]);
   const keep = (next: EngineSheet | undefined) => {
@@ -36,6 +41,8 @@ export function useDraft(key: string, base: EngineSheet): Draft {
     issues: isRefused(parsed) ? parsed.issues : [],
     drawn: lastDrawn,
     changed: kept !== undefined,
+    printedAs,
+    printAs: (at, how) => setPrintedAs((before) => ({ ...before, [at]: how })),
     edit: (change) => keep(createNextState(sheet, change)),
     discard: () => keep(undefined),
   };

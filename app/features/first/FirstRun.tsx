@@ -1,12 +1,14 @@
 import type { ShopHere, SheetLine } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { useChangeShopMutation, useLoadDemoMutation, useSheetsQuery } from '../../state/api';
 import { refusalOf } from '../../state/refusal';
 import { beginAs } from '../../phone/shopOfPhone';
 import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Row, Stack } from '../../ui/Panel';
+import { webStyle } from '../../ui/webStyle.web';
 import { Words } from '../../ui/Words';
 import { SheetImport } from '../sheets/SheetImport';
 import { ShopBasicsFields } from '../shop/ShopBasicsFields';
@@ -19,6 +21,8 @@ export function FirstRun({ shop }: { shop: ShopHere }) {
   const sheets = useSheetsQuery();
   const written = sheets.data ?? [];
   const isEmpty = shop.unnamed && sheets.data?.length === 0;
+  const [wasEmpty, setWasEmpty] = useState(isEmpty);
+  if (isEmpty && !wasEmpty) setWasEmpty(true);
   return (
     <Stack gap={space.large}>
       {isEmpty && <PutBackShops />}
@@ -61,7 +65,12 @@ export function FirstRun({ shop }: { shop: ShopHere }) {
       >
         <FirstMachine sheets={written} />
       </FirstStep>
-      {isEmpty && <DemoFirst />}
+      {/* Its place is kept: a page that becomes shorter would take the next step from under a finger. */}
+      {wasEmpty && (
+        <View style={!isEmpty && styles.gone}>
+          <DemoFirst />
+        </View>
+      )}
     </Stack>
   );
 }
@@ -75,7 +84,9 @@ function NameShop({ shop }: { shop: ShopHere }) {
     ...basicsOf(shop),
     ...(shop.unnamed && { name: '' }),
   }));
-  const [save, { isLoading, error }] = useChangeShopMutation();
+  const [save, { isLoading, isSuccess, error }] = useChangeShopMutation();
+  const [sent, setSent] = useState<typeof basics>();
+  const isSaved = isSuccess && sent === basics;
   const { address, ...rest } = basics;
   const change = { ...shop, ...rest, ...(address.trim() && { address }) };
   return (
@@ -91,9 +102,12 @@ function NameShop({ shop }: { shop: ShopHere }) {
       )}
       <Act
         weight="primary"
-        label={isLoading ? 'Saving …' : 'Save the shop'}
-        disabled={basics.name.trim() === '' || isLoading}
-        onPress={() => void save(change)}
+        label={isLoading ? 'Saving …' : isSaved ? 'Saved' : 'Save the shop'}
+        disabled={basics.name.trim() === '' || isLoading || isSaved}
+        onPress={() => {
+          setSent(basics);
+          void save(change);
+        }}
       />
     </Stack>
   );
@@ -157,3 +171,5 @@ function DemoFirst() {
     </Stack>
   );
 }
+
+const styles = StyleSheet.create({ gone: webStyle({ visibility: 'hidden' }) });

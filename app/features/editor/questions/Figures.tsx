@@ -15,12 +15,15 @@ import { FIELDS_AS, FIGURES_AS, shownAs, specFrom } from './typedFigures';
 export function Figures({ draft, unit, entry, place }: AdjusterProps) {
   const path = `adjusters.${place}.spec`;
   const { measure = 'lash', spec } = entry;
-  const [as, setAs] = useState<FiguresAs>('three');
-  const [typed, setTyped] = useState<TypedFigures>(() => shownAs('three', spec));
+  const as = draft.printedAs[place] ?? 'three';
+  const [typed, setTyped] = useState<TypedFigures>(() => shownAs(as, spec));
   const tried = useContext(TriedContext);
   const [touched, setTouched] = useState<readonly string[]>([]);
   const wrong = FIELDS_AS[as].flatMap(({ key, label, mends }) => {
-    const mistake = mends.map((each) => mistakeAt(draft, `${path}.${each}`)).find(Boolean);
+    // The sheet's own words are for a file, too; whoever types sees what is typed.
+    const mistake = Number.isNaN(typed[key])
+      ? 'what is typed is no number.'
+      : mends.map((each) => mistakeAt(draft, `${path}.${each}`)).find(Boolean);
     return mistake && (tried || touched.includes(key)) ? [{ key, label, mistake }] : [];
   });
   const keep = (key: keyof TypedFigures, value: number | undefined) => {
@@ -37,7 +40,7 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
     });
   };
   const choose = (how: FiguresAs) => {
-    setAs(how);
+    draft.printAs(place, how);
     setTouched([]);
     setTyped(shownAs(how, spec));
   };

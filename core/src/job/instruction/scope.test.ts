@@ -136,6 +136,22 @@ describe('a job about some of the engine', () => {
     expect(planned(after(only, made))).toEqual(injectors);
     const asked = (state: JobState) => isAskedOf(six.adjusters[0], state, 'intake.1');
     expect(asked(after(locked, only))).toBe(true);
+    // Told of it while it is closed up, it is opened again.
+    const closed: JobAct[] = [
+      ...injectors.map((adjuster): JobAct => ({
+        type: 'adjuster.unset',
+        adjuster,
+        reason: 'seized',
+      })),
+      { type: 'round.done' },
+      { type: 'closing.done', item: 'faces' },
+    ];
+    const missing = (state: JobState) =>
+      jobSteps(settingOn(six), state, '2026-05-02T12:00:00Z').find(({ id }) => id === 'open')
+        ?.missing;
+    const opened: JobAct = { type: 'opening.done' };
+    expect(missing(after(opened, only, made, ...closed))).toEqual([]);
+    expect(missing(after(opened, only, made, ...closed, locked))).toEqual([{ code: 'open' }]);
     const told = journal([locked, only, left, { type: 'adjuster.painted', adjuster: 'intake.1' }]);
     expect(asked(foldJob(told))).toBe(false);
     const row = recordPage(recordOf(settingOn(six), told)).rows.find(({ id }) => id === 'intake.1');
