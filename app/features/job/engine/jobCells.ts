@@ -1,11 +1,13 @@
-import type { JobState, Progress } from '@longbar/core';
+import type { Adjuster, JobState, Progress } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
-  isAskedOf,
   describeReading,
+  isAskedOf,
+  measureOf,
   rockersAt,
   standingReading,
+  unitOf,
   wrap,
 } from '@longbar/core';
 import type { MapCell } from '../../../drawing/mapCell';
@@ -30,7 +32,7 @@ type View = {
 
 /** What the map shows of every adjuster. */
 export function jobCells(
-  { setting, state, crank }: WorkingJob,
+  { setting, state, crank }: Pick<WorkingJob, 'setting' | 'state' | 'crank'>,
   { lit, at, selected }: View,
 ): Record<string, MapCell> {
   const adjusters = adjustersOf(setting.sheet);
@@ -45,7 +47,8 @@ export function jobCells(
     const leftOut = !isAskedOf(entry, state, id);
     const look = { here: here.has(id), onLobe, progress, selected: id === selected };
     const cell = odd.has(id) ? { ...look, odd: true } : look;
-    const says = leftOut ? 'not part of this job' : wordsFor(cell, at !== undefined, state, id);
+    const words = wordsFor(cell, at !== undefined, state, { id, entry });
+    const says = leftOut ? leftOutWords(progress, words) : words;
     return [id, { ...cell, says }];
   });
   return Object.fromEntries(cells);
@@ -68,11 +71,16 @@ const PROGRESS_WORDS: Record<Progress, string> = {
   unset: 'cannot be set',
 };
 
+/** As the record has it: what was begun before the job was about something else is told all the same. */
+function leftOutWords(progress: Progress, words: string): string {
+  return progress === 'none' ? 'not part of this job' : `${words}, no part of this job any more`;
+}
+
 function wordsFor(
   cell: Omit<MapCell, 'says'>,
   known: boolean,
   state: JobState,
-  id: string,
+  { id, entry }: Pick<Adjuster, 'id' | 'entry'>,
 ): string {
   const place = cell.here
     ? 'set here'
@@ -82,7 +90,7 @@ function wordsFor(
         ? 'not at this stop'
         : '';
   const reading = standingReading(state.adjusters[id]) ?? state.adjusters[id]?.found;
-  const figure = reading ? `${describeReading(reading)} mm` : '';
+  const figure = reading ? `${describeReading(reading)} ${unitOf(measureOf(entry))}` : '';
   const odd = cell.odd ? 'the odd one' : '';
   return [place, odd, PROGRESS_WORDS[cell.progress], figure].filter(Boolean).join(', ');
 }

@@ -26,10 +26,10 @@ import { crankOfJob } from './crankOfJob';
 export function shimIds(sheet: EngineSheet, state: JobState): string[] {
   const planned = new Set(state.shims?.rows.map(({ id }) => id));
   const open = planned.size > 0 && shimsLieOpen(state);
-  const isBegun = (id: string) => planned.has(id) && (open || isUnread(state.adjusters[id]));
+  const isUnderWay = (id: string) => planned.has(id) && (open || isUnread(state.adjusters[id]));
   const isAsked = (id: string) => !state.scope?.checkOnly && isInScope(state, id);
   return adjustersOf(sheet)
-    .filter(({ id, entry }) => entry.method === 'shim' && (isAsked(id) || isBegun(id)))
+    .filter(({ id, entry }) => entry.method === 'shim' && (isAsked(id) || isUnderWay(id)))
     .map(({ id }) => id);
 }
 

@@ -29,7 +29,10 @@ export function isSameScope(one: JobScope = {}, other: JobScope = {}): boolean {
   return kindsOf(one) === kindsOf(other) && (one.checkOnly ?? false) === (other.checkOnly ?? false);
 }
 
-/** Whether a job is about an adjuster: what it is not about is neither planned nor asked for. */
+/**
+ * Whether a job is about an adjuster. What it is not about is neither planned nor asked for, unless
+ * somebody began to set it before (`isAskedOf`).
+ */
 export function isInScope({ scope }: { scope?: JobScope | undefined }, id: string): boolean {
   return scope?.kinds === undefined || scope.kinds.includes(readId(id).kind);
 }
