@@ -1,5 +1,5 @@
 import type { EventOf, FoldedJob, JobAct, JobEvent, Trial } from '@longbar/core';
-import { begunOf, dueActs, foldOn, isOfCrank, settingOf } from '@longbar/core';
+import { begunOf, dueActs, foldOn, knownTo, settingOf } from '@longbar/core';
 import { createSelector } from '@reduxjs/toolkit';
 import type { KeptJob } from './jobs';
 
@@ -35,7 +35,7 @@ export function dueOf(kept: KeptJob): JobAct[] {
   return dueActs(setting, state);
 }
 
-/** What an act says of where the crank stood before it: another phone's turn is not taken for none. */
-export function sinceTurn(kept: KeptJob, act: JobAct): { after?: string | null } {
-  return isOfCrank(act.type) ? { after: openJob(kept).state.crank.last } : {};
+/** What an act names of the journal as this phone knows it. */
+export function knownHere(kept: KeptJob, act: JobAct): ReturnType<typeof knownTo> {
+  return knownTo(openJob(kept).state, act);
 }

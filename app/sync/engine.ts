@@ -225,11 +225,18 @@ export class SyncEngine {
     act: JobAct,
     fresh: readonly JobEvent[],
   ): Promise<JobEvent> {
-    const { sinceTurn } = await this.reader();
+    const { knownHere } = await this.reader();
     const kept = this.known(job, fresh);
     const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
-    const after = kept && sinceTurn(kept, act);
-    const event: JobEvent = { ...act, ...after, id: uuid(), job, n, at, by };
+    const event: JobEvent = {
+      ...act,
+      ...(kept && knownHere(kept, act)),
+      id: uuid(),
+      job,
+      n,
+      at,
+      by,
+    };
     refuseOutOfBounds(JobEventsSchema, [event], event.at);
     await (await this.opening).appendOwn(event);
     return event;

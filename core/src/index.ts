@@ -208,7 +208,7 @@ export {
 } from './job/instruction/adjusterInstruction';
 export { offeredOf, wantedOf } from './job/instruction/atWork';
 export { rotationOf } from './job/instruction/wayOn';
-export { isOfCrank } from './job/journal/foldPosition';
+export { knownTo } from './job/journal/heard';
 export { unreadOf } from './job/instruction/round';
 export { rockersToFeel } from './crank/rockersToFeel';
 export type { Feel } from './crank/rockersToFeel';
@@ -378,6 +378,7 @@ export { deviationsOf } from './job/record/deviations';
 export { describeFeel } from './job/words/feelWords';
 export type { SaidInstruction } from './job/words/describeInstruction';
 export {
+  describeApart,
   describeBar,
   describeChartPlace,
   describeInstruction,

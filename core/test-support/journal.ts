@@ -1,11 +1,12 @@
-import type { EngineSheet, JobAct, JobEvent, JobHead, JobSetting } from '../src';
+import type { EngineSheet, FoldedJob, JobAct, JobEvent, JobHead, JobSetting } from '../src';
 import {
   closingItems,
   dueActs,
   foldJob,
-  isOfCrank,
+  foldOn,
   isRefused,
   jobPlan,
+  knownTo,
   settingOf,
   sheetForTag,
 } from '../src';
@@ -20,21 +21,20 @@ export function uuid(n: number): string {
 
 /** A journal of these acts, a minute apart. */
 export function journal(acts: readonly JobAct[], by = 'Ina'): JobEvent[] {
-  let after: string | null = null;
-  return acts.map((act, i) => {
-    const id = uuid(100 + i);
-    const event = {
+  let job: FoldedJob = { events: [], state: foldJob([]) };
+  for (const [i, act] of acts.entries()) {
+    const event: JobEvent = {
       ...act,
-      ...(isOfCrank(act.type) && { after }),
-      id,
+      ...knownTo(job.state, act),
+      id: uuid(100 + i),
       job: JOB,
       n: i + 1,
       at: new Date(Date.UTC(2026, 4, 2, 8, i)).toISOString(),
       by,
     };
-    if (isOfCrank(act.type)) after = id;
-    return event;
-  });
+    job = foldOn(job, [...job.events, event]);
+  }
+  return [...job.events];
 }
 
 /** The mark at its pointer and the four rockers that tell the turn, as a person finds them. */

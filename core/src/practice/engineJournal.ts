@@ -1,7 +1,7 @@
 import type { JobAct, JobEvent } from '../job/journal/events';
 import type { FoldedJob } from '../job/journal/fold';
 import { foldOn } from '../job/journal/fold';
-import { isOfCrank } from '../job/journal/foldPosition';
+import { knownTo } from '../job/journal/heard';
 import type { JobBegun, JobSetting } from '../job/journal/setting';
 import { settingOf } from '../job/journal/setting';
 import type { JobState } from '../job/journal/state';
@@ -50,8 +50,7 @@ export class EngineJournal {
   /** Writes one act down alone. */
   append(act: JobAct, envelope: Envelope): void {
     const n = this.events.length + 1;
-    const after = isOfCrank(act.type) ? { after: this.state().crank.last } : {};
-    const event = { ...act, ...after, job: this.begun.head.id, n, ...envelope(n) };
+    const event = { ...act, ...knownTo(this.state(), act), job: this.begun.head.id, n, ...envelope(n) };
     this.truths[event.id] = this.engine.truthOf(act);
     this.events = [...this.events, event];
   }

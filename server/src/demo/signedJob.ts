@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type {
   AdjusterEntry,
   EngineSheet,
+  FoldedJob,
   JobAct,
   JobEvent,
   JobHead,
@@ -19,10 +20,11 @@ import {
   entryOf,
   figuresOf,
   foldJob,
-  isOfCrank,
+  foldOn,
   isolationsOf,
   isRefused,
   jobPlan,
+  knownTo,
   measureOf,
   readingFromFigure,
   readyItems,
@@ -65,11 +67,13 @@ export function signedJob(
     by: past.by,
   };
   const events: JobEvent[] = [];
+  let job: FoldedJob | undefined;
   const record = (act: JobAct) => {
     const n = events.length + 1;
     const at = new Date(begun.getTime() + n * 30_000).toISOString();
-    const after = isOfCrank(act.type) ? { after: foldJob(events).crank.last } : {};
-    events.push({ ...act, ...after, id: idOf(id, n), job: id, n, at, by: past.by });
+    job = foldOn(job, [...events]);
+    const known = knownTo(job.state, act);
+    events.push({ ...act, ...known, id: idOf(id, n), job: id, n, at, by: past.by });
   };
   const clips: DemoNoise['clip'][] = [];
   const hear = (when: 'before' | 'after') => {

@@ -149,7 +149,8 @@ describe('phones on two processes of one shop', () => {
     const cut = `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
       WHERE datname = current_database() AND pid <> pg_backend_pid()`;
     const path = `/jobs/${job}/stream`;
-    const pages = await hear(one, path, { kind: 'events', count: 2 }, async () => {
+    const wanted = { kind: 'events', count: 2, asksAgain: true } as const;
+    const pages = await hear(one, path, wanted, async () => {
       await other.post(`/jobs/${job}/events`, [first]);
       await one.db.whole.rows(AnyRow, cut);
       await until(async () => (await other.post(`/jobs/${job}/events`, [second])).status === 200);

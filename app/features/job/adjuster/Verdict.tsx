@@ -1,6 +1,7 @@
 import type { AdjusterEntry, SettableEntry } from '@longbar/core';
 import {
   adviceToAdjust,
+  describeApart,
   describeReading,
   describeUnset,
   formatHours,
@@ -53,6 +54,8 @@ export function Verdict({ job, id, entry, view, children }: Props) {
         </Words>
       )}
       {state?.unset && <Words as="strong">{describeUnset(state.unset)}</Words>}
+      {state?.apart && <Words as="strong">{describeApart(entry.method)}</Words>}
+      {offers === 'lock' && !judgement && !state?.apart && <Words as="strong">{LOOSENED}</Words>}
       {state?.doubted && <Words as="strong">Doubted: it is read again on the round.</Words>}
       <ReadingBand measure={measure} spec={spec} width={band} {...(reading && { reading })} />
       {before && (
@@ -64,6 +67,8 @@ export function Verdict({ job, id, entry, view, children }: Props) {
     </View>
   );
 }
+
+const LOOSENED = 'Its nut was loosened: set it, lock it and read it.';
 
 /** A hot engine cools: how long its figures still hold. */
 function HotWindow({ job }: Pick<Props, 'job'>) {

@@ -18,6 +18,14 @@ describe('what the panel of an adjuster shows', () => {
     expect(view({ found: reading(200, 250) })).toMatchObject({ reads: 'found', offers: 'lock' });
   });
 
+  it('offers to lock what was loosened, whatever was read before', () => {
+    const set = reading(300, 350);
+    expect(view({ set })).toEqual({ offers: 'lock' });
+    expect(view({ found: reading(300, 350), set })).toEqual({ offers: 'lock' });
+    expect(view({ found: reading(300, 350), apart: true })).toEqual({ offers: 'lock' });
+    expect(view({ found: reading(200, 250), set })).toMatchObject({ reads: 'found' });
+  });
+
   it('reads as left after the lock, and offers the dab only when that is inside', () => {
     const found = reading(200, 250);
     expect(view({ found, locked })).toEqual({ reads: 'left', offers: 'nothing' });

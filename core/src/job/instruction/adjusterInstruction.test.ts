@@ -1,7 +1,15 @@
 import { inlineSix } from '../../../test-support/engines';
 import { journal, settingOn } from '../../../test-support/journal';
 import type { JobAct } from '../..';
-import { adjusterInstruction, describeInstruction, foldJob, isFinished, settleFirst } from '../..';
+import {
+  adjusterInstruction,
+  adjustersIn,
+  describeInstruction,
+  foldJob,
+  isFinished,
+  recordOf,
+  settleFirst,
+} from '../..';
 
 const sheet = inlineSix();
 const at = (id: string, acts: JobAct[] = []) =>
@@ -30,6 +38,21 @@ describe('what to do at one adjuster', () => {
     if (!intake) throw new Error('The sheet has no intake.');
     expect(settleFirst(state, 'intake.1', intake)).toBe('rocker');
     expect(settleFirst(state, 'intake.2', intake)).toBeUndefined();
+  });
+
+  it('never leaves as found what was loosened, by whatever figures it is judged since', () => {
+    const id = 'intake.1';
+    const [inside, set] = (['found', 'set'] as const).map((phase): JobAct => ({
+      ...{ type: 'reading.taken', adjuster: id, phase },
+      reading: { go: 300, noGo: 350, how: 'go-no-go' },
+    }));
+    if (!inside || !set) throw new Error('There are two readings.');
+    expect(at(id, [inside])).toMatchObject({ do: 'decide' });
+    expect(at(id, [inside, set])).toMatchObject({ do: 'lock' });
+    const events = journal([inside, set, { type: 'adjuster.kept', adjuster: id }]);
+    const row = recordOf(settingOn(sheet), events);
+    const [intake] = adjustersIn(row).filter((each) => each.id === id);
+    expect(intake).toMatchObject({ touched: true, kept: false });
   });
 
   it('is finished by nothing that was taken back since another put the dab on its nut', () => {

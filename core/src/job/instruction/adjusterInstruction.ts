@@ -51,6 +51,8 @@ export function adjusterInstruction(
     case 'lock':
       if (own.set && !own.locked) return { do: 'lock', ...lock, ...figure };
       return { do: 'adjust', judgement: next.judgement, ...lock, ...figure };
+    case 'relock':
+      return { do: 'lock', ...(own.apart && { apart: true }), ...lock, ...figure };
     case 'paint':
       return { do: 'mark', id };
     case 'measured':

@@ -20,6 +20,8 @@ export type AdjusterStep =
   | { step: 'keep'; judgement: Judgement }
   /** Adjust it and lock the nut. */
   | { step: 'lock'; judgement: Judgement }
+  /** Its nut was loosened, whatever was read before: set and lock it. */
+  | { step: 'relock' }
   /** Read it again after locking. */
   | { step: 'reread'; judgement?: Judgement }
   /** Put the dab on the nut. */
@@ -37,17 +39,19 @@ export function adjusterStep(
   entry: SettableEntry,
   policy: JobPolicy,
 ): AdjusterStep {
-  const { found, kept, locked, unset, fitted } = state;
+  const { found, kept, set, locked, unset, fitted, apart } = state;
   if (unset) return { step: 'unset' };
   if (isMarked(state, entry))
     return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
+  if (apart && entry.method !== 'shim') return { step: 'relock' };
   if (locked || typeof fitted === 'number') return afterChange(state, entry);
-  if (!found) return { step: 'find' };
+  if (!found) return { step: set ? 'relock' : 'find' };
   const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
   if (kept) return { step: 'paint', judgement };
   if (entry.method === 'shim' && policy !== 'check-only') return shimStep(state, judgement);
-  if (judgement.action === 'read-again') return { step: 'find', judgement };
-  return { step: judgement.action === 'leave' ? 'keep' : 'lock', judgement };
+  if (judgement.action === 'adjust') return { step: 'lock', judgement };
+  if (set) return { step: 'relock' };
+  return { step: judgement.action === 'leave' ? 'keep' : 'find', judgement };
 }
 
 /**

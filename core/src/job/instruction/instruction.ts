@@ -84,7 +84,8 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | ({ do: 'settle'; phase: 'found' | 'left' | 'again'; tries: number[] } & OfAdjuster & Figure)
   | ({ do: 'decide'; judgement: Judgement } & OfAdjuster & Figure)
   | ({ do: 'adjust'; judgement?: Judgement; torque?: number } & OfAdjuster & Partial<Figure>)
-  | ({ do: 'lock'; torque?: number } & OfAdjuster & Figure)
+  /** `apart`: two phones set it, neither having heard of the other. */
+  | ({ do: 'lock'; apart?: true; torque?: number } & OfAdjuster & Figure)
   | ({ do: 'mark' } & OfAdjuster)
   | { do: 'fit'; acts: ShimAct[] }
   | { do: 'fit'; plan: true }

@@ -15,7 +15,8 @@ export function isUnread(state: AdjusterState = {}): boolean {
  * what setting it left. It is finished whatever the job is about since.
  */
 export function isBegun(state: AdjusterState = {}): boolean {
-  const { set, locked, kept, painted, unset } = state;
+  const { set, locked, kept, painted, unset, apart } = state;
   if (unset) return false;
+  if (apart) return true;
   return isUnread(state) || (set !== undefined && !locked && !kept && !painted);
 }

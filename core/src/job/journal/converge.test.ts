@@ -1,7 +1,7 @@
 import { EVERY_ACT, JOB, uuid } from '../../../test-support/journal';
 import { times } from '../../../test-support/soak';
 import type { JobAct, JobEvent } from '../..';
-import { foldJob, SeededRandom } from '../..';
+import { foldJob, knownTo, SeededRandom } from '../..';
 
 const ROUNDS = times(10_000, 30_000);
 const NOT_LAST: JobAct[] = EVERY_ACT.filter(({ type }) => type !== 'job.signed');
@@ -16,7 +16,9 @@ function act(phone: Phone, chance: SeededRandom, id: string): void {
   const what: JobAct = undo
     ? { type: 'event.undone', target: chance.one(known).id }
     : chance.one(NOT_LAST);
-  const event: JobEvent = { ...what, id, job: JOB, n, at: '2026-05-02T08:00:00Z', by: phone.by };
+  const named = knownTo(foldJob(known), what);
+  const at = '2026-05-02T08:00:00Z';
+  const event: JobEvent = { ...what, ...named, id, job: JOB, n, at, by: phone.by };
   phone.seen.set(id, event);
   phone.outbox.push(event);
 }

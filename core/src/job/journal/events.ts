@@ -26,6 +26,7 @@ import {
   byARightClock,
   count,
   instant,
+  knew,
   minutes,
   note,
   person,
@@ -176,6 +177,7 @@ const payloads = {
   /** A reading: as found, as set before locking, as left after it, or on the round again. */
   'reading.taken': {
     adjuster,
+    knew,
     phase: v.picklist(
       ['found', 'set', 'left', 'again'],
       'A reading is as found, as set, as left or again.',
@@ -186,10 +188,11 @@ const payloads = {
     bladeSet: v.optional(textUpTo(200)),
   },
   /** Left as found: nothing was loosened. */
-  'adjuster.kept': { adjuster },
+  'adjuster.kept': { adjuster, knew },
   /** Set and its nut locked, to torque or by feel. */
   'adjuster.locked': {
     adjuster,
+    knew,
     how: v.picklist(['torque', 'feel'], 'The nut is locked to torque or by feel.'),
     torque: v.optional(numberFrom(0, LARGEST_TORQUE, 'A torque is in N·m.')),
     /** What it was set to in µm, where that is an aim and not the maker's target. */
@@ -201,7 +204,7 @@ const payloads = {
     to: v.picklist(['aim', 'maker'], 'It is set by the aim or by the maker’s target.'),
   },
   /** The dab on the finished nut. */
-  'adjuster.painted': { adjuster },
+  'adjuster.painted': { adjuster, knew },
   /** It cannot be set today, and why: the job is closed as incomplete at best. */
   'adjuster.unset': {
     adjuster,
@@ -232,7 +235,7 @@ const payloads = {
     mayRun,
   },
   /** The size of the shim that was in the bucket, µm. */
-  'shim.found': { adjuster, size: shimSize },
+  'shim.found': { adjuster, knew, size: shimSize },
   /** Which shims go where and in which order, as worked out from what was measured. */
   'shims.planned': {
     rows: listUpTo(
@@ -262,7 +265,7 @@ const payloads = {
     ),
   },
   /** The shim put into the bucket, µm; null is a stand-in, there only to be barred with. */
-  'shim.fitted': { adjuster, size: v.nullable(shimSize) },
+  'shim.fitted': { adjuster, knew, size: v.nullable(shimSize) },
   /** Once round again is done. */
   'round.done': {},
   /** One thing done while closing up. */

@@ -68,6 +68,11 @@ export const angle = v.pipe(
 export const minutes = numberFrom(0, 10_000_000, 'Give the minutes.');
 export const shimSize = wholeFrom(1, LARGEST_LENGTH, 'A shim is a whole number of µm.');
 export const aimed = wholeFrom(1, LARGEST_LENGTH, 'An aim is a whole number of µm.');
+/**
+ * The last events at this adjuster that the phone knew: several where two phones had worked there
+ * without hearing of each other. Earlier versions named none.
+ */
+export const knew = v.optional(listUpTo(UuidSchema, 20));
 /** The adjusters of one engine, or some of them. */
 export const adjusters = listUpTo(adjuster, 250);
 

@@ -1,12 +1,32 @@
 import fc from 'fast-check';
 import * as v from 'valibot';
 import { EVERY_ACT, JOB, journal, uuid, wholeJob } from '../../../test-support/journal';
-import type { JobAct, JobEvent } from '../..';
+import type { JobAct, JobEvent, JobState } from '../..';
 import { inlineSix } from '../../../test-support/engines';
-import { describeEvent, foldJob, isOver, itemNames, JobEventSchema } from '../..';
+import { describeEvent, foldJob, isKnown, isOver, itemNames, JobEventSchema } from '../..';
+import { isOfWork } from './heard';
 
 const reading = (go: number, noGo: number | null) => ({ go, noGo, how: 'go-no-go' as const });
 const NOW = '2026-05-02T18:00:00.000Z';
+
+/** A journal as if one event had never been: whoever knew it knew what it followed. */
+function withoutOne(events: readonly JobEvent[], target: string): JobEvent[] {
+  const gone = events.find(({ id }) => id === target);
+  const before = gone && isKnown(gone) && isOfWork(gone) ? (gone.knew ?? []) : [];
+  return events
+    .filter((event) => event !== gone)
+    .map((event) =>
+      isKnown(event) && isOfWork(event) && event.knew?.includes(target)
+        ? { ...event, knew: before }
+        : event,
+    );
+}
+
+/** A state without what only says how far the journal goes, its events by their ids. */
+const counted = ({ lastN: _lastN, lastThere: _lastThere, standing, ...state }: JobState) => ({
+  ...state,
+  standing: [...standing].map(({ id }) => id),
+});
 
 describe('the fold', () => {
   it('gives the same state in any order of arrival and with any repetition', () => {
@@ -31,9 +51,8 @@ describe('the fold', () => {
         const target = uuid(100 + i);
         const undo: JobAct = { type: 'event.undone', target };
         const redo: JobAct = { type: 'event.undone', target: uuid(100 + acts.length) };
-        const without = foldJob(journal(acts).filter(({ id }) => id !== target));
         const undone = foldJob(journal([...acts, undo]));
-        expect({ ...undone, lastN: 0 }).toEqual({ ...without, lastN: 0 });
+        expect(counted(undone)).toEqual(counted(foldJob(withoutOne(journal(acts), target))));
         const redone = foldJob(journal([...acts, undo, redo]));
         expect({ ...redone, lastN: 0 }).toEqual({ ...foldJob(journal(acts)), lastN: 0 });
       }),

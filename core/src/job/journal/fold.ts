@@ -6,6 +6,7 @@ import { isBlind, planAnew } from './planAnew';
 import { countingOf, inOrder, undoneIds } from './counting';
 import type { JobEvent, KnownEvent } from './events';
 import { isKnown } from './events';
+import { hear, isOfWork } from './heard';
 import type { JobState } from './state';
 import { emptyJob } from './state';
 
@@ -26,7 +27,11 @@ export function foldJob(events: Iterable<JobEvent>, late: readonly string[] = []
     lastN: journal[journal.length - 1]?.n ?? 0,
   };
   for (const event of counting) {
-    if (undone.has(event.id) || !isKnown(event) || event.type === 'event.undone') continue;
+    if (!isKnown(event) || event.type === 'event.undone') continue;
+    if (undone.has(event.id)) {
+      if (isOfWork(event)) hear(state, event, true);
+      continue;
+    }
     state.standing = state.standing.with(event);
     apply(state, event);
   }
@@ -78,6 +83,7 @@ function withOne(before: JobState, event: JobEvent): JobState {
   if (!isKnown(event)) return state;
   state.standing = before.standing.with(event);
   state.adjusters = { ...before.adjusters };
+  state.lastThere = { ...before.lastThere };
   if (!isOfAdjuster(event) && !isOfPosition(event)) copyLists(state);
   apply(state, event);
   return state;

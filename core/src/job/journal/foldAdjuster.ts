@@ -1,6 +1,9 @@
+import { countsApart } from './apart';
 import type { EventOf, ToldBy } from './events';
 import { isOneOf } from './events';
+import { hear, isOfWork } from './heard';
 import { noteAtWork } from './people';
+import { standsNoMore } from './standsNoMore';
 import type { AdjusterState, JobState } from './state';
 
 /** The events of one adjuster. */
@@ -24,6 +27,7 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
   const adjuster: AdjusterState = { ...state.adjusters[event.adjuster] };
   state.adjusters[event.adjuster] = adjuster;
   noteAtWork(state, event.by);
+  if (isOfWork(event) && !countsApart(adjuster, event, hear(state, event))) return;
   switch (event.type) {
     case 'reading.taken':
       return read(adjuster, event);
@@ -82,11 +86,16 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
 }
 
 function read(adjuster: AdjusterState, event: EventOf<'reading.taken'>): void {
-  const { phase, reading, tried, bladeSet, by } = event;
+  const { phase, reading, tried, bladeSet, by, id, at } = event;
   if (phase === 'again') delete adjuster.againAccepted;
   // All blades taken back: there is no reading any more.
-  if (tried?.length === 0) delete adjuster[phase];
-  else adjuster[phase] = { ...reading, tried, bladeSet, by };
+  if (tried?.length === 0) {
+    delete adjuster[phase];
+    if (phase === 'found') delete adjuster.foundAs;
+  } else {
+    adjuster[phase] = { ...reading, tried, bladeSet, by };
+    if (phase === 'found') adjuster.foundAs = { id, at: adjuster.foundAs?.at ?? at };
+  }
   if (phase === 'again') delete adjuster.doubted;
 }
 
@@ -97,14 +106,8 @@ function isSet(state: JobState, id: string): void {
   state.crank = { ...state.crank, loosened: loosened.filter((each) => each !== id) };
 }
 
-/** It was changed: whatever was read before says nothing any more, and it can be set after all. */
+/** It was changed: what was read before says nothing any more, and it can be set after all. */
 function changed(adjuster: AdjusterState): void {
-  delete adjuster.kept;
-  delete adjuster.left;
-  delete adjuster.again;
-  delete adjuster.againAccepted;
-  delete adjuster.painted;
-  delete adjuster.checked;
-  delete adjuster.doneAtTurn;
+  standsNoMore(adjuster);
   delete adjuster.unset;
 }

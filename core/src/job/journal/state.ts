@@ -17,6 +17,12 @@ export type UnsetReason = (typeof UNSET_REASONS)[number];
 /** What the journal says of one adjuster. */
 export type AdjusterState = {
   found?: TakenReading;
+  /** The event that tells how it was found, and when. */
+  foundAs?: { id: string; at: string };
+  /** Read as found on another phone as well, later, neither having heard of the other. */
+  foundToo?: TakenReading;
+  /** Set on two phones, neither having heard of the other: nobody knows how it stands. */
+  apart?: boolean;
   /** The size of the shim found in the bucket, µm. */
   shim?: number;
   /** Set where a person states that it may be, and why; at the chart's own stop or at once. */
@@ -60,6 +66,9 @@ export type LookedInto = {
   attachments?: Attachment[] | undefined;
   mayRun?: boolean | undefined;
 };
+
+/** The last event of the work at an adjuster, and whether it or one before it changed the setting. */
+export type LastThere = { id: string; changed: boolean };
 
 /** A reading with the blades tried for it, if it was taken blade by blade. */
 export type TakenReading = Reading & {
@@ -160,6 +169,8 @@ export type JobState = {
   /** Everyone who isolated, barred, helped to bar or worked at the rockers, each once. */
   people: string[];
   adjusters: Record<string, AdjusterState>;
+  /** The last events at each adjuster: several where phones had not heard of each other. */
+  lastThere: Record<string, readonly LastThere[]>;
   /** Answers to slips and findings, by question. */
   answers: Record<
     string,
@@ -213,6 +224,7 @@ export function emptyJob(): JobState {
     exempted: {},
     people: [],
     adjusters: {},
+    lastThere: {},
     answers: {},
     closing: {},
     locks: [],

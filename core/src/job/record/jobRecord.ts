@@ -25,6 +25,8 @@ export type RecordedAdjuster = {
   /** Its limits by the data tag; none where the sheet holds no figure. µm, or mN·m. */
   limits: Spec | undefined;
   found: JudgedReading | undefined;
+  /** Read as found on another phone as well, later, neither having heard of the other. */
+  foundToo: { reading: Reading; by: string | undefined } | undefined;
   /** As set, before locking. */
   set: JudgedReading | undefined;
   /** As it was left: after locking or fitting, or as found where it was left alone. */
@@ -47,6 +49,8 @@ export type RecordedAdjuster = {
   kept: boolean;
   /** Doubted, and not read again since. */
   doubted: boolean;
+  /** Changed on two phones, neither having heard of the other, and not locked and read since. */
+  apart: boolean;
   /** Everyone who read or set it. */
   people: string[];
 };

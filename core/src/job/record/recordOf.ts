@@ -8,6 +8,7 @@ import { torqueSteps } from '../../torque/sequence';
 import type { JobEvent } from '../journal/events';
 import { foldJob } from '../journal/fold';
 import { isOfAdjuster } from '../journal/foldAdjuster';
+import { isChange, isOfWork } from '../journal/heard';
 import { torqueKey } from '../journal/foldPhase';
 import type { JobBegun, JobSetting } from '../journal/setting';
 import { isAskedOf } from '../journal/askedOf';
@@ -137,7 +138,7 @@ function handsOn({ standing }: JobState): Map<string, Hands> {
     const own = hands.get(event.adjuster) ?? { touched: false, people: new Set() };
     hands.set(event.adjuster, own);
     own.people.add(event.by);
-    if (event.type === 'adjuster.locked' || event.type === 'shim.fitted') own.touched = true;
+    if (isOfWork(event) && isChange(event)) own.touched = true;
   }
   return hands;
 }
@@ -148,7 +149,8 @@ function adjusterIn(
   { touched, people }: Hands = { touched: false, people: new Set() },
 ): RecordedAdjuster {
   const state: AdjusterState = job.adjusters[id] ?? {};
-  const { found, set, left, again, kept, painted, checked, shim, fitted, doubted } = state;
+  const { found, foundToo, set, left, again, kept, painted, checked, shim, fitted, doubted } =
+    state;
   const { spec } = entry;
   const judged = (reading: Reading | undefined) => judge(spec, reading);
   return {
@@ -158,6 +160,7 @@ function adjusterIn(
     measure: measureOf(entry),
     limits: spec,
     found: judged(found),
+    foundToo: foundToo && { reading: plain(foundToo), by: foundToo.by },
     set: judged(set),
     left: judged(left ?? (kept ? found : undefined)),
     again: judged(again),
@@ -170,6 +173,7 @@ function adjusterIn(
     outOfScope: !isAskedOf(entry, job, id),
     kept: !touched && (kept === true || painted === true),
     doubted: doubted === true,
+    apart: state.apart === true,
     people: [...people],
   };
 }
@@ -180,8 +184,12 @@ function aimedByShim({ shims }: JobState, id: string): number | undefined {
 
 function judge(spec: Spec | undefined, reading: Reading | undefined): JudgedReading | undefined {
   if (!reading) return undefined;
-  const { go, noGo, how } = reading;
-  return { reading: { go, noGo, how }, verdict: spec && verdictOf(spec, reading) };
+  return { reading: plain(reading), verdict: spec && verdictOf(spec, reading) };
+}
+
+/** A reading without the blades tried for it. */
+function plain({ go, noGo, how }: Reading): Reading {
+  return { go, noGo, how };
 }
 
 function isolationsIn(sheet: EngineSheet, state: JobState): RecordedIsolation[] {

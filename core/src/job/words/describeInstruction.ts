@@ -1,5 +1,6 @@
 import { adjusterName } from '../../engine/adjusterEntry';
 import { readId } from '../../engine/kinds';
+import type { AdjusterEntry } from '../../engine/sheet';
 import type { SettingSpec } from '../../gauging/toSet';
 import { toSet } from '../../gauging/toSet';
 import type { Measure } from '../../gauging/measure';
@@ -204,14 +205,19 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
         what: `Set ${name}`,
         ...(at.measure && at.spec && { detail: settingWords(at.measure, at.spec) }),
       };
-    case 'lock':
-      return {
-        what: `Lock ${name}`,
-        detail: at.torque === undefined ? 'By the manual.' : `At ${formatTorque(at.torque)}.`,
-      };
+    case 'lock': {
+      const how = at.torque === undefined ? 'By the manual.' : `At ${formatTorque(at.torque)}.`;
+      return { what: `Lock ${name}`, detail: at.apart ? `${describeApart('screw')} ${how}` : how };
+    }
     case 'mark':
       return { what: `${name}: finished, mark it` };
   }
+}
+
+/** Why what two people did already is asked for once more: both changed it, unheard of. */
+export function describeApart(method: AdjusterEntry['method']): string {
+  const how = method === 'shim' ? 'Look which shim is in, and read it' : 'Set, lock and read it';
+  return `Two phones changed it, and neither had heard of the other: nobody knows how it stands. ${how} once more.`;
 }
 
 /** What it is set to; the maker's target stands beside an aim. */

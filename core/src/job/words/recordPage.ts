@@ -238,6 +238,8 @@ function doneWords({
   shim,
   touched,
   doubted,
+  apart,
+  foundToo,
   set,
   measure,
 }: RecordedAdjuster): string {
@@ -251,8 +253,19 @@ function doneWords({
     kept && 'not touched',
     !kept && touched && !lock && !shim && 'set, then left so',
     doubted && 'doubted, not read again',
+    apart && 'changed on two phones that had not heard of each other: nobody knows how it stands',
+    foundToo && foundTooWords(foundToo, measure),
   ];
   return words.filter(Boolean).join('; ');
+}
+
+/** What another phone read as found, perhaps of what was set already. */
+function foundTooWords(
+  { reading, by }: NonNullable<RecordedAdjuster['foundToo']>,
+  measure: Measure,
+): string {
+  const who = by === undefined ? '' : ` by ${by}`;
+  return `read as found once more, on a phone that had not heard of it: ${describeReading(reading)} ${unitOf(measure)}${who}`;
 }
 
 function aimedWords(aimed: number, target: number): string {
