@@ -38,6 +38,18 @@ test('the demo is loaded into an empty shop and removed as a whole, and the phon
   await expect(page.getByText(/step 1 of/)).toHaveCount(0);
 });
 
+test('who begins at a server that was slow once is told so, and goes on by itself', async ({
+  page,
+}) => {
+  await page.route('**/api/me', (route) => route.abort());
+  await page.goto(server.url);
+  await expect(page.getByText('The server could not be reached.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
+  await page.unroute('**/api/me');
+  await expect(page.getByRole('heading', { name: 'Three steps to the first job' })).toBeVisible();
+  await expect(page.getByText('The server could not be reached.')).toHaveCount(0);
+});
+
 test('from an empty shop to a job that stands at make unable to start, tap by tap', async ({
   page,
 }) => {

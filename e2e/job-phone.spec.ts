@@ -164,7 +164,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   // The machine's next check counts from this job, which stands in its history.
   await job.tap('Back to the machine');
   await expect(page.getByText('600 h left')).toBeVisible();
-  await expect(page.getByText('6,601 h, 12 of 12 set, signed by Ina')).toBeVisible();
+  await expect(page.getByText('6,601 h, 12 of 12 finished, signed by Ina')).toBeVisible();
 });
 
 test('the job resumes on the same step after a reload, and the yard leads back to it', async ({

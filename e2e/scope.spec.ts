@@ -56,7 +56,7 @@ test('only the injectors: nothing else is asked for, and the valves stay due', a
   await expect(
     page.getByText(/Only the .*engine brakes: the rest was checked since/),
   ).toBeVisible();
-  await expect(page.getByText(/only the injectors, 6 of 6 set/)).toBeVisible();
+  await expect(page.getByText(/only the injectors, 6 of 6 finished/)).toBeVisible();
 });
 
 test('a check only: nothing is offered to be set, and what is outside stays due', async ({

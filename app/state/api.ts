@@ -63,6 +63,7 @@ import { createApi } from '@reduxjs/toolkit/query/react';
 import type * as v from 'valibot';
 import { keepingAnswers } from './keptAnswers';
 import { preferencesChanged } from './preferences';
+import { tellsOf, UNANSWERED } from './unanswered';
 
 type ShopAsked = {
   dispatch: Dispatch;
@@ -82,57 +83,62 @@ const WHOLE_SHOP_WITHIN = 600_000;
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: keepingAnswers(API),
-  tagTypes: ['calendar', 'machines', 'people', 'practice', 'records', 'sheets', 'shop'],
+  tagTypes: [
+    ...(['calendar', 'machines', 'people', 'practice', 'records', 'sheets', 'shop'] as const),
+    UNANSWERED,
+  ],
   endpoints: (build) => ({
     machines: build.query<MachineLine[], void>({
       query: () => '/machines',
       responseSchema: MachineLinesSchema,
-      providesTags: ['machines'],
+      providesTags: tellsOf('machines'),
     }),
     machine: build.query<MachineDetail, string>({
       query: (id) => `/machines/${id}`,
       responseSchema: MachineDetailSchema,
-      providesTags: ['machines'],
+      providesTags: tellsOf('machines'),
     }),
     /** Of no tag: what the last check tells is changed by no tap of the next job. */
     findings: build.query<Finding[], string>({
       query: (id) => `/machines/${id}`,
       rawResponseSchema: MachineDetailSchema,
       transformResponse: ({ findings }: MachineDetail) => findings,
+      providesTags: tellsOf(),
     }),
     checks: build.query<JobCheck[], string>({
       query: (id) => `/machines/${id}/checks`,
       responseSchema: ChecksSchema,
-      providesTags: ['machines'],
+      providesTags: tellsOf('machines'),
     }),
     practice: build.query<PracticeLine[], void>({
       query: () => '/practice',
       responseSchema: PracticeSchema,
-      providesTags: ['practice'],
+      providesTags: tellsOf('practice'),
     }),
     sheets: build.query<SheetLine[], void>({
       query: () => '/sheets',
       responseSchema: SheetLinesSchema,
-      providesTags: ['sheets'],
+      providesTags: tellsOf('sheets'),
     }),
     sheet: build.query<SheetDetail, string>({
       query: (id) => `/sheets/${id}`,
       responseSchema: SheetDetailSchema,
-      providesTags: ['sheets'],
+      providesTags: tellsOf('sheets'),
     }),
     sheetRevisions: build.query<SheetRevision[], string>({
       query: (id) => `/sheets/${id}/revisions`,
       responseSchema: SheetRevisionsSchema,
-      providesTags: ['sheets'],
+      providesTags: tellsOf('sheets'),
     }),
     sheetRevision: build.query<SheetDetail, { id: string; revision: number }>({
       query: ({ id, revision }) => `/sheets/${id}/revisions/${revision}`,
       responseSchema: SheetDetailSchema,
+      providesTags: tellsOf(),
     }),
     retiredSheets: build.query<SheetLine[], void>({
       query: () => '/sheets?retired=1',
       responseSchema: SheetLinesSchema,
-      providesTags: ['sheets'],
+      providesTags: tellsOf('sheets'),
     }),
     patchSheet: build.mutation<SheetDetail, { id: string; retired: boolean }>({
       query: ({ id, ...body }) => ({ url: `/sheets/${id}`, method: 'PATCH', body }),
@@ -152,21 +158,23 @@ export const api = createApi({
     seal: build.query<Seal, string>({
       query: (job) => `/jobs/${job}/seal`,
       responseSchema: SealSchema,
-      providesTags: ['records'],
+      providesTags: tellsOf('records'),
     }),
     search: build.query<Found[], string>({
       query: (words) => `/search?q=${encodeURIComponent(words)}`,
       responseSchema: FoundSchema,
+      providesTags: tellsOf(),
     }),
     shop: build.query<ShopHere, void>({
       query: () => '/shop',
       responseSchema: ShopHereSchema,
-      providesTags: ['shop'],
+      providesTags: tellsOf('shop'),
       onQueryStarted: learnUnits,
     }),
     backups: build.query<Backups, void>({
       query: () => '/backups',
       responseSchema: BackupsSchema,
+      providesTags: tellsOf(),
     }),
     changeShop: build.mutation<ShopHere, Shop>({
       query: (body) => ({ url: '/shop', method: 'PUT', body }),
@@ -208,12 +216,13 @@ export const api = createApi({
     me: build.query<Me, void>({
       query: () => '/me',
       responseSchema: MeSchema,
-      providesTags: ['people'],
+      providesTags: tellsOf('people'),
     }),
     /** Asked each time: whether the demo can be entered here is no answer to keep. */
     health: build.query<v.InferOutput<typeof HealthSchema>, void>({
       query: () => ({ url: '/health' }),
       responseSchema: HealthSchema,
+      providesTags: tellsOf(),
     }),
     pair: build.mutation<Me, Pair>({
       query: (body) => ({ url: '/pair', method: 'POST', body }),
@@ -226,7 +235,7 @@ export const api = createApi({
     names: build.query<NameHere[], void>({
       query: () => '/people/names',
       responseSchema: NamesSchema,
-      providesTags: ['people'],
+      providesTags: tellsOf('people'),
     }),
     setPin: build.mutation<null, string | null>({
       query: (pin) => ({ url: '/me/pin', method: 'PUT', body: { pin } }),
@@ -235,11 +244,12 @@ export const api = createApi({
     audit: build.query<AuditLine[], void>({
       query: () => '/audit',
       responseSchema: AuditSchema,
+      providesTags: tellsOf(),
     }),
     people: build.query<Person[], void>({
       query: () => '/people',
       responseSchema: PeopleSchema,
-      providesTags: ['people'],
+      providesTags: tellsOf('people'),
     }),
     beginPairing: build.mutation<Pairing, PairingPost>({
       query: (body) => ({ url: '/people/pairings', method: 'POST', body }),
@@ -263,7 +273,7 @@ export const api = createApi({
     shares: build.query<Share[], string>({
       query: (job) => `/jobs/${job}/shares`,
       responseSchema: SharesSchema,
-      providesTags: ['records'],
+      providesTags: tellsOf('records'),
     }),
     shareRecord: build.mutation<NewShare, SharePost & { job: string }>({
       query: ({ job, ...body }) => ({ url: `/jobs/${job}/shares`, method: 'POST', body }),
@@ -278,7 +288,7 @@ export const api = createApi({
     calendar: build.query<{ key: string }, void>({
       query: () => '/calendar',
       responseSchema: CalendarSchema,
-      providesTags: ['calendar'],
+      providesTags: tellsOf('calendar'),
     }),
     renewCalendar: build.mutation<{ key: string }, void>({
       query: () => ({ url: '/calendar', method: 'POST', body: {} }),
@@ -288,7 +298,7 @@ export const api = createApi({
     retiredMachines: build.query<MachineLine[], void>({
       query: () => '/machines?retired=1',
       responseSchema: MachineLinesSchema,
-      providesTags: ['machines'],
+      providesTags: tellsOf('machines'),
     }),
   }),
 });

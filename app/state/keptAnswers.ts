@@ -6,6 +6,7 @@ import type { PhoneDatabase } from '../phone/phoneDatabase';
 import { openPhoneDatabase } from '../phone/phoneDatabase';
 import { phoneDatabaseName, shopHeader } from '../phone/shopOfPhone';
 import { phoneChanged } from './phone';
+import { isUnanswered } from './unanswered';
 
 type Query = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
 
@@ -52,7 +53,7 @@ export function keepingAnswers(baseUrl: string): Query {
         .catch(ignore('a phone that cannot keep an answer has shown it all the same'));
       return answer;
     }
-    if (!isFailure(answer.error.status)) return answer;
+    if (!isUnanswered(answer.error)) return answer;
     const kept = await database()
       .then((db) => db.answer(args))
       .catch(ignore('a phone that kept nothing has nothing to show'));
@@ -60,11 +61,6 @@ export function keepingAnswers(baseUrl: string): Query {
     api.dispatch(phoneChanged({ keptSince: kept.at, keptBecause: wordsOf(answer.error) }));
     return { data: kept.body };
   };
-}
-
-/** Nobody answered, or the server failed itself: its disk is full, or it is damaged. */
-function isFailure(status: FetchBaseQueryError['status']): boolean {
-  return typeof status === 'number' ? status >= 500 : status !== 'CUSTOM_ERROR';
 }
 
 /** What the server says of its failure, where it says anything. */

@@ -5,6 +5,7 @@ import { jobsReducer } from './jobs';
 import { machineWordsReducer } from './machineWords';
 import { phoneReducer } from './phone';
 import { preferencesChanged, preferencesReducer, rememberPreferences } from './preferences';
+import { askAgain } from './askAgain';
 
 /** The store of one running application. */
 export function createStore() {
@@ -23,6 +24,7 @@ export function createStore() {
     actionCreator: preferencesChanged,
     effect: () => rememberPreferences(store.getState().preferences),
   });
+  askAgain(listeners);
   return store;
 }
 

@@ -20,7 +20,7 @@ import {
 import { v4 as uuid } from 'uuid';
 import * as v from 'valibot';
 import { request } from '../api/request';
-import { api } from '../state/api';
+import { serverReached } from '../state/askAgain';
 import {
   eventsKept,
   jobKept,
@@ -382,15 +382,12 @@ export class SyncEngine {
 
   private settle(reachable: boolean, held: Held[]): void {
     this.store.dispatch(unsentCounted({ reachable, held }));
-    if (reachable)
-      this.store.dispatch(api.util.invalidateTags(['machines', 'practice', 'records']));
-    if (reachable && held.length === 0) {
-      this.failures = 0;
-      return;
-    }
+    if (reachable) this.store.dispatch(serverReached);
+    this.failures = reachable && held.length === 0 ? 0 : this.failures + 1;
+    if (this.failures === 0) return;
     // It may be that another shop answers here by now.
     void this.lookForShop();
-    this.timer = setTimeout(() => this.send(), retryDelay(this.failures++));
+    this.timer = setTimeout(() => this.send(), retryDelay(this.failures - 1));
   }
 
   private async count(): Promise<void> {

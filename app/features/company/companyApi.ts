@@ -1,6 +1,7 @@
 import type { Company, CompanyMove, CompanySheets } from '@longbar/core';
 import { CompanySchema, CompanySheetsSchema } from '@longbar/core';
 import { api } from '../../state/api';
+import { tellsOf } from '../../state/unanswered';
 
 /** The shops of the company that is run from this one, which only their page asks for. */
 const companyApi = api.enhanceEndpoints({ addTagTypes: ['company'] }).injectEndpoints({
@@ -8,7 +9,7 @@ const companyApi = api.enhanceEndpoints({ addTagTypes: ['company'] }).injectEndp
     company: build.query<Company, void>({
       query: () => '/company',
       responseSchema: CompanySchema,
-      providesTags: ['company', 'machines'],
+      providesTags: tellsOf('company', 'machines'),
     }),
     moveMachine: build.mutation<Company, CompanyMove>({
       query: (body) => ({ url: '/company/moves', method: 'POST', body }),
@@ -18,7 +19,7 @@ const companyApi = api.enhanceEndpoints({ addTagTypes: ['company'] }).injectEndp
     companySheets: build.query<CompanySheets, void>({
       query: () => '/company/sheets',
       responseSchema: CompanySheetsSchema,
-      providesTags: ['company', 'sheets'],
+      providesTags: tellsOf('company', 'sheets'),
     }),
     offerSheet: build.mutation<CompanySheets, { id: string; offered: boolean }>({
       query: ({ id, ...body }) => ({ url: `/company/sheets/${id}`, method: 'PUT', body }),

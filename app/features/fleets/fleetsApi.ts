@@ -1,6 +1,7 @@
 import type { FleetPost, Fleets, WaitingAnswer } from '@longbar/core';
 import { FleetsSchema } from '@longbar/core';
 import { api } from '../../state/api';
+import { tellsOf } from '../../state/unanswered';
 
 /** Whoever changes something gets all of it back: nothing is asked twice. */
 const told = {
@@ -15,7 +16,7 @@ const fleetsApi = api.enhanceEndpoints({ addTagTypes: ['fleets'] }).injectEndpoi
     fleets: build.query<Fleets, void>({
       query: () => ({ url: '/fleets' }),
       responseSchema: FleetsSchema,
-      providesTags: ['fleets'],
+      providesTags: tellsOf('fleets'),
     }),
     keepFleet: build.mutation<Fleets, FleetPost & { id?: string | undefined }>({
       query: ({ id, ...body }) =>

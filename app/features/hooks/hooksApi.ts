@@ -1,6 +1,7 @@
 import type { Hook, HookPost, NewHook } from '@longbar/core';
 import { HooksSchema, NewHookSchema } from '@longbar/core';
 import { api } from '../../state/api';
+import { tellsOf } from '../../state/unanswered';
 
 const changed = (_told: unknown, error: unknown) => (error ? [] : (['hooks'] as const));
 const all = { responseSchema: HooksSchema, invalidatesTags: changed };
@@ -13,7 +14,7 @@ const hooksApi = api.enhanceEndpoints({ addTagTypes: ['hooks'] }).injectEndpoint
     hooks: build.query<Hook[], void>({
       query: () => ({ url: '/hooks' }),
       responseSchema: HooksSchema,
-      providesTags: ['hooks'],
+      providesTags: tellsOf('hooks'),
     }),
     addHook: build.mutation<NewHook, HookPost>({
       query: (body) => ({ url: '/hooks', method: 'POST', body }),

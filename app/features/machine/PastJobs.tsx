@@ -30,7 +30,7 @@ export function PastJobs({ machine }: { machine: MachineDetail }) {
               <Words as="note" color="secondInk">
                 {hours ? `${formatHours(hours.hours)} h, ` : ''}
                 {isWhole(scope) ? '' : `${scopeWords(scope).toLowerCase()}, `}
-                {set.done} of {set.of} {scope?.checkOnly ? 'checked' : 'set'},{' '}
+                {set.done} of {set.of} {scope?.checkOnly ? 'checked' : 'finished'},{' '}
                 {signed?.incomplete ? 'closed as incomplete by' : 'signed by'} {signed?.name}
               </Words>
             </View>

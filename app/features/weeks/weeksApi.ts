@@ -1,6 +1,7 @@
 import type { Offer, PlanPut, PlansPost, Weeks } from '@longbar/core';
 import { OfferSchema, WeeksSchema } from '@longbar/core';
 import { api } from '../../state/api';
+import { tellsOf } from '../../state/unanswered';
 
 /** Whoever changes something gets the weeks as they are then. */
 const told = {
@@ -15,7 +16,7 @@ const weeksApi = api.enhanceEndpoints({ addTagTypes: ['weeks'] }).injectEndpoint
     weeks: build.query<Weeks, void>({
       query: () => '/weeks',
       responseSchema: WeeksSchema,
-      providesTags: ['weeks', 'machines', 'shop'],
+      providesTags: tellsOf('weeks', 'machines', 'shop'),
     }),
     plan: build.mutation<Weeks, PlanPut & { machine: string }>({
       query: ({ machine, ...body }) => ({ url: `/weeks/${machine}`, method: 'PUT', body }),

@@ -23,7 +23,7 @@ export function OpenJobCard({ job }: { job: OpenJobLine }) {
       </Words>
       <Words color="onEnamel" style={width < WIDE && styles.twoLines}>
         {stands
-          ? `${stands.step}. ${next}${stands.done} of ${stands.all} set.`
+          ? `${stands.step}. ${next}${stands.done} of ${stands.all} finished.`
           : 'Reading where it stands …'}
       </Words>
       <View style={styles.bar}>

@@ -42,7 +42,8 @@ function KeptJobsUnread() {
 
 /** Every machine, the most pressing first; a job in progress on top. */
 export function YardScreen() {
-  const { machines, isError, isLoading, refetch } = useYard();
+  const yard = useYard();
+  const { machines } = yard;
   const router = useRouter();
   const shop = useShopQuery();
   const me = useMeQuery();
@@ -55,6 +56,10 @@ export function YardScreen() {
     [machines, today],
   );
   const isEmpty = machines?.length === 0;
+  // How an empty yard is begun hangs on whose shop and phone it is.
+  const asked = isEmpty ? [yard, shop, me] : [yard];
+  const isError = asked.some((each) => each.isError);
+  const isLoading = !isError && asked.some((each) => each.isLoading);
   // Of an empty yard only those that are out of it may be left.
   const retired = useRetiredMachinesQuery(undefined, { skip: !isEmpty });
   return (
@@ -71,7 +76,7 @@ export function YardScreen() {
           <Words>
             Jobs begun on this phone can be continued. The other machines need the server.
           </Words>
-          <Act label="Try again" onPress={refetch} />
+          <Act label="Try again" onPress={() => asked.forEach((each) => void each.refetch())} />
         </Stack>
       )}
       {isLoading && <Words color="secondInk">Fetching the machines …</Words>}

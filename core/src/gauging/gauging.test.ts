@@ -213,19 +213,20 @@ describe('a reading as typed', () => {
   });
 
   it.each([
-    ['0.33', inch, '0.33 mm'],
-    ['.013', inch, '0.013 in'],
-    ['.012 .014', inch, '0.012 0.014 in'],
-    ['.012 .014', mm, '0.012 0.014 in'],
-    ['33', mm, '0.33 mm'],
-    ['30 35', mm, '0.30 0.35 mm'],
-    ['13', mm, '13 thou'],
-    ['<30', mm, '<0.30 mm'],
+    ['0.33', inch, ['0.33 mm']],
+    ['.013', inch, ['0.013 in']],
+    ['.012 .014', inch, ['0.012 0.014 in']],
+    ['.012 .014', mm, ['0.012 0.014 in']],
+    ['33', mm, ['0.33 mm', '33 thou']],
+    ['30 35', mm, ['0.30 0.35 mm', '30 35 thou']],
+    ['13', mm, ['13 thou', '0.13 mm']],
+    ['15 18', mm, ['15 18 thou', '0.15 0.18 mm']],
+    ['<30', mm, ['<0.30 mm', '<30 thou']],
   ])('%s in another unit is no gap, and is asked about', (text, set, meant) => {
     const of = { measure: 'lash' as const, spec, set };
     const answer = readingFromTyped(text, of);
     expect(answer).toMatchObject({ meant, says: expect.stringContaining('is no gap') });
-    expect(readingFromTyped(meant, of)).toHaveProperty('reading');
+    for (const each of meant) expect(readingFromTyped(each, of)).toHaveProperty('reading');
   });
 
   it('reads back whatever is printed of a reading', () => {
@@ -255,7 +256,7 @@ describe('a reading as typed', () => {
     expect(readingFromTyped('63.50', height)).toEqual(gauge);
     expect(readingFromTyped('63,50 mm', height)).toEqual(gauge);
     expect(readingFromTyped('2.5 in', height)).toEqual(gauge);
-    expect(readingFromTyped('2.5', height)).toMatchObject({ meant: '2.5 in' });
+    expect(readingFromTyped('2.5', height)).toMatchObject({ meant: ['2.5 in'] });
     const preload = {
       measure: 'preload' as const,
       spec: { low: 800, target: 900, high: 1000 },
@@ -264,7 +265,7 @@ describe('a reading as typed', () => {
     const wrench = { reading: { go: 899, noGo: 909, how: 'wrench' } };
     expect(readingFromTyped('0.904 N·m', preload)).toEqual(wrench);
     expect(readingFromTyped('8 lb in', preload)).toEqual(wrench);
-    expect(readingFromTyped('8', preload)).toMatchObject({ meant: '8 lb·in' });
+    expect(readingFromTyped('8', preload)).toMatchObject({ meant: ['8 lb·in'] });
     expect(readingFromTyped('0.9 mm', preload)).toHaveProperty('refused');
   });
 

@@ -13,8 +13,8 @@ import { isRefused } from '../result';
 /** What a reading is typed for: what is measured, what it should be, the blades in hand. */
 export type TypedFor = { measure: Measure; spec: Spec; set: Pick<BladeSet, 'unit' | 'blades'> };
 
-/** A reading; or what is wrong with it, and what was probably meant, as it would be typed. */
-export type TypedReading = { reading: Reading } | (Refused & { meant?: string });
+/** A reading; or what is wrong with it, and what may have been meant, each as it would be typed. */
+export type TypedReading = { reading: Reading } | (Refused & { meant?: string[] });
 
 /** µm, or mN·m, in one of a unit. */
 const UNITS = {
@@ -45,10 +45,11 @@ const MOST_GAP = 5000;
  * A reading as a person types it. A gap is in the unit of the set in hand: "0.30 0.35" for what
  * enters and what does not, "0.30" for drag on one blade, "0.30+" for enters and "<0.30" for
  * does not. A height is one figure in mm, a preload one in N·m. Another unit is typed behind:
- * "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or cannot be, with what was probably meant.
+ * "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or
+ * cannot be, with all that may have been meant: a gap that is far off must not be taken for a good one.
  *
  * @example readingFromTyped('33', { measure: 'lash', spec: { low: 280, target: 330, high: 380 }, set: { unit: 'mm', blades: [] } }).meant
- *   // '0.33 mm'
+ *   // ['0.33 mm', '33 thou']
  */
 export function readingFromTyped(text: string, of: TypedFor): TypedReading {
   const { figures, unit, rest } = split(text);
@@ -68,9 +69,9 @@ export function readingFromTyped(text: string, of: TypedFor): TypedReading {
   if (sizes.every((size) => canBe(size, of))) return { reading };
   const what = `${figures.join(' ')} ${unit ?? usual} is no ${of.measure === 'lash' ? 'gap' : of.measure}`;
   const meant = meantBy(figures, rest, of);
-  return meant === undefined
+  return meant.length === 0
     ? { refused: 'implausible', says: `${what}. Type ${asked(of)}.` }
-    : { refused: 'implausible', says: `${what}: was ${meant} meant?`, meant };
+    : { refused: 'implausible', says: `${what}: was ${meant.join(' or ')} meant?`, meant };
 }
 
 /**
@@ -149,22 +150,33 @@ function canBe(size: number, { measure, spec }: TypedFor): boolean {
   return size === 0 || (size >= LEAST_GAP && size <= Math.max(MOST_GAP, spec.high * 3));
 }
 
-/** The same figures in another unit, hundredths of a mm among them, where that is near the setting. */
-function meantBy(figures: readonly number[], rest: string, of: TypedFor): string | undefined {
+/** The same figures in another unit, hundredths of a mm among them, where that may be; the likeliest first. */
+function meantBy(figures: readonly number[], rest: string, of: TypedFor): string[] {
   const hundredths = figures.map((figure) => figure / 100);
   const inMm: [readonly number[], Unit] = [hundredths, 'mm'];
   const tries: [readonly number[], Unit][] = [
-    ...UNITS_OF[of.measure].map((unit): [readonly number[], Unit] => [figures, unit]),
     ...(of.measure === 'lash' ? [inMm] : []),
+    ...UNITS_OF[of.measure].map((unit): [readonly number[], Unit] => [figures, unit]),
   ];
-  const found = tries.find(([tried, unit]) => {
-    const sum = tried.reduce((all, figure) => all + figure * UNITS[unit], 0);
-    return isNear(sum / tried.length, of.spec);
+  const may = tries.map(([tried, unit]) => {
+    const sizes = tried.map((figure) => figure * UNITS[unit]);
+    const sum = sizes.reduce((all, size) => all + size, 0);
+    const isLikely = isNear(sum / sizes.length, of.spec);
+    const canBeSo = sizes.every((size) => canBe(size, of) && size <= of.spec.high * FAR_OFF);
+    return { isLikely, canBeSo, says: written(tried, unit, rest) };
   });
-  if (!found) return undefined;
-  const [tried, unit] = found;
-  const written = tried.map((figure) => formatIn[unit](figure)).join(' ');
-  return `${rest.startsWith('<') ? '<' : ''}${written}${rest.endsWith('+') ? '+' : ''} ${unit}`;
+  return may
+    .filter(({ canBeSo }) => canBeSo)
+    .sort((a, b) => Number(b.isLikely) - Number(a.isLikely))
+    .map(({ says }) => says);
+}
+
+/** What nobody typed in one unit is no more than so many times the most that is right in another. */
+const FAR_OFF = 3;
+
+function written(figures: readonly number[], unit: Unit, rest: string): string {
+  const said = figures.map((figure) => formatIn[unit](figure)).join(' ');
+  return `${rest.startsWith('<') ? '<' : ''}${said}${rest.endsWith('+') ? '+' : ''} ${unit}`;
 }
 
 const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 4, useGrouping: false });

@@ -10,7 +10,7 @@ type Props = { of: TypedFor; onRead: (reading: Reading) => void };
 /** A reading typed in: from the keyboard at a wide screen, or from paper afterwards. */
 export function TypedReading({ of, onRead }: Props) {
   const [text, setText] = useState<string>();
-  const [wrong, setWrong] = useState<Refused & { meant?: string }>();
+  const [wrong, setWrong] = useState<Refused & { meant?: string[] }>();
   useEffect(() => {
     const digit = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && isField(event.target);
@@ -35,7 +35,7 @@ export function TypedReading({ of, onRead }: Props) {
     setWrong(undefined);
     onRead(answer.reading);
   };
-  const { meant } = wrong ?? {};
+  const { meant = [] } = wrong ?? {};
   return (
     <Stack>
       <Field
@@ -50,9 +50,15 @@ export function TypedReading({ of, onRead }: Props) {
         blurOnSubmit={false}
         onSubmitEditing={() => record(text)}
       />
-      {meant !== undefined && (
-        <Act label={`Yes, ${meant}`} weight="primary" onPress={() => record(meant)} />
-      )}
+      {meant.map((each) => (
+        // Of several none is put nearer: a tight gap is not to be taken for a good one.
+        <Act
+          key={each}
+          label={meant.length > 1 ? each : `Yes, ${each}`}
+          {...(meant.length === 1 && { weight: 'primary' })}
+          onPress={() => record(each)}
+        />
+      ))}
       <Act label="Record what is typed" onPress={() => record(text)} />
     </Stack>
   );

@@ -55,7 +55,10 @@ describe('what is typed in from paper', () => {
     expect(answer).toMatchObject({
       refused: 'malformed',
       issues: [
-        expect.objectContaining({ id: 'intake.2', blank: 'found', meant: '0.30 0.35 mm' }),
+        expect.objectContaining({
+          ...{ id: 'intake.2', blank: 'found' },
+          message: '30 35 mm is no gap: was 0.30 0.35 mm or 30 35 thou meant?',
+        }),
         expect.objectContaining({ id: 'intake.3', blank: 'left' }),
       ],
     });

@@ -24,8 +24,8 @@ export type PaperLine = {
   done: boolean;
 };
 
-/** What is wrong with a line, at which of its blanks, and what was probably meant. */
-export type PaperMistake = Issue & { id: string; blank: 'found' | 'left'; meant?: string };
+/** What is wrong with a line, and at which of its blanks. */
+export type PaperMistake = Issue & { id: string; blank: 'found' | 'left' };
 
 /**
  * What the lines of a paper say for the journal, all of them or none: refused with the mistakes where
@@ -71,9 +71,9 @@ function typed(
   if (line[blank].trim() === '') return undefined;
   const answer = readingFromTyped(line[blank], { measure: measureOf(entry), spec, set });
   if (!isRefused(answer)) return answer.reading;
-  const { says: message, meant } = answer;
+  const { says: message } = answer;
   const { id } = line;
-  mistakes.push({ path: `${id}.${blank}`, message, id, blank, ...(meant && { meant }) });
+  mistakes.push({ path: `${id}.${blank}`, message, id, blank });
   return undefined;
 }
 
