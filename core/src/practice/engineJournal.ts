@@ -50,7 +50,13 @@ export class EngineJournal {
   /** Writes one act down alone. */
   append(act: JobAct, envelope: Envelope): void {
     const n = this.events.length + 1;
-    const event = { ...act, ...knownTo(this.state(), act), job: this.begun.head.id, n, ...envelope(n) };
+    const event = {
+      ...act,
+      ...knownTo(this.state(), act),
+      job: this.begun.head.id,
+      n,
+      ...envelope(n),
+    };
     this.truths[event.id] = this.engine.truthOf(act);
     this.events = [...this.events, event];
   }
