@@ -1,7 +1,7 @@
 import { inlineSix } from '../../../test-support/engines';
-import { journal, setting, wholeJob } from '../../../test-support/journal';
-import type { JobAct } from '../..';
-import { foldJob, jobInstruction, jobSteps, settingOf } from '../..';
+import { journal, setting, uuid, wholeJob } from '../../../test-support/journal';
+import type { JobAct, JobEvent } from '../..';
+import { adjusterInstruction, foldJob, jobInstruction, jobSteps, settingOf } from '../..';
 
 const NOW = '2026-05-02T18:00:00.000Z';
 const tighter = { low: 180, target: 230, high: 280 };
@@ -57,6 +57,28 @@ describe('what is closed already', () => {
       act.type === 'tag.read' ? another : act,
     );
     expect(next([...acts, { type: 'tag.read', tag: 'A1' }])).not.toMatchObject({ do: 'open' });
+  });
+
+  it('is opened again where another phone had set, unheard of, what was left as found here', () => {
+    const events = journal(jobTo('closing.done'));
+    const kept = events.find((event) => event.type === 'adjuster.kept');
+    if (kept?.type !== 'adjuster.kept') throw new Error('Some valve is left as found.');
+    const unheard: JobEvent = {
+      ...{ ...kept, id: uuid(9), by: 'Orla', knew: [] },
+      ...{ type: 'adjuster.locked', how: 'feel' },
+    };
+    const opened: JobEvent = {
+      ...{ type: 'opening.done', id: uuid(8), job: kept.job, n: events.length + 1 },
+      ...{ at: kept.at, by: 'Ina' },
+    };
+    const job = { ...setting, sheet };
+    const after = [...events, unheard];
+    expect(jobInstruction(job, events, NOW)).not.toMatchObject({ do: 'open' });
+    expect(jobInstruction(job, after, NOW)).toMatchObject({ do: 'open' });
+    const state = foldJob([...after, opened]);
+    expect(adjusterInstruction(settingOf(job, state), state, String(kept.adjuster))).toMatchObject({
+      ...{ do: 'read', phase: 'left' },
+    });
   });
 
   it('is isolated and locked again where it could start by then, and the crank found anew', () => {
