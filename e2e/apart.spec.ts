@@ -36,7 +36,7 @@ test('what two phones set without hearing of each other is locked and read once 
     },
   ]);
   await context.setOffline(false);
-  const apart = page.getByText(/^Two phones changed it, and neither had heard of the other/);
+  const apart = page.getByText(/^It was set from two phones, and neither had heard of the other/);
   await expect(apart).toBeVisible();
   await expect(page.getByText('Locked. Read again:')).toHaveCount(0);
 

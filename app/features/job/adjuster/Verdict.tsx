@@ -46,6 +46,8 @@ export function Verdict({ job, id, entry, view, children }: Props) {
           {judgement.why}
         </Words>
       )}
+      {state?.apart && <Words as="strong">{describeApart(entry.method)}</Words>}
+      {offers === 'lock' && !judgement && !state?.apart && <Words as="strong">{LOOSENED}</Words>}
       {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
       {children}
       {offers === 'done' && reading && (
@@ -54,8 +56,6 @@ export function Verdict({ job, id, entry, view, children }: Props) {
         </Words>
       )}
       {state?.unset && <Words as="strong">{describeUnset(state.unset)}</Words>}
-      {state?.apart && <Words as="strong">{describeApart(entry.method)}</Words>}
-      {offers === 'lock' && !judgement && !state?.apart && <Words as="strong">{LOOSENED}</Words>}
       {state?.doubted && <Words as="strong">Doubted: it is read again on the round.</Words>}
       <ReadingBand measure={measure} spec={spec} width={band} {...(reading && { reading })} />
       {before && (

@@ -217,7 +217,7 @@ function describeAtAdjuster(at: AtAdjuster): SaidInstruction {
 /** Why what two people did already is asked for once more: both changed it, unheard of. */
 export function describeApart(method: AdjusterEntry['method']): string {
   const how = method === 'shim' ? 'Look which shim is in, and read it' : 'Set, lock and read it';
-  return `Two phones changed it, and neither had heard of the other: nobody knows how it stands. ${how} once more.`;
+  return `It was set from two phones, and neither had heard of the other: nobody knows how it stands. ${how} once more.`;
 }
 
 /** What it is set to; the maker's target stands beside an aim. */

@@ -253,7 +253,7 @@ function doneWords({
     kept && 'not touched',
     !kept && touched && !lock && !shim && 'set, then left so',
     doubted && 'doubted, not read again',
-    apart && 'changed on two phones that had not heard of each other: nobody knows how it stands',
+    apart && 'set from two phones that had not heard of each other: nobody knows how it stands',
     foundToo && foundTooWords(foundToo, measure),
   ];
   return words.filter(Boolean).join('; ');
