@@ -1,4 +1,4 @@
-import type { EngineSheet, JobOutcome, JobScope } from '../src';
+import type { EngineSheet, JobOutcome, JobScope, JobState, Reading } from '../src';
 import {
   adjustersOf,
   isBegun,
@@ -11,6 +11,7 @@ import {
   leftOutside,
   marginAt,
   settingOf,
+  standingReading,
 } from '../src';
 import { setting } from './journal';
 
@@ -20,7 +21,7 @@ export type Broken = { law: string; what: string; at: number };
 export function brokenLaws(
   sheet: EngineSheet,
   start: number,
-  { events, log, outcome }: JobOutcome,
+  { events, log, left, outcome }: JobOutcome,
 ): { broken: Broken[]; worst: number; acts: number } {
   const cycle = cycleDegrees(sheet);
   const adjusters = new Map(adjustersOf(sheet).map((adjuster) => [adjuster.id, adjuster]));
@@ -29,6 +30,7 @@ export function brokenLaws(
   let worst = Infinity;
   const marked = new Set<string>();
   const state = foldJob(events);
+  broken.push(...toldOtherwise(state, log, left).map((each) => ({ ...each, at: start })));
   const inScope = (id: string) => isInScope(state, id);
   const scopes = scopesOf(events);
   for (const entry of log) {
@@ -93,6 +95,36 @@ export function brokenLaws(
       broken.push({ law: 'signed as it is not', what: outcome, at: crank });
   }
   return { broken, worst, acts: events.length };
+}
+
+/** A hand pulls the same gap a little differently each time, µm. */
+const FEEL = 5;
+
+/** What the record says of how an adjuster was found and left, held against the engine. */
+function toldOtherwise(
+  { adjusters }: JobState,
+  log: JobOutcome['log'],
+  left: JobOutcome['left'],
+): { law: string; what: string }[] {
+  const first = new Map<string, Pick<Reading, 'go' | 'noGo'>>();
+  for (const entry of log) {
+    if ('read' in entry && entry.phase === 'found' && !first.has(entry.read))
+      first.set(entry.read, entry);
+  }
+  return Object.entries(adjusters).flatMap(([id, own]) => {
+    const [found, then, last] = [own.found, first.get(id), standingReading(own)];
+    const gap = left[id];
+    const isFound = !found || !then || overlap(found, then);
+    const isLeft = !last || own.unset || gap === undefined || overlap(last, { go: gap, noGo: gap });
+    return [
+      ...(isFound ? [] : [{ law: 'found otherwise than told', what: id }]),
+      ...(isLeft ? [] : [{ law: 'left otherwise than told', what: id }]),
+    ];
+  });
+}
+
+function overlap(a: Pick<Reading, 'go' | 'noGo'>, b: Pick<Reading, 'go' | 'noGo'>): boolean {
+  return a.go - FEEL <= (b.noGo ?? Infinity) && b.go - FEEL <= (a.noGo ?? Infinity);
 }
 
 /** What the job was about, from its beginning on. */

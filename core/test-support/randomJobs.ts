@@ -4,6 +4,8 @@ import { adjustersOf, BARRING_METHODS, cycleDegrees, SeededRandom } from '../src
 /** A job from a seed: method, policy, starting angle, phones, and at most one fault of a kind. */
 export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
   const random = new SeededRandom(seed * 7 + 1);
+  // At every fifth two phones lose their signal now and then, and each goes on by what it knows.
+  const isApart = seed % 5 === 4;
   return {
     method: random.one(BARRING_METHODS),
     policy: random.one(['leave-inside', 'reset-all', 'loose-side'] as const),
@@ -18,8 +20,9 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       ...(seed % 5 === 2 && { changesMethod: 0.03 }),
       // Of every seventh another says now and then what it is about.
       ...(seed % 7 === 3 && { changesScope: 0.03 }),
+      ...(isApart && { apart: 0.1 }),
     },
-    phones: random.next() < 0.3 ? 2 : 1,
+    phones: random.next() < 0.3 || isApart ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),
     ...randomScope(sheet, random),
     ...randomAims(sheet, random),

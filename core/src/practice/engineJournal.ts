@@ -1,4 +1,5 @@
 import type { JobAct, JobEvent } from '../job/journal/events';
+import { inOrder } from '../job/journal/counting';
 import type { FoldedJob } from '../job/journal/fold';
 import { foldOn } from '../job/journal/fold';
 import { knownTo } from '../job/journal/heard';
@@ -18,8 +19,8 @@ const TURNED = { chance: 0.5, from: 20, to: 700 };
 /** What is written down of it. */
 type Paused = Extract<JobAct, { type: 'work.paused' }>;
 
-/** What an event carries besides its act: its number is its place in the journal. */
-type Envelope = (n: number) => { id: string; at: string; by: string };
+/** What an event carries besides its act and its place in the journal. */
+type Envelope = () => { id: string; at: string; by: string };
 
 /** The journal of a job at a hidden engine, with what was true as each event was written down. */
 export class EngineJournal {
@@ -41,6 +42,19 @@ export class EngineJournal {
     return settingOf(this.begun, this.state());
   }
 
+  /** The same journal on another phone, that hears nothing from here on. */
+  copy(): EngineJournal {
+    const other = new EngineJournal(this.begun, this.engine);
+    other.events = this.events;
+    return other;
+  }
+
+  /** Takes in what another phone wrote down meanwhile. */
+  hear({ events, truths }: EngineJournal): void {
+    Object.assign(this.truths, truths);
+    this.events = inOrder([...this.events, ...events]);
+  }
+
   /** Writes an act down, and what follows from it by itself. */
   tell(act: JobAct, envelope: Envelope): void {
     this.append(act, envelope);
@@ -55,7 +69,7 @@ export class EngineJournal {
       ...knownTo(this.state(), act),
       job: this.begun.head.id,
       n,
-      ...envelope(n),
+      ...envelope(),
     };
     this.truths[event.id] = this.engine.truthOf(act);
     this.events = [...this.events, event];

@@ -38,6 +38,8 @@ export type Faults = {
   changesMethod?: number;
   /** The chance at each act that another phone, which has seen nothing since, says what the job is about. */
   changesScope?: number;
+  /** The chance at each act at the rockers that two phones lose their signal there for some acts. */
+  apart?: number;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */
   careless?: 'feels-nothing' | 'nobody-turned';
 };

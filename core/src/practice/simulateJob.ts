@@ -12,6 +12,7 @@ import type { RoundRule } from '../job/journal/roundRule';
 import type { JobScope } from '../job/journal/scope';
 import { lastTapped } from '../job/journal/lastTapped';
 import { isClosing } from '../job/journal/closing';
+import { isAtAdjuster } from '../job/instruction/adjusterInstruction';
 import { nextOf } from '../job/instruction/jobInstruction';
 import { mustHangLock } from '../job/instruction/lockGates';
 import { SeededRandom } from '../seededRandom';
@@ -85,7 +86,12 @@ class Simulation {
   private readonly random: SeededRandom;
   private readonly log: LogEntry[] = [];
   private readonly mechanic: Mechanic;
-  private readonly journal: EngineJournal;
+  /** The journal of the phone that is tapped now. */
+  private journal: EngineJournal;
+  /** So many events were written down. */
+  private told = 0;
+  /** The second phone's clock is behind by so much, ms. */
+  private readonly clocksApart: number;
   private clock = BEGUN;
   private turn = 0;
   /** When what is told now was tapped: what one tap says has one instant. */
@@ -101,34 +107,61 @@ class Simulation {
     this.random = new SeededRandom(seed ^ 0x5eed);
     const engine = witnessed(hiddenEngine(sheet, { seed, crank: start, faults }));
     this.mechanic = new Mechanic(engine, faults, this.random, this.log);
+    // Phones that meet again are held against each other by their clocks.
+    this.clocksApart = faults.apart === undefined ? CLOCKS_APART : 0;
     const rules = { policy, round, ...aims, ...(aims && { bladeSets: [AT_HAND] }) };
     this.journal = new EngineJournal({ head: headOf(method), sheet, ...rules }, engine);
   }
 
   run(): JobOutcome {
     const { scope, faults } = this.job;
-    const { journal } = this;
     if (scope) this.tap([{ type: 'scope.chosen', ...scope }]);
     for (let acts = 0; acts < MOST_ACTS; acts++) {
       if (this.random.next() < (faults.interrupted ?? 0)) this.interrupt();
       if (faults.misreadTag !== undefined && this.random.next() < faults.misreadTag)
-        this.tap(this.mechanic.tagAgain(journal.state(), this.sheet));
+        this.tap(this.mechanic.tagAgain(this.journal.state(), this.sheet));
       if (faults.changesMethod !== undefined && this.random.next() < faults.changesMethod)
         this.changeMethod();
       if (faults.changesScope !== undefined && this.random.next() < faults.changesScope)
         this.changeScope();
-      const setting = journal.setting();
-      const instruction = nextOf(setting, journal.state(), this.now());
-      if (!instruction)
-        return this.ended(journal.state().signed?.incomplete ? 'incomplete' : 'signed');
-      const answer = this.mechanic.answer(instruction, setting, journal.state(), this.now());
-      if (!answer) break;
-      this.handsIn = instruction.step !== 'able' && instruction.step !== 'run';
-      this.tap(answer);
+      if (faults.apart !== undefined && this.random.next() < faults.apart) this.workApart();
+      const { signed } = this.journal.state();
+      if (signed) return this.ended(signed.incomplete ? 'incomplete' : 'signed');
+      if (!this.obey()) break;
       if (faults.takesBack !== undefined && this.random.next() < faults.takesBack) this.takeBack();
       this.turn++;
     }
     return this.ended('stuck');
+  }
+
+  /** Does the next thing that the phone asks for; answers whether the mechanic knew how. */
+  private obey(atRockersOnly = false): boolean {
+    const { journal } = this;
+    const setting = journal.setting();
+    const instruction = nextOf(setting, journal.state(), this.now());
+    if (!instruction || (atRockersOnly && !isAtAdjuster({ ...instruction, missing: [] })))
+      return false;
+    const answer = this.mechanic.answer(instruction, setting, journal.state(), this.now());
+    if (!answer) return false;
+    this.handsIn = instruction.step !== 'able' && instruction.step !== 'run';
+    this.tap(answer);
+    return true;
+  }
+
+  /**
+   * Both phones lose their signal where the crank stands. Each goes on at the rockers by what it
+   * knows, one act of either at a time, until they hear of each other again.
+   */
+  private workApart(): void {
+    const shared = this.journal;
+    const phones = [shared, shared.copy()];
+    for (let acts = this.random.whole(2, 16); acts > 0; acts--) {
+      this.turn = this.random.whole(0, 1);
+      this.journal = itemAt(phones, this.phone());
+      this.obey(true);
+    }
+    this.journal = shared;
+    shared.hear(itemAt(phones, 1));
   }
 
   private ended(outcome: JobOutcome['outcome']): JobOutcome {
@@ -202,10 +235,10 @@ class Simulation {
   }
 
   private envelope(by: string) {
-    return (n: number) => {
+    return () => {
       this.clock += 5 * SECONDS;
-      const at = new Date(this.tappedAt - this.phone() * CLOCKS_APART).toISOString();
-      return { id: uuidOf(n), at, by };
+      const at = new Date(this.tappedAt - this.phone() * this.clocksApart).toISOString();
+      return { id: uuidOf(++this.told), at, by };
     };
   }
 }
