@@ -99,7 +99,7 @@ describe('the coming weeks', () => {
       own('shims.planned', { rows: [row], buy: [], outside: [], order: [] }),
       own('shim.fitted', { adjuster: 'intake.1', size: 2750 }),
       ...events.slice(first),
-    ].map((event, i) => ({ ...event, n: i + 1 }));
+    ].map((event, i) => ({ ...event, knew: undefined, n: i + 1 }));
     const drawer = async () => (await server.get('/shop')).body.shims.stock;
     await server.post('/jobs', head);
     await server.post(`/jobs/${head.id}/events`, shimmed.slice(0, -1));
