@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { extractText, getDocumentProxy } from 'unpdf';
 import { JobPage } from './support/jobPage';
 import { TestServer } from './support/server';
 
@@ -46,8 +47,15 @@ test('what two phones set without hearing of each other is locked and read once 
   await job.paint();
   await page.goto(`${server.url}/jobs/${id}/record`);
   // By the phones' clocks Orla's reading was the earlier one.
-  await expect(
-    page.getByText(/read as found once more, on a phone that had not heard of it: 0\.30.*by Ina/),
-  ).toBeVisible();
+  const told = page.getByText(
+    /read as found once more, on a phone that had not heard of it: 0\.30.*by Ina/,
+  );
+  await expect(told).toBeVisible();
+  // The paper says the same as the screen.
+  const pdf = await server.fetch(`/jobs/${id}/record.pdf`);
+  const bytes = new Uint8Array(await pdf.arrayBuffer());
+  const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
+  const bare = (said: string) => said.replace(/\s+/g, '');
+  expect(bare(text)).toContain(bare(await told.innerText()));
   await server.end();
 });

@@ -1,6 +1,6 @@
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 
-/** Of this is every question that nobody answered: they are asked again together. */
+/** The tag of every question that nobody answered: by it they are asked again together. */
 export const UNANSWERED = 'unanswered';
 
 /** Nobody answered, or the server failed itself: its disk is full, or it is damaged. */
@@ -25,5 +25,5 @@ function isOfAsking(error: unknown): error is FetchBaseQueryError {
  */
 export function tellsOf<T extends string>(...tags: T[]) {
   return (_answer: unknown, error: unknown): (T | typeof UNANSWERED)[] =>
-    error !== undefined && isNoAnswer(error) ? [...tags, UNANSWERED] : tags;
+    isNoAnswer(error) ? [...tags, UNANSWERED] : tags;
 }

@@ -45,8 +45,8 @@ const MOST_GAP = 5000;
  * A reading as a person types it. A gap is in the unit of the set in hand: "0.30 0.35" for what
  * enters and what does not, "0.30" for drag on one blade, "0.30+" for enters and "<0.30" for
  * does not. A height is one figure in mm, a preload one in N·m. Another unit is typed behind:
- * "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or
- * cannot be, with all that may have been meant: a gap that is far off must not be taken for a good one.
+ * "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or cannot be, with all that may
+ * have been meant: a gap that is far off must not be taken for a good one.
  *
  * @example readingFromTyped('33', { measure: 'lash', spec: { low: 280, target: 330, high: 380 }, set: { unit: 'mm', blades: [] } }).meant
  *   // ['0.33 mm', '33 thou']
@@ -171,7 +171,7 @@ function meantBy(figures: readonly number[], rest: string, of: TypedFor): string
     .map(({ says }) => says);
 }
 
-/** What nobody typed in one unit is no more than so many times the most that is right in another. */
+/** A figure in another unit is offered up to so many times the upper limit. */
 const FAR_OFF = 3;
 
 function written(figures: readonly number[], unit: Unit, rest: string): string {

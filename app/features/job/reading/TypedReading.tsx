@@ -51,7 +51,7 @@ export function TypedReading({ of, onRead }: Props) {
         onSubmitEditing={() => record(text)}
       />
       {meant.map((each) => (
-        // Of several none is put nearer: a tight gap is not to be taken for a good one.
+        // None of several is the large button: a tight gap must not be taken for a good one.
         <Act
           key={each}
           label={meant.length > 1 ? each : `Yes, ${each}`}
