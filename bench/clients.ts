@@ -52,7 +52,10 @@ export function ask(
       answer.on('data', (part: Buffer) => parts.push(part));
       answer.on('end', () => {
         if (answer.statusCode === 200) resolve(Buffer.concat(parts));
-        else reject(new Error(`${path} answered ${answer.statusCode}: ${Buffer.concat(parts)}`));
+        else
+          reject(
+            new Error(`${path} answered ${answer.statusCode}: ${String(Buffer.concat(parts))}`),
+          );
       });
     })
       .on('error', reject)

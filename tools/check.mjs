@@ -2,7 +2,7 @@
 // the long ones, such as whole simulated jobs, are left to `npm test`.
 // What was looked at before is remembered, so that it can be asked for after every change.
 import { join } from 'node:path';
-import { HOUSE, TYPES } from './house.mjs';
+import { HOUSE, LINT, typesChecked } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import { installDependencies, installPostgres, root } from './prepare.mjs';
 
@@ -12,19 +12,19 @@ installPostgres();
 const LONG =
   'simulatedJobs|spoiledSheets|everyStep|http/fuzz|store/.*/(archive|converge|damage|readTables)|demoJobs';
 const kept = (name) => join(root, '.cache', name);
-const types = TYPES.map(([name, folder]) => {
-  const known = ['--incremental', '--tsBuildInfoFile', kept(`${name}.tsbuildinfo`)];
-  return [`Types: ${name}`, 'tsc', ['-p', folder, ...known]];
-});
+const types = typesChecked((name) => [
+  '--incremental',
+  '--tsBuildInfoFile',
+  kept(`${name}.tsbuildinfo`),
+]);
 const { failed } = await inLanes(
   [
-    ...types.slice(0, 2),
+    ...types,
     ['Unit tests of what changed', 'jest', ['--onlyChanged', `--testPathIgnorePatterns=${LONG}`]],
   ],
   [
-    ...types.slice(2),
+    LINT,
     ...HOUSE,
-    ['Lint', 'eslint', ['.', '--max-warnings', '0', '--cache', '--cache-location', kept('eslint')]],
     [
       'Format',
       'prettier',

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { HOUSE, TYPES } from './house.mjs';
+import { HOUSE, LINT, typesChecked } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import {
   environment,
@@ -46,15 +46,8 @@ function run(command, args, env) {
 const json = (name) => JSON.parse(readFileSync(join(results, name), 'utf8'));
 
 const whole = await inLanes(
-  [
-    ...TYPES.map(([name, folder]) => [`Types: ${name}`, 'tsc', ['-p', folder]]),
-    ['Build', 'node', ['tools/build.mjs']],
-  ],
-  [
-    ['Lint', 'eslint', ['.', '--max-warnings', '0']],
-    ['Format', 'prettier', ['--check', '--log-level', 'warn', '.']],
-    ...HOUSE,
-  ],
+  [...typesChecked(), LINT, ['Build', 'node', ['tools/build.mjs']]],
+  [['Format', 'prettier', ['--check', '--log-level', 'warn', '.']], ...HOUSE],
 );
 let { passed, failed } = whole;
 count(

@@ -51,9 +51,13 @@ describe('what follows once the page is painted', () => {
   it('comes a little later where no frame is painted', () => {
     const { told, hook } = following();
     act(() => told.change('second'));
-    act(() => void jest.advanceTimersByTime(149));
+    act(() => {
+      jest.advanceTimersByTime(149);
+    });
     expect(hook.result.current).toBe('first');
-    act(() => void jest.advanceTimersByTime(1));
+    act(() => {
+      jest.advanceTimersByTime(1);
+    });
     expect(hook.result.current).toBe('second');
   });
 
@@ -66,7 +70,9 @@ describe('what follows once the page is painted', () => {
       return shown;
     };
     const hook = renderHook(useEarly);
-    act(() => void jest.advanceTimersByTime(150));
+    act(() => {
+      jest.advanceTimersByTime(150);
+    });
     expect(hook.result.current).toBe('second');
   });
 

@@ -32,7 +32,7 @@ export function useAfterPaint<T>({ subscribe, read }: Told<T>): T {
       stopWaiting();
     };
     // What is shown is compared once, as the asking begins.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [subscribe, read]);
   return shown;
 }

@@ -18,7 +18,7 @@ function tagsFor(sheet: EngineSheet, random: SeededRandom): EngineSheet['variant
     sheet.adjusters.flatMap(({ kind, spec }) => {
       if (!spec || random.next() < 0.3) return [];
       const by = random.whole(-150, 150);
-      const { low, target = (low + spec.high) / 2, high } = spec;
+      const { low, target, high } = spec;
       return [{ kind, spec: { low: low + by, target: target + by, high: high + by } }];
     });
   return [{ tag: 'A1' }, { tag: 'B7', adjusters: moved() }, { tag: 'C3', adjusters: moved() }];

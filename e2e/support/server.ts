@@ -71,7 +71,7 @@ export class TestServer {
       LONGBAR_DATA: this.data,
       ...(postgres && { LONGBAR_PROCESSES: '3' }),
       ...(clocksApart && {
-        NODE_OPTIONS: `--import=${pathToFileURL(join(root, 'e2e/support/clockApart.mjs'))}`,
+        NODE_OPTIONS: `--import=${pathToFileURL(join(root, 'e2e/support/clockApart.mjs')).href}`,
       }),
       ...(certificate && { TLS_CERT: certificate.cert, TLS_KEY: certificate.key }),
     };

@@ -32,6 +32,7 @@ function sources(): [file: string, source: string][] {
 
 function valueOf(code: string): unknown {
   const names = Object.keys(SCOPE);
+  // oxlint-disable-next-line typescript/no-implied-eval
   return new Function(...names, `return (${code});`)(...names.map((name) => SCOPE[name]));
 }
 

@@ -16,7 +16,7 @@ import { DescribedAnswers } from './describedAnswers';
 import { NOW } from './now';
 
 // What is in an answer is what the tests are about.
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
+// oxlint-disable-next-line typescript/no-explicit-any
 export type Answer = { status: number; body: any };
 
 export type TestServer = {

@@ -23,7 +23,7 @@ export function ReadExercise({ sheet, level, seed, width, onMarked }: ExercisePr
   const gap = useMemo(
     () => readTask(hand.set, spec, seed, level),
     // The limits are the sheet’s, and another object at every drawing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [hand.set, sheet, seed, level],
   );
   const [tried, setTried] = useState<readonly Trial[]>([]);

@@ -36,8 +36,9 @@ function CardStop({ sheet, stop, i }: { sheet: EngineSheet; stop: Stop; i: numbe
   const tokens = useTokens();
   const sense = sheet.rotation?.sense ?? 'in its normal direction';
   const { ratio } = sheet.barring ?? {};
-  const turns = barSums(stop.turn, { ratio }).map(({ says }) => `, ${says}`);
-  const way = i === 0 ? 'Begin' : `${Math.round(stop.turn)}° ${sense}${turns}`;
+  const turns = [`${Math.round(stop.turn)}° ${sense}`];
+  for (const { says } of barSums(stop.turn, { ratio })) turns.push(says);
+  const way = i === 0 ? 'Begin' : turns.join(', ');
   return (
     <View style={[styles.stop, { borderColor: tokens.line }]}>
       <Words as="title" style={styles.number}>

@@ -131,7 +131,7 @@ function apart(own: readonly Last[], everyHours: number): Finding[] {
   const changes = known.map(({ change }) => change);
   const middle = median(changes);
   const deviation = Math.max(FLOOR, robustDeviation(changes));
-  return known.flatMap(({ id, change = 0, hours = Infinity }): Finding[] => {
+  return known.flatMap(({ id, change, hours = Infinity }): Finding[] => {
     const off = change - middle;
     if (Math.abs(off) <= FAR * deviation) return [];
     const name = adjusterName(id);

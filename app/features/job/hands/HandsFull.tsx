@@ -48,7 +48,7 @@ export function HandsFull({ job, onClose }: Props) {
       onAgain: () => sayAloud(asked ? bladeWords(asked, set) : words),
     }),
     // Each drawing has its own job and blade: the keys answer to what is shown.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [job, primary, may, set, words],
   );
   usePedal(keys);

@@ -48,7 +48,7 @@ export function useJob(id: string): LoadedJob {
     });
     // Once per opening: what others do from then on comes as they do it.
     return sync.follow(id);
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [id, ready, sync]);
   const [answers] = useState(() => new SameAnswer());
   const by = name || kept?.context.head.by || 'unnamed';

@@ -32,7 +32,7 @@ export function useShimPlan(
       current = false;
     };
     // `asked` stands for rows and supply, which are new objects at every drawing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [asked]);
   return answer?.for === asked ? answer : {};
 }

@@ -76,7 +76,7 @@ function Practised({
   useEffect(() => {
     if (marked) onMarked(marked);
     // Once per job: it is signed once.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [marked]);
   const room = Math.min(width, WIDE) - 2 * space.large;
   if (marked) return <Marking {...{ job, marked, onNext }} width={room} />;

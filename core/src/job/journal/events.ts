@@ -362,7 +362,7 @@ const anyEvent = v.looseObject(
 export const JobEventSchema = v.lazy((input: unknown) => {
   const type = typeof input === 'object' && input !== null && 'type' in input ? input.type : '';
   // A map forgets which type has which payload: what it holds was made of them above.
-  // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
+  // oxlint-disable-next-line typescript/consistent-type-assertions
   return (EVENT_SCHEMAS.get(String(type)) ?? anyEvent) as unknown as v.GenericSchema<JobEvent>;
 });
 

@@ -128,7 +128,7 @@ async function keep(
     of('sheet').map(({ type: _, ...row }) => ({
       ...row,
       // Kept as it came: what is beyond today's bounds is set aside by name.
-      // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
+      // oxlint-disable-next-line typescript/consistent-type-assertions
       document: row.document as never,
       retiredAt: row.retiredAt ?? null,
     })),

@@ -139,7 +139,7 @@ export function defineTables(sequelize: Sequelize, shop: number, within?: Transa
     const whose = { type: DataTypes.INTEGER, primaryKey: true, defaultValue: shop };
     const all = { ...columns, shop: whose };
     // Of a table without a class Sequelize knows no row.
-    // eslint-disable-next-line @typescript-eslint/consistent-type-assertions
+    // oxlint-disable-next-line typescript/consistent-type-assertions
     return sequelize.define(`${table} of ${shop}`, all as never, own) as unknown as Table<Row>;
   };
   return {
