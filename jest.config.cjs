@@ -10,6 +10,7 @@ const inNode = {
   transformIgnorePatterns: ['/node_modules/(?!(valibot|node-wav|fft\\.js)/)'],
   transform: { '\\.c?[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
   moduleNameMapper: longbar,
+  setupFiles: [`${__dirname}/jest.fewFrames.cjs`],
 };
 
 module.exports = {

@@ -102,9 +102,9 @@ export function createApp(options: AppOptions): Express {
   const api = express.Router();
   const metrics = options.metrics && new Metrics({ db, following, backups, ...options.metrics });
   if (metrics) api.use(metrics.watch);
-  api.use(onlyOwnPages(devOrigin), onlyOwnTypes, ...limits());
+  api.use(onlyOwnPages(devOrigin), onlyOwnTypes, limits());
   api.use(onlyWhoMay(db));
-  api.use(...limits(OF_ONE, countedBy('phone')), ...limits(OF_ONE, countedBy('id')));
+  api.use(limits(OF_ONE, countedBy('phone')), limits(OF_ONE, countedBy('id')));
   api.use(openRoutes(db, run));
   api.get('/metrics', sendMetrics(metrics));
   // Whoever asks for anything else is of a shop, and asks what is that shop's own.

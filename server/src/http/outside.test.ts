@@ -125,7 +125,7 @@ function answering(...handlers: RequestHandler[]): () => string {
 
 describe('one address', () => {
   const few = { imports: 1, pairings: 1, beats: 2, streams: 3, writes: 6 };
-  const asking = answering(...limits(few));
+  const asking = answering(limits(few));
 
   it('is held back from each kind of thing by itself, and from writes of all kinds together', async () => {
     const ask = async (method: string, path: string) =>
@@ -148,7 +148,7 @@ describe('one address', () => {
 
 describe('one phone, and one person', () => {
   const few = { imports: 9, pairings: 9, beats: 9, streams: 9, writes: 3 };
-  const asking = answering(...limits(few, (request) => request.get('x-phone') ?? null));
+  const asking = answering(limits(few, (request) => request.get('x-phone') ?? null));
 
   it('is held back by itself, whatever others at the same address do', async () => {
     const ask = async (phone?: string) => {

@@ -1,4 +1,4 @@
-import type { Request, RequestHandler } from 'express';
+import type { NextFunction, Request, RequestHandler } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { isIP } from 'node:net';
 import { hostname } from 'node:os';
@@ -71,27 +71,30 @@ type Whose = (request: Request) => string | null;
 const byAddress: Whose = ({ ip }) => ipKeyGenerator(ip ?? '');
 
 /** So many requests a minute from one of them; who asks for more waits. */
-function atMost(
-  limit: number,
-  whose: Whose,
-  isMeant: (method: string, path: string) => boolean,
-): RequestHandler {
+function atMost(limit: number, whose: Whose): RequestHandler {
   return rateLimit({
     windowMs: A_MINUTE,
     limit,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     keyGenerator: (request) => whose(request) ?? '',
-    skip: (request) => !isMeant(request.method, request.path) || whose(request) === null,
     handler: () => {
       throw new RequestError(429, 'That is too much at once. It waits a minute.');
     },
   });
 }
 
-const isImport = (method: string, path: string) =>
-  method === 'POST' && /^\/(archive|hours|sheets\/file)\/?$/.test(path);
-const isBeat = (method: string, path: string) => method === 'POST' && path.endsWith('/beats');
+type Limited = 'imports' | 'pairings' | 'beats' | 'streams' | 'writes';
+
+/** What a request counts as; most, that only read, count as nothing. */
+function countedAs({ method, path }: Request): Limited[] {
+  if (method === 'GET') return path.endsWith('/stream') ? ['streams'] : [];
+  if (!CHANGES.has(method)) return [];
+  if (method !== 'POST') return ['writes'];
+  if (/^\/(archive|hours|sheets\/file)\/?$/.test(path)) return ['imports', 'writes'];
+  if (/^\/pair\/?$/.test(path)) return ['pairings', 'writes'];
+  return path.endsWith('/beats') ? ['beats', 'writes'] : ['writes'];
+}
 
 /** Far above what a shop does behind one address, and below what takes it down. */
 export const LIMITS = { imports: 120, pairings: 30, beats: 6_000, streams: 1_200, writes: 60_000 };
@@ -100,14 +103,26 @@ export const OF_ONE = { imports: 60, pairings: 30, beats: 2_000, streams: 400, w
 
 /**
  * How much one address, phone or person may ask for: imports, tries of a pairing code, beats,
- * streams, and writes of all kinds.
+ * streams, and writes of all kinds. A limit is asked only about what it counts: to ask each about
+ * each request took a sixth of a page's time.
  */
-export function limits(most = LIMITS, whose: Whose = byAddress): RequestHandler[] {
-  return [
-    atMost(most.imports, whose, isImport),
-    atMost(most.pairings, whose, (method, path) => method === 'POST' && /^\/pair\/?$/.test(path)),
-    atMost(most.beats, whose, isBeat),
-    atMost(most.streams, whose, (method, path) => method === 'GET' && path.endsWith('/stream')),
-    atMost(most.writes, whose, (method) => CHANGES.has(method)),
-  ];
+export function limits(most = LIMITS, whose: Whose = byAddress): RequestHandler {
+  const each: Record<Limited, RequestHandler> = {
+    imports: atMost(most.imports, whose),
+    pairings: atMost(most.pairings, whose),
+    beats: atMost(most.beats, whose),
+    streams: atMost(most.streams, whose),
+    writes: atMost(most.writes, whose),
+  };
+  return (request, response, next) => {
+    const counted = countedAs(request);
+    if (counted.length === 0 || whose(request) === null) return next();
+    const pass = (i: number): NextFunction => {
+      const kind = counted[i];
+      if (kind === undefined) return next;
+      return (error?: unknown) =>
+        error ? next(error) : each[kind](request, response, pass(i + 1));
+    };
+    pass(0)();
+  };
 }

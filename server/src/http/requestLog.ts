@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { IncomingMessage } from 'node:http';
 import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
@@ -36,8 +36,8 @@ export function requestLog(logger: Logger): RequestHandler {
   });
 }
 
-/** Short enough to be read out over the telephone. */
-const shortId = () => randomBytes(5).toString('hex');
+/** Short enough to be read out over the telephone; all of these places of a UUID are random. */
+const shortId = () => randomUUID().replace('-', '').slice(0, 10);
 
 type Asked = IncomingMessage & { id?: unknown; originalUrl?: string };
 

@@ -107,23 +107,29 @@ export type EndpointName = keyof typeof RULES;
 const isEndpoint = (name: string): name is EndpointName => name in RULES;
 export const ENDPOINT_NAMES = Object.keys(RULES).filter(isEndpoint);
 
-type Line = { method: string; parts: string[]; name: EndpointName };
-const LINES = ENDPOINT_NAMES.map((name): Line => {
+type Line = { parts: string[]; name: EndpointName };
+const places = ({ parts }: Line) => parts.filter((part) => part.startsWith(':')).length;
+
+/** By their method and how many parts their path has; one that is spelt out before one with an id. */
+const LINES = new Map<string, Line[]>();
+for (const name of ENDPOINT_NAMES) {
   const [method = '', path = ''] = name.split(' ');
-  return { method, parts: path.split('/'), name };
-});
+  const line = { parts: path.split('/'), name };
+  const key = `${method} ${line.parts.length}`;
+  const alike = [...(LINES.get(key) ?? []), line];
+  LINES.set(
+    key,
+    alike.sort((a, b) => places(a) - places(b)),
+  );
+}
 
 /** The endpoint that is asked; undefined where there is none. What is only looked for is read. */
 export function endpointOf(method: string, path: string): EndpointName | undefined {
   const asked = (path.endsWith('/') ? path.slice(0, -1) : path).split('/');
   const meant = method === 'HEAD' ? 'GET' : method;
   const fits = ({ parts }: Line) =>
-    parts.length === asked.length &&
     parts.every((part, i) => part.startsWith(':') || part === asked[i]?.toLowerCase());
-  const found = LINES.filter((line) => line.method === meant && fits(line));
-  // A path that is spelt out stands before one with a place for an id.
-  const [first] = found.sort((a, b) => places(a) - places(b));
-  return first?.name;
+  return LINES.get(`${meant} ${asked.length}`)?.find(fits)?.name;
 }
 
 /** The rule of a request; undefined where there is none. */
@@ -131,5 +137,3 @@ export function ruleOf(method: string, path: string): Rule | undefined {
   const name = endpointOf(method, path);
   return name && RULES[name];
 }
-
-const places = ({ parts }: Line) => parts.filter((part) => part.startsWith(':')).length;

@@ -9,7 +9,7 @@ import { shopOfCalendar } from '../store/yard/shops';
 import { identityOf, readShop } from '../store/yard/shop';
 import { inShop } from '../inShop';
 import type { Holder, Paired } from '../store/yard/phones';
-import { hashOf, noteSeen, whoHolds } from '../store/yard/phones';
+import { noteSeen, whoHolds } from '../store/yard/phones';
 import { Remembered } from '../store/remembered';
 import { ruleOf } from './rules';
 
@@ -80,7 +80,7 @@ async function whoAsks(db: Database, request: Request): Promise<Holder | undefin
   const { cookie } = await doorOf(db);
   const token = cookieOf(request, cookie);
   if (token === undefined) return undefined;
-  return holders.of(db, hashOf(token), () => whoHolds(db, token));
+  return holders.of(db, token, () => whoHolds(db, token));
 }
 
 const holders = new Remembered<Holder>();

@@ -73,6 +73,9 @@ export function shopApi(parts: ShopParts): ShopApi {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  // What is asked for most goes past the fewest others.
+  api.use('/machines', machineRoutes(db));
+  api.use('/jobs', jobRoutes(db, feed, signed));
   api.use('/people', peopleRoutes(db));
   api.use('/practice', practiceRoutes(db));
   api.use(doorRoutes(db));
@@ -83,8 +86,6 @@ export function shopApi(parts: ShopParts): ShopApi {
   api.use('/hooks', hookRoutes(db, hooks));
   api.use('/shop', shopRoutes(db, driftDue));
   api.use('/demo', demoRoutes(db));
-  api.use('/machines', machineRoutes(db));
-  api.use('/jobs', jobRoutes(db, feed, signed));
   api.use('/weeks', weekRoutes(db, find));
   api.use('/company', companyRoutes(db, driftDue));
   api.use('/sheets', sheetRoutes(db));
