@@ -86,6 +86,8 @@ export function createApp(options: AppOptions): Express {
   };
   const app = express();
   app.disable('x-powered-by');
+  // No answer of the API is kept by whoever asks; files say by themselves whether they are the same.
+  app.disable('etag');
   if (proxies.length > 0) app.set('trust proxy', [...proxies]);
   app.use(requestLog(logger));
   // Over plain HTTP on a shop's network the browser must not be sent to HTTPS.

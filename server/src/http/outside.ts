@@ -75,10 +75,12 @@ function atMost(limit: number, whose: Whose): RequestHandler {
   return rateLimit({
     windowMs: A_MINUTE,
     limit,
-    standardHeaders: 'draft-8',
+    // What is left of a limit is told to nobody: to say it with each answer cost more than to count.
+    standardHeaders: false,
     legacyHeaders: false,
     keyGenerator: (request) => whose(request) ?? '',
-    handler: () => {
+    handler: (_request, response) => {
+      response.set('Retry-After', String(A_MINUTE / 1000));
       throw new RequestError(429, 'That is too much at once. It waits a minute.');
     },
   });

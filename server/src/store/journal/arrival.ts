@@ -67,8 +67,11 @@ function refuseTooMuch(held: number, fresh: readonly Placed[]): void {
 type KeptEvent = { id: string; job: string; body: string };
 type Kept = Map<string, KeptEvent>;
 
-/** A job as it stands when events come to it: how many it holds, and which of these are kept. */
-export type Receiving = JobRow & { held: number; kept: readonly KeptEvent[] };
+/**
+ * A job as it stands when events come to it: how many it holds, which of these are kept, and whether
+ * what is read of it is old already.
+ */
+export type Receiving = JobRow & { held: number; kept: readonly KeptEvent[]; isStale: boolean };
 
 const ReceivedSchema = v.object({
   id: v.string(),
@@ -79,6 +82,7 @@ const ReceivedSchema = v.object({
   at: v.string(),
   by: v.string(),
   seal: v.nullable(v.string()),
+  stale: v.nullable(v.number()),
   keptId: v.nullable(v.string()),
   keptJob: v.nullable(v.string()),
   keptBody: v.nullable(v.string()),
@@ -95,19 +99,21 @@ export async function receiving(
   const rows = await db.rows(
     ReceivedSchema,
     `SELECT jobs.id, jobs.machine, jobs.sheet, jobs.sheetRevision, jobs.method, jobs.at, jobs.by,
-       jobs.seal, known.id AS keptId, known.job AS keptJob, CAST(known.body AS TEXT) AS keptBody
+       jobs.seal, stale, known.id AS keptId, known.job AS keptJob,
+       CAST(known.body AS TEXT) AS keptBody
      FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${db.dialect.inList('$1')}
+     LEFT JOIN job_reads ON job_reads.shop = $shop AND job_reads.job = jobs.id
      WHERE jobs.shop = $shop AND jobs.id = $2`,
     [ids, job],
     transaction,
   );
   const [first] = rows;
   if (!first) return undefined;
-  const { keptId: _id, keptJob: _job, keptBody: _body, ...row } = first;
+  const { keptId: _id, keptJob: _job, keptBody: _body, stale, ...row } = first;
   const kept = rows.flatMap(({ keptId: id, keptJob, keptBody }) =>
     id === null ? [] : [{ id, job: keptJob ?? '', body: keptBody ?? '' }],
   );
-  return { ...row, held: await heldBy(db, job, transaction), kept };
+  return { ...row, held: await heldBy(db, job, transaction), kept, isStale: stale === 1 };
 }
 
 /** An event that comes again is the same again, within the batch too. */

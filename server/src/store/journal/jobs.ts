@@ -79,6 +79,8 @@ export async function appendEvents(
       const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
       if (fresh.size > 0) {
         await keepEvents(db, row, [...fresh.values()], now, transaction, person);
+        // Nobody reads it anew meanwhile: that takes the whole shop, and this holds a part of it.
+        if (!row.isStale) await journalGrew(db, row, transaction);
       }
     },
     signs ? undefined : { job },
@@ -86,7 +88,10 @@ export async function appendEvents(
   return events.map(({ id }) => id);
 }
 
-/** Keeps events that are new to their job; with the signature the job gets its seal. */
+/**
+ * Keeps events that are new to their job; with the signature the job gets its seal. Whoever calls it
+ * sees to it that what is read of the job is old by then.
+ */
 export async function keepEvents(
   db: Database,
   job: JobRow,
@@ -104,7 +109,6 @@ export async function keepEvents(
   ]);
   await db.run(append(db.dialect), [job.id, now, person, JSON.stringify(rows)], transaction);
   holdsMore(db, job.id, events.length);
-  await journalGrew(db, job, transaction);
   if (seal === job.seal) return;
   const sealed = 'UPDATE jobs SET seal = $1 WHERE shop = $shop AND id = $2';
   await db.run(sealed, [seal, job.id], transaction);

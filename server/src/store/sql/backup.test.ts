@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import {
   existsSync,
   mkdirSync,
@@ -21,6 +21,7 @@ import { backupsIn, backupState } from './backupFiles';
 import { checkFile } from './checkedFile';
 import { openDatabase } from './database';
 import { listMachines } from '../derived/machines';
+import { keepBlob, sha256 } from '../journal/blobs';
 import { restore } from './restore';
 
 let server: TestServer;
@@ -63,6 +64,21 @@ describe('a backup', () => {
     const names = readdirSync(backups);
     expect(names).toHaveLength(3);
     for (const name of names) await checkFile(join(backups, name));
+  });
+
+  it('keeps nobody from reading while it is made', async () => {
+    const { db } = server;
+    const photo = randomBytes(40_000_000);
+    await keepBlob(db, sha256(photo), 'image/jpeg', photo, NOW.toISOString());
+    const file = join(mkdirp('beside'), 'copy.sqlite');
+    await listMachines(db, TODAY);
+    let copying = true;
+    const copied = db.copyInto(file).finally(() => (copying = false));
+    let reads = 0;
+    for (; copying; reads++) await listMachines(db, TODAY);
+    await copied;
+    // By one connection for both it would be the one that was asked before the copy began.
+    expect(reads).toBeGreaterThan(5);
   });
 
   it('is restored to the same yard, and what was there is kept beside it', async () => {

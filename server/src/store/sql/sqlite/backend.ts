@@ -53,7 +53,13 @@ export async function openSqlite(folder: string, mayMake = true): Promise<Backen
     lost: acknowledged.lost,
     look: (thorough) => look(reader, thorough),
     async copyInto(into) {
-      await reader.all('VACUUM INTO $1', [into]);
+      // By the one connection that reads, everybody would wait for it, on a slow disk for half a minute.
+      const own = await openConnection(file);
+      try {
+        await own.all('VACUUM INTO $1', [into]);
+      } finally {
+        await own.close();
+      }
     },
     wayBack: () => wayBack(folder),
     async close() {
