@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { extractText, getDocumentProxy } from 'unpdf';
 import { JobPage } from './support/jobPage';
+import { bare, printedRecord } from './support/printedRecord';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -52,10 +52,7 @@ test('what two phones set without hearing of each other is locked and read once 
   );
   await expect(told).toBeVisible();
   // The paper says the same as the screen.
-  const pdf = await server.fetch(`/jobs/${id}/record.pdf`);
-  const bytes = new Uint8Array(await pdf.arrayBuffer());
-  const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
-  const bare = (said: string) => said.replace(/\s+/g, '');
-  expect(bare(text)).toContain(bare(await told.innerText()));
+  const { words } = await printedRecord(server, id);
+  expect(words).toContain(bare(await told.innerText()));
   await server.end();
 });

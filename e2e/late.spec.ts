@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { extractText, getDocumentProxy } from 'unpdf';
 import { JobPage } from './support/jobPage';
+import { bare, printedRecord } from './support/printedRecord';
 import { beginRecorded, journalOf } from './support/recordedJob';
 import { TestServer } from './support/server';
 
@@ -42,11 +42,8 @@ test('a signature given without signal, while another phone had more to say, doe
   const words = page.getByText(/^A signature that does not count, .*Ina/);
   await expect(words).toBeVisible();
   await expect(page.getByText('Not signed: this job is still open.')).toBeVisible();
-  const pdf = await server.fetch(`/jobs/${head.id}/record.pdf`);
-  const bytes = new Uint8Array(await pdf.arrayBuffer());
-  const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
-  const bare = (said: string) => said.replace(/\s+/g, '');
-  expect(bare(text)).toContain(bare(await words.innerText()));
-  expect(bare(text)).toContain(bare('Not signed: this job is still open.'));
+  const printed = await printedRecord(server, head.id);
+  expect(printed.words).toContain(bare(await words.innerText()));
+  expect(printed.words).toContain(bare('Not signed: this job is still open.'));
   await server.end();
 });

@@ -2,7 +2,7 @@ import type { JobHead } from '@longbar/core';
 import { begunOf, recordOf, recordPage, sealWords } from '@longbar/core';
 import { expect, test } from '@playwright/test';
 import Papa from 'papaparse';
-import { extractText, getDocumentProxy } from 'unpdf';
+import { bare, printedRecord } from './support/printedRecord';
 import { beginRecorded, journalOf } from './support/recordedJob';
 import { TestServer } from './support/server';
 
@@ -12,7 +12,6 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.end());
 
-const bare = (text: string) => text.replace(/\s+/g, '');
 const plain = (text: string) => text.replace(/\s+/g, ' ').trim();
 
 test('screen, PDF and CSV of one job say the same figures, units and words', async ({ page }) => {
@@ -70,14 +69,9 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   }
 
   for (const paper of ['a4', 'letter']) {
-    const path = `/jobs/${head.id}/record.pdf?paper=${paper}`;
-    const bytes = new Uint8Array(await (await server.fetch(path)).arrayBuffer());
-    const { totalPages, text } = await extractText(await getDocumentProxy(bytes), {
-      mergePages: true,
-    });
-    expect(totalPages).toBeLessThanOrEqual(2);
-    // A line of the page may end within a figure.
-    for (const words of said) expect(bare(text)).toContain(bare(words));
+    const printed = await printedRecord(server, head.id, paper);
+    expect(printed.pages).toBeLessThanOrEqual(2);
+    for (const words of said) expect(printed.words).toContain(bare(words));
   }
 
   const csv = await (await server.fetch('/readings.csv')).text();
@@ -125,8 +119,6 @@ test('names and notes in any script stand in the PDF', async () => {
     text: `Said by ${by} at the engine`,
   }));
   await server.keep(`/jobs/${head.id}/events`, notes);
-  const pdf = await server.fetch(`/jobs/${head.id}/record.pdf`);
-  const bytes = new Uint8Array(await pdf.arrayBuffer());
-  const { text } = await extractText(await getDocumentProxy(bytes), { mergePages: true });
-  for (const by of people) expect(bare(text.normalize('NFKC'))).toContain(bare(`Said by ${by} at`));
+  const { words } = await printedRecord(server, head.id);
+  for (const by of people) expect(words).toContain(bare(`Said by ${by} at`));
 });
