@@ -1,9 +1,9 @@
 import * as v from 'valibot';
 import { createHash } from 'node:crypto';
-import type { ArchiveLine } from '@longbar/core';
+import type { ArchiveLine, JobEvent } from '@longbar/core';
 import { ARCHIVE_FORMAT, canonical, ignore, localDay } from '@longbar/core';
-import { Op } from 'sequelize';
 import { recordOfJob } from '../../record/recordOfJob';
+import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
 import { settle } from '../derived/readTables';
 import { headOf } from '../journal/jobHead';
@@ -91,19 +91,7 @@ async function* contents(db: Database): AsyncGenerator<string> {
     const job = row.get();
     yield write({ type: 'job', head: headOf(job), sheet: job.sheet, seal: job.seal });
   }
-  for (let after = 0; ;) {
-    const rows = await tables.events.findAll({
-      where: { serial: { [Op.gt]: after } },
-      order: ['serial'],
-      limit: PAGE,
-    });
-    for (const row of rows) {
-      const { body, receivedAt, late } = row.get();
-      yield write({ type: 'event', event: body, receivedAt, ...(late && { late }) });
-    }
-    if (rows.length < PAGE) break;
-    after = rows[rows.length - 1]?.get().serial ?? after;
-  }
+  yield* journals(db);
   yield* proofs(db);
   for (const row of jobs) {
     const { id, seal } = row.get();
@@ -121,6 +109,29 @@ async function* contents(db: Database): AsyncGenerator<string> {
     const base64 = body.toString('base64');
     yield write({ type: 'blob', sha256: hash, blobType, receivedAt, base64 });
   }
+}
+
+const EntrySchema = v.object({
+  serial: v.number(),
+  body: v.string(),
+  receivedAt: v.string(),
+  late: truth,
+});
+
+/** All entries in the order in which they arrived; what is no JSON any more, the nightly look names. */
+async function* journals(db: Database): AsyncGenerator<string> {
+  // By the sign no index of the shop is taken, for by that all its entries are sorted for each page.
+  const page = `SELECT serial, CAST(body AS TEXT) AS body, receivedAt, late FROM events
+    WHERE +shop = $shop AND serial > $1 AND ${db.dialect.isJson('body')}
+    ORDER BY serial LIMIT ${PAGE}` as const;
+  let rows: v.InferOutput<typeof EntrySchema>[] = [];
+  do {
+    rows = await db.rows(EntrySchema, page, [rows.at(-1)?.serial ?? 0]);
+    for (const { body, receivedAt, late } of rows) {
+      const event: JobEvent = JSON.parse(body);
+      yield write({ type: 'event', event, receivedAt, ...(late && { late }) });
+    }
+  } while (rows.length === PAGE);
 }
 
 /** The keys of phones, and what they signed. */
