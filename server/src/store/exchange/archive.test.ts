@@ -10,6 +10,7 @@ import type { TestDatabase } from '../../../test-support/demoDatabase';
 import { demoDatabase, emptyDatabase } from '../../../test-support/demoDatabase';
 import { NOW } from '../../../test-support/now';
 import { times } from '../../../test-support/soak';
+import { spoil as spoilRow } from '../../../test-support/spoil';
 import { archiveLines } from './archive';
 import { linesOf } from './linesOf';
 import type { ArchiveCounts } from './takeArchive';
@@ -118,6 +119,15 @@ describe('the archive of a shop', () => {
     const after = await written(busy);
     for (const said of ['Meanwhile', 'Another']) expect(after).toContain(said);
     expect((await take(await empty(), after, true)).job).toBe(await busy.tables.jobs.count());
+  });
+
+  it('leaves out an entry that is no JSON any more, and can be taken in without it', async () => {
+    const damaged = await demo();
+    const held = (await take(await empty(), await written(damaged), true)).event ?? 0;
+    const first = '(SELECT min(serial) FROM events WHERE shop = 1)';
+    await spoilRow(damaged, `UPDATE events SET body = '{' WHERE serial = ${first} AND $1 = $1`, '');
+    const counts = await take(await empty(), await written(damaged), false);
+    expect(counts).toMatchObject({ event: held - 1, job: await damaged.tables.jobs.count() });
   });
 
   it('takes large photos and many of them, from a file, line by line', async () => {
