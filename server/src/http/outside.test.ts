@@ -143,6 +143,7 @@ describe('one address', () => {
     expect(await times('PUT', '/shop', 4)).toEqual([200, 200, 200, 429]);
     const told = await fetch(`${asking()}/shop`, { method: 'PUT' });
     expect(JSON.stringify(await told.json())).toContain('waits a minute');
+    expect(told.headers.get('retry-after')).toBe('60');
   });
 });
 

@@ -75,7 +75,7 @@ function atMost(limit: number, whose: Whose): RequestHandler {
   return rateLimit({
     windowMs: A_MINUTE,
     limit,
-    // What is left of a limit is told to nobody: to say it with each answer cost more than to count.
+    // What is left of a limit is told to nobody: that is a hash and a header for each with each tap.
     standardHeaders: false,
     legacyHeaders: false,
     keyGenerator: (request) => whose(request) ?? '',
