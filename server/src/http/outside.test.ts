@@ -147,6 +147,19 @@ describe('one address', () => {
   });
 });
 
+describe('a path in capitals', () => {
+  const few = { imports: 9, pairings: 1, beats: 9, streams: 9, writes: 9 };
+  const asking = answering(limits(few));
+
+  it('counts as what its route takes it for', async () => {
+    const statuses: number[] = [];
+    for (const path of ['/pair', '/PAIR', '/Pair/', '/me']) {
+      statuses.push((await fetch(`${asking()}${path}`, { method: 'POST' })).status);
+    }
+    expect(statuses).toEqual([200, 429, 429, 200]);
+  });
+});
+
 describe('one phone, and one person', () => {
   const few = { imports: 9, pairings: 9, beats: 9, streams: 9, writes: 3 };
   const asking = answering(limits(few, (request) => request.get('x-phone') ?? null));

@@ -3,6 +3,8 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { isIP } from 'node:net';
 import { hostname } from 'node:os';
 import { RequestError } from '../requestError';
+import type { EndpointName } from './rules';
+import { endpointOf } from './rules';
 
 /**
  * Serves only under the names it is known by. A page of another site whose name was made to point
@@ -88,14 +90,24 @@ function atMost(limit: number, whose: Whose): RequestHandler {
 
 type Limited = 'imports' | 'pairings' | 'beats' | 'streams' | 'writes';
 
-/** What a request counts as; most, that only read, count as nothing. */
+/** What is counted by itself. */
+const COUNTED: { readonly [Name in EndpointName]?: Limited } = {
+  'POST /archive': 'imports',
+  'POST /hours': 'imports',
+  'POST /sheets/file': 'imports',
+  'POST /pair': 'pairings',
+  'POST /jobs/:id/beats': 'beats',
+  'GET /jobs/:id/stream': 'streams',
+};
+
+/**
+ * What a request counts as; most, that only read, count as nothing. It goes by the endpoint, as the
+ * rules do, and not by how its path is spelt: what routes take in capitals too is counted too.
+ */
 function countedAs({ method, path }: Request): Limited[] {
-  if (method === 'GET') return path.endsWith('/stream') ? ['streams'] : [];
-  if (!CHANGES.has(method)) return [];
-  if (method !== 'POST') return ['writes'];
-  if (/^\/(archive|hours|sheets\/file)\/?$/.test(path)) return ['imports', 'writes'];
-  if (/^\/pair\/?$/.test(path)) return ['pairings', 'writes'];
-  return path.endsWith('/beats') ? ['beats', 'writes'] : ['writes'];
+  const endpoint = endpointOf(method, path);
+  const own = endpoint && COUNTED[endpoint];
+  return [...(own ? [own] : []), ...(CHANGES.has(method) ? (['writes'] as const) : [])];
 }
 
 /** Far above what a shop does behind one address, and below what takes it down. */

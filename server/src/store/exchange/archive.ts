@@ -120,7 +120,7 @@ const EntrySchema = v.object({
 
 /** All entries in the order in which they arrived; what is no JSON any more, the nightly look names. */
 async function* journals(db: Database): AsyncGenerator<string> {
-  // By the sign no index of the shop is taken, for by that all its entries are sorted for each page.
+  // The plus keeps SQLite from the index of the shop: by that it sorts all its entries for each page.
   const page = `SELECT serial, CAST(body AS TEXT) AS body, receivedAt, late FROM events
     WHERE +shop = $shop AND serial > $1 AND ${db.dialect.isJson('body')}
     ORDER BY serial LIMIT ${PAGE}` as const;

@@ -77,7 +77,7 @@ describe('a backup', () => {
     let reads = 0;
     for (; copying; reads++) await listMachines(db, TODAY);
     await copied;
-    // By one connection for both it would be the one that was asked before the copy began.
+    // By one connection for both there are three: those that were asked before the copy began.
     expect(reads).toBeGreaterThan(5);
   });
 

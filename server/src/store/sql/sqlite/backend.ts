@@ -14,7 +14,8 @@ import { upgrade } from './upgrade';
 
 /**
  * Opens the database file of `folder`; both are made where they are missing, if `mayMake`. One
- * connection reads and one writes, one transaction after the other. Throws FolderError.
+ * connection reads and one writes, one transaction after the other; what takes long has its own.
+ * Throws FolderError.
  */
 export async function openSqlite(folder: string, mayMake = true): Promise<Backend> {
   const make = (fresh: string) => makeDatabase(fresh, folder);
