@@ -1,12 +1,20 @@
 import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
+import { gzip, gzipSync } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
 import * as v from 'valibot';
 import type { Database } from './sql/database';
 
-const packed = promisify(gzip);
 /** Of zlib's levels: from here on an answer gets little smaller for much more time. */
 const LEVEL = 3;
+const inAThread = promisify(gzip);
+/** Up to so many characters, packing takes less time than handing it to a thread and back. */
+const SMALL = 32_768;
+
+function packed(text: string): Buffer | Promise<Buffer> {
+  return text.length <= SMALL
+    ? gzipSync(text, { level: LEVEL })
+    : inAThread(text, { level: LEVEL });
+}
 
 /**
  * All that a process keeps packed, of whatever shop, holds at most so many bytes: what nobody asked for
@@ -41,7 +49,7 @@ export async function packedAnswer(
   const { prefix, making } = answersOf(db);
   const answer = kept.get(prefix + key) ?? making.get(key);
   if (answer) return answer;
-  const made = make().then((text) => packed(text, { level: LEVEL }));
+  const made = make().then(packed);
   making.set(key, made);
   // What was forgotten while it was made may be of before: whoever asked has it, and nobody else.
   const isStillSo = () => making.get(key) === made && making.delete(key);

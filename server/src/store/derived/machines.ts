@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import type { MachineLine } from '@longbar/core';
 import { RequestError } from '../../requestError';
 import type { Database } from '../sql/database';
-import { checkTexts, lockPairsOn } from './jobReads';
+import { checkTexts } from './jobReads';
 import { settle } from './readTables';
 import { whySetAside } from '../setAside';
 import { machineRow } from '../yard/machineRow';
@@ -32,9 +32,10 @@ export async function listMachines(db: Database, today: string): Promise<Machine
 export async function machineDetail(db: Database, id: string, today: string): Promise<string> {
   await settle(db, today);
   const [row] = await db.rows(
-    v.object({ sheet: v.string(), line: v.string(), page: v.string() }),
-    `SELECT sheet, line, page FROM machine_reads
+    v.object({ line: v.string(), page: v.string(), lockPairs: v.string() }),
+    `SELECT line, page, COALESCE(lockPairs, '[]') AS lockPairs FROM machine_reads
      JOIN machines ON machines.shop = machine_reads.shop AND id = machine
+     LEFT JOIN sheet_reads ON sheet_reads.shop = machines.shop AND sheet_reads.sheet = machines.sheet
      WHERE machine_reads.shop = $shop AND machine = $1`,
     [id],
   );
@@ -44,7 +45,7 @@ export async function machineDetail(db: Database, id: string, today: string): Pr
     throw new RequestError(409, `What is kept of this machine cannot be worked out: ${why}`);
   }
   const parts = [row.line, row.page].map((object) => object.slice(1, -1));
-  return `{${parts.join(',')},"lockPairs":${await lockPairsOn(db, row.sheet)}}`;
+  return `{${parts.join(',')},"lockPairs":${row.lockPairs}}`;
 }
 
 /** The signed checks of one machine, newest first, as JSON. */
