@@ -36,6 +36,21 @@ describe('an answer that is packed', () => {
     expect(await textOf(packedAnswer(db, 'machine', says('again')))).toBe('again');
   });
 
+  it('is not kept of before a transaction, whenever in it somebody asked', async () => {
+    await packedAnswer(db, 'yard', says('before'));
+    await db.derive(async () => {
+      unpack(db, 'yard');
+      expect(await textOf(packedAnswer(db, 'yard', says('still before')))).toBe('before');
+    });
+    expect(await textOf(packedAnswer(db, 'yard', says('after')))).toBe('after');
+    const undone = db.derive(() => {
+      unpack(db, 'yard');
+      return Promise.reject(new Error('It is not kept.'));
+    });
+    await expect(undone).rejects.toThrow('It is not kept.');
+    expect(await textOf(packedAnswer(db, 'yard', says('never')))).toBe('after');
+  });
+
   it('is of one shop', async () => {
     const other = await openShop(db, 'Another');
     await packedAnswer(db, 'yard', says('its own'));

@@ -3,6 +3,7 @@ import { gzip, gzipSync } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
 import * as v from 'valibot';
 import type { Database } from './sql/database';
+import { onceKept } from './sql/others';
 
 /** Of zlib's levels: from here on an answer gets little smaller for much more time. */
 const LEVEL = 3;
@@ -63,9 +64,12 @@ export async function packedAnswer(
   }
 }
 
-/** What was packed under these keys is no longer so; without any, nothing is. */
+/**
+ * What was packed under these keys is no longer so; without any, nothing is. Within a transaction it is
+ * forgotten once that is kept: whoever asked before would pack what was before, and keep it.
+ */
 export function unpack(db: Database, ...keys: readonly string[]): void {
-  forgetOf(answersOf(db), keys);
+  onceKept(() => forgetOf(answersOf(db), keys));
   db.others.tell(UNPACK, keys);
 }
 

@@ -26,18 +26,22 @@ export type Others = {
   ): void;
 };
 
-/** What is to be told once a transaction is kept. */
+/** What is to be done once a transaction is kept. */
 type Telling = { open: boolean; later: (() => void)[] };
 const transactions = new AsyncLocalStorage<Telling>();
+
+/** Does this once the transaction that it is said in is kept, and not at all where it is not. */
+export function onceKept(work: () => void): void {
+  const within = transactions.getStore();
+  if (within?.open) within.later.push(work);
+  else work();
+}
 
 /** What others are told of a shop. */
 export function othersOf(hearing: Hearing, shop: number): Others {
   return {
     tell(topic, said) {
-      const tell = () => hearing.tell({ shop, topic, said });
-      const within = transactions.getStore();
-      if (within?.open) within.later.push(tell);
-      else tell();
+      onceKept(() => hearing.tell({ shop, topic, said }));
     },
     hear(topic, schema, heard, missed) {
       hearing.hear((told) => {
@@ -50,12 +54,12 @@ export function othersOf(hearing: Hearing, shop: number): Others {
   };
 }
 
-/** Runs a transaction; what is told in it is told once it is kept, and not at all where it is not. */
+/** Runs a transaction, and once it is kept what was left for then. */
 export async function tellingAfter<T>(transact: () => Promise<T>): Promise<T> {
   const telling: Telling = { open: true, later: [] };
   try {
     const answer = await transactions.run(telling, transact);
-    telling.later.forEach((tell) => tell());
+    telling.later.forEach((work) => work());
     return answer;
   } finally {
     telling.open = false;
