@@ -1,6 +1,8 @@
 import { dueAtWords, isOverdue, takesWords } from '@longbar/core';
 import type { Response } from 'express';
+import type { ICalEventData } from 'ical-generator';
 import ical, { ICalCalendarMethod } from 'ical-generator';
+import { inSlices } from '../inSlices';
 import type { Database } from '../store/sql/database';
 import { listMachines } from '../store/derived/machines';
 import { readShop } from '../store/yard/shop';
@@ -22,19 +24,14 @@ export async function sendCalendar(db: Database, today: string, response: Respon
     readShop(db),
     readPlan(db, today),
   ]);
-  const calendar = ical({
-    name: `${shop.name}: checks due`,
-    prodId: { company: 'Long Bar', product: 'Long Bar', language: 'EN' },
-    method: ICalCalendarMethod.PUBLISH,
-    ttl: REFRESH,
-  });
+  const events: ICalEventData[] = [];
   for (const { id, name, engine, due } of machines) {
     if (!due) continue;
     const overdue = isOverdue(due, today);
     const from = overdue ? today : due.date?.from;
     const to = overdue ? today : due.date?.to;
     if (from === undefined || to === undefined) continue;
-    calendar.createEvent({
+    events.push({
       id: `${id}@longbar`,
       summary: `${name}: ${overdue ? 'check overdue' : 'check due'}`,
       description: `${engine}. ${due.why} ${dueAtWords(due)}`.trimEnd(),
@@ -46,7 +43,7 @@ export async function sendCalendar(db: Database, today: string, response: Respon
   }
   for (const { id, name, engine, takes, planned: plan } of planned) {
     if (!plan) continue;
-    calendar.createEvent({
+    events.push({
       id: `${id}-planned@longbar`,
       summary: `${name}: check planned${plan.who === null ? '' : `, ${plan.who}`}`,
       description: `${engine}. ${takesWords(takes)}`,
@@ -58,7 +55,27 @@ export async function sendCalendar(db: Database, today: string, response: Respon
   }
   response.type('text/calendar; charset=utf-8');
   response.set('Content-Disposition', 'attachment; filename="long-bar-due.ics"');
-  response.send(calendar.toString());
+  response.send(await inSlices(calendarOf(`${shop.name}: checks due`, events)));
+}
+
+/** The calendar as text. An event takes half a millisecond: those of a whole yard are written in turn. */
+function* calendarOf(name: string, events: readonly ICalEventData[]): Generator<void, string> {
+  const about = {
+    name,
+    prodId: { company: 'Long Bar', product: 'Long Bar', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: REFRESH,
+  } as const;
+  const [begin = '', end = ''] = ical(about)
+    .toString()
+    .split(/(?=END:VCALENDAR)/);
+  let text = begin;
+  for (const event of events) {
+    const alone = ical({ ...about, events: [event] }).toString();
+    text += alone.slice(begin.length, alone.length - end.length);
+    yield;
+  }
+  return text + end;
 }
 
 /** The start of a calendar day where this server runs, or so many days on. */

@@ -1,6 +1,7 @@
 import type { PlannedMachine, Weeks } from '@longbar/core';
 import { formatDay, shimsAheadWords, whenDue, workHours } from '@longbar/core';
 import type { Response } from 'express';
+import { inSlices } from '../inSlices';
 import type { Database } from '../store/sql/database';
 import { readShop } from '../store/yard/shop';
 import { readWeeks } from '../store/planning/weeks';
@@ -32,9 +33,7 @@ export async function sendWeeks(
   pdf.y += 4;
   const head = ['Week of', 'Work', 'Machines', 'Has to be there'];
   const rows = weeks.weeks.map((week) => rowOf(weeks, week, today));
-  const size = fitting(pdf, [head, ...rows]);
-  tableRow(pdf, head, { shares: SHARES, size, strong: true });
-  for (const row of rows) tableRow(pdf, row, { shares: SHARES, size });
+  await inSlices(fittingTable(pdf, head, rows));
   pdf.y += 3;
   write(pdf, NOTE, { size: 7, colour: PAPER.secondInk });
   pdf.end();
@@ -43,14 +42,29 @@ export async function sendWeeks(
 const NOTE =
   'Work is what past checks took in the median. Shims are what drift leads to expect: measure before anything is ordered for good.';
 
-function fitting(pdf: Pdf, rows: readonly string[][]): number {
+/** Draws the table in the largest lettering in which it stands on the page, row by row. */
+function* fittingTable(pdf: Pdf, head: string[], rows: readonly string[][]): Generator<void, void> {
   const note = heightOf(pdf, NOTE, { size: 7, colour: PAPER.ink }, widthOf(pdf)) + 3;
   const room = pdf.page.height - MARGIN - pdf.y - note;
-  const fits = SIZES.find((size) => {
-    const style = { shares: SHARES, size };
-    return rows.reduce((sum, row) => sum + rowHeight(pdf, row, style), 0) <= room;
-  });
-  return fits ?? SIZES.at(-1) ?? 4;
+  const size = yield* fittingSize(pdf, [head, ...rows], room);
+  tableRow(pdf, head, { shares: SHARES, size, strong: true });
+  for (const row of rows) {
+    tableRow(pdf, row, { shares: SHARES, size });
+    yield;
+  }
+}
+
+function* fittingSize(pdf: Pdf, rows: readonly string[][], room: number): Generator<void, number> {
+  for (const size of SIZES) {
+    let height = 0;
+    for (const row of rows) {
+      height += rowHeight(pdf, row, { shares: SHARES, size });
+      yield;
+      if (height > room) break;
+    }
+    if (height <= room) return size;
+  }
+  return SIZES.at(-1) ?? 4;
 }
 
 function rowOf(
