@@ -10,6 +10,7 @@ import * as v from 'valibot';
 import { root } from '../e2e/support/root';
 import { freePort } from '../server/src/several/freePort';
 import { startOwnPostgres } from '../server/src/several/ownPostgres';
+import { noteLook } from '../server/src/store/lastLook';
 import type { Database } from '../server/src/store/sql/database';
 import { openDatabase } from '../server/src/store/sql/database';
 import { bigYard, READINGS } from './bigYard';
@@ -70,6 +71,7 @@ export async function shopsLines(): Promise<Line[]> {
 
 async function onFile(folder: string): Promise<Measured> {
   const db = await openDatabase(folder);
+  await noteLook(db, new Date());
   const cookie = await pairWith(db);
   const jobs = await beginAppending(db, WRITERS);
   await db.close();
@@ -95,6 +97,8 @@ async function onPostgres(folder: string): Promise<Measured[]> {
   const postgres = await startOwnPostgres(own, { shared_buffers: '1GB' });
   const url = postgres.url('postgres');
   const db = await openDatabase(folder, { url });
+  // As of any night: a look through all that was just loaded would go on beside the measuring.
+  await noteLook(db, new Date());
   const shops: { cookie: string; jobs: string[]; db: Database }[] = [];
   for (let n = 1; n <= SHOPS; n++) {
     const shop = db.of(n);

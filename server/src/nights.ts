@@ -4,10 +4,10 @@ import type { ChildProcess } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
 import type { Logger } from 'pino';
 import type { Database } from './store/sql/database';
-import { isLookOld } from './lastLook';
 import type { Environment } from './settings';
 import { inOwnProcess } from './ownProcess';
 import { isDriftDue } from './store/derived/drift';
+import { isLookOld } from './store/lastLook';
 import { readShop } from './store/yard/shop';
 import { allShops } from './store/yard/shops';
 import { inShop } from './inShop';
@@ -22,6 +22,8 @@ const HOUR = 2;
 const AN_HOUR = 3_600_000;
 /** After the start, ms, where the last look through all of it is old. */
 const FIRST_LOOK = 120_000;
+/** A look is old in hours: at night, where no other process had that night's, and by day. */
+const [AT_NIGHT, BY_DAY] = [12, 30];
 
 export type NightWork = {
   /** From here on: soon after the start, then every night. */
@@ -46,12 +48,12 @@ export function nightWork(
   let child: ChildProcess | undefined;
   let ended = false;
   let again = false;
-  const work = async (thorough: boolean) => {
+  const work = async (lookAfter?: number) => {
     again ||= child !== undefined;
     // Most starts find all of it worked out: no process is begun for nothing.
-    if (child || !(thorough || (await isAnyDue(db))) || child || ended) return;
+    if (child || !((await mayLook(lookAfter)) || (await isAnyDue(db))) || child || ended) return;
     again = false;
-    child = workByNight(folder, env, thorough);
+    child = workByNight(folder, env, lookAfter);
     child.on('message', (told) => {
       if (!v.is(ToldSchema, told)) return;
       db.foundDamaged(told.damage);
@@ -61,27 +63,30 @@ export function nightWork(
       child = undefined;
       if (code) logger.error(`What is done by night was not finished (${code}).`);
       // What was signed while it ran is not left to the night.
-      if (again) start(false);
+      if (again) start();
     });
   };
-  const start = (thorough: boolean) =>
-    void work(thorough).catch((error: unknown) => logger.error(error));
+  // What is known to be damaged needs no other look, and could not be noted as looked at.
+  const mayLook = async (after?: number) =>
+    after !== undefined && db.damage() === null && isLookOld(db, new Date(), after);
+  const start = (lookAfter?: number) =>
+    void work(lookAfter).catch((error: unknown) => logger.error(error));
   const atNight = async () => {
     // Where several shops lie in several time zones, the night is the first one's.
     const { hour } = inShop(await readShop(db), () => wallClock(new Date()));
-    if (hour === HOUR || isLookOld(folder, Date.now())) start(true);
+    start(hour === HOUR ? AT_NIGHT : BY_DAY);
   };
   const timers: NodeJS.Timeout[] = [];
   return {
     begin() {
       timers.push(
-        setTimeout(() => start(false), FIRST),
-        setTimeout(() => isLookOld(folder, Date.now()) && start(true), FIRST_LOOK),
+        setTimeout(() => start(), FIRST),
+        setTimeout(() => start(BY_DAY), FIRST_LOOK),
         // Asked every hour: a clock that was put right is followed.
         setInterval(() => void atNight().catch((error: unknown) => logger.error(error)), AN_HOUR),
       );
     },
-    look: () => start(false),
+    look: () => start(),
     async end() {
       ended = true;
       timers.forEach(clearTimeout);
@@ -104,9 +109,17 @@ async function isAnyDue(db: Database): Promise<boolean> {
   return false;
 }
 
-/** What is done by night, in a process of its own, which gives way to everything else. */
-export function workByNight(folder: string, env: Environment = {}, thorough = false): ChildProcess {
-  const child = inOwnProcess('nightly', [folder, ...(thorough ? ['thorough'] : [])], env);
+/**
+ * What is done by night, in a process of its own, which gives way to everything else; with a look
+ * through all of the database where nobody looked for `lookAfter` hours.
+ */
+export function workByNight(
+  folder: string,
+  env: Environment = {},
+  lookAfter?: number,
+): ChildProcess {
+  const words = lookAfter === undefined ? [] : [String(lookAfter)];
+  const child = inOwnProcess('nightly', [folder, ...words], env);
   if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_LOW);
   return child;
 }

@@ -29,6 +29,7 @@ import { manyShops } from './migrations/0025-many-shops';
 import { firstOnPostgres } from './migrations/0025-on-postgres';
 import { companies } from './migrations/0026-companies';
 import { companySheets } from './migrations/0027-company-sheets';
+import { lastLook } from './migrations/0028-last-look';
 
 /** The steps from the first version to the first that could be on PostgreSQL, too. */
 const ON_SQLITE: Migration[] = [
@@ -60,7 +61,7 @@ const ON_SQLITE: Migration[] = [
 ];
 
 /** Those since: the same on both. */
-export const SINCE: Migration[] = [companies, companySheets];
+export const SINCE: Migration[] = [companies, companySheets, lastLook];
 
 /** The steps a database has done and those it has not; each runs once, up to one if it is named. */
 export async function pendingSteps(
