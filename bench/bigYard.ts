@@ -1,7 +1,15 @@
 import * as v from 'valibot';
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import type { EngineSheet, JobEvent, JobHead } from '@longbar/core';
-import { adjustersOf, isKnown, isRefused, parseSheet, SeededRandom } from '@longbar/core';
+import type { EngineSheet, FoldedJob, JobEvent, JobHead } from '@longbar/core';
+import {
+  adjustersOf,
+  foldOn,
+  isKnown,
+  isRefused,
+  knownTo,
+  parseSheet,
+  SeededRandom,
+} from '@longbar/core';
 import { signedJob } from '../server/src/demo/signedJob';
 import { BLADE_SETS, MACHINES, SHEETS, SHOP } from '../server/src/demo/yard';
 import type { Database } from '../server/src/store/sql/database';
@@ -17,6 +25,7 @@ const YEARS = 10;
 export const READINGS = Number(process.env.LONGBAR_BENCH_READINGS ?? 1_000_000);
 const DAY = 86_400_000;
 
+/** A job whose entries name each other by ids that are each job's own. */
 type Template = { head: JobHead; events: JobEvent[]; sheet: (typeof SHEETS)[number] };
 type Size = { readings: number; events: number; jobs: number };
 
@@ -41,7 +50,12 @@ export async function bigYard(folder: string, today: string): Promise<Size> {
       `SELECT count(*) AS n FROM events WHERE json_extract(body, '$.type') = 'reading.taken'`,
     ),
   };
+  const signed = await count(
+    `SELECT count(*) AS n FROM job_reads WHERE json_extract(summary, '$.signed') IS NOT NULL`,
+  );
   await db.close();
+  // Of a job that is not signed nothing is told: what is measured of it would be nothing.
+  if (signed < size.jobs) throw new Error(`${size.jobs - signed} jobs of ${folder} are not signed.`);
   return size;
 }
 
@@ -83,9 +97,29 @@ function templatesOn(now: Date): Template[] {
       events.flatMap((event) => (event.type === 'reading.taken' ? [[event.adjuster, event]] : [])),
     );
     const again = [...left.values()].map((event) => ({ ...event, phase: 'again' as const }));
-    const all = [...events.slice(0, -1), ...again, events.at(-1) as JobEvent];
-    return { head, events: all, sheet: machine.sheet };
+    const told = [...events.slice(0, -1), ...again, events.at(-1) as JobEvent];
+    return { head, events: inOrder(told), sheet: machine.sheet };
   });
+}
+
+/** The same entries, each knowing what came before it. */
+function inOrder(told: readonly JobEvent[]): JobEvent[] {
+  const events: JobEvent[] = [];
+  let job: FoldedJob | undefined;
+  for (const [k, event] of told.entries()) {
+    job = foldOn(job, [...events]);
+    const known = isKnown(event) ? knownTo(job.state, event) : {};
+    events.push({ ...event, ...known, id: idOf(4, k), n: k + 1 });
+  }
+  return events;
+}
+
+const UUID = /[\da-f]{8}-[\da-f-]{27}/g;
+
+/** The entries of a job under ids of their own, by which they name each other. */
+function underOwnIds(events: readonly JobEvent[], number: number): JobEvent[] {
+  const ids = new Map(events.map(({ id }, k) => [id, idOf(3, number * 1000 + k)]));
+  return JSON.parse(JSON.stringify(events).replace(UUID, (id) => ids.get(id) ?? id));
 }
 
 async function addMachine(
@@ -135,8 +169,8 @@ async function addMachine(
     const worn = (perDay * apart) / 1000;
     const wear = (adjuster: string) =>
       Math.round(((rates.get(adjuster) ?? 0) * worn + 10 * chance.next()) / 10) * 10;
-    const events = template.events.map((event, k): JobEvent => {
-      const own = { ...event, id: idOf(3, number * 1000 + k), job: head.id, n: k + 1, at };
+    const events = underOwnIds(template.events, number).map((event): JobEvent => {
+      const own = { ...event, job: head.id, at };
       if (!isKnown(own)) return own;
       if (own.type === 'hours.read') return { ...own, hours: hoursAt(daysAgo) };
       if (own.type !== 'reading.taken' || own.phase !== 'found') return own;
