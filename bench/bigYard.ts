@@ -55,7 +55,8 @@ export async function bigYard(folder: string, today: string): Promise<Size> {
   );
   await db.close();
   // Of a job that is not signed nothing is told: what is measured of it would be nothing.
-  if (signed < size.jobs) throw new Error(`${size.jobs - signed} jobs of ${folder} are not signed.`);
+  if (signed < size.jobs)
+    throw new Error(`${size.jobs - signed} jobs of ${folder} are not signed.`);
   return size;
 }
 

@@ -89,6 +89,7 @@ test('somebody may have turned it during a break: asked, and what was read is ke
   await job.found('I', 1, 6);
   await job.at('Stop 1 of 2');
   await job.keep('0.30', '0.33');
+  await expect(page.getByRole('button', { name: /No. 1 intake: .*finished/ })).toBeVisible();
   await page.addInitScript(shiftDate, 12 * 60_000);
   await page.reload();
   await expect(job.heading('Where was I?')).toBeVisible();

@@ -1,4 +1,4 @@
-import { closestCenter, DndContext } from '@dnd-kit/core';
+import { DndContext } from '@dnd-kit/core';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { API } from '../../api/request';
@@ -13,7 +13,7 @@ import { usualPaper } from '../shared/paper';
 import { MachineCard } from './MachineCard';
 import { Offered } from './Offered';
 import { Needed } from './Needed';
-import { announcements, HOW_TO_MOVE, useMoveSensors } from './moving';
+import { announcements, HOW_TO_MOVE, useMoveSensors, weekUnder } from './moving';
 import { WeekPanel } from './WeekPanel';
 import { IN_NO_WEEK, sortedInto } from './weekOf';
 import { usePlanMutation, useWeeksQuery } from './weeksApi';
@@ -52,7 +52,7 @@ export function Weeks() {
   return (
     <DndContext
       sensors={sensors}
-      collisionDetection={closestCenter}
+      collisionDetection={weekUnder}
       accessibility={{
         announcements: announcements(data),
         screenReaderInstructions: { draggable: HOW_TO_MOVE },

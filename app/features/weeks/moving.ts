@@ -1,5 +1,18 @@
-import type { Announcements, DragEndEvent, KeyboardCoordinateGetter } from '@dnd-kit/core';
-import { KeyboardSensor, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import type {
+  Announcements,
+  CollisionDetection,
+  DragEndEvent,
+  KeyboardCoordinateGetter,
+} from '@dnd-kit/core';
+import {
+  closestCenter,
+  KeyboardSensor,
+  MouseSensor,
+  pointerWithin,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import type { Weeks } from '@longbar/core';
 import { formatDay } from '@longbar/core';
 import { useState } from 'react';
@@ -19,6 +32,15 @@ export function useMoveSensors() {
   );
   return { sensors, letGo: keys.letGo };
 }
+
+/**
+ * The week under the finger; beside all of them, and by keys, the nearest. By its middle alone a
+ * machine could go to a long list nearby instead of the short week it is held over.
+ */
+export const weekUnder: CollisionDetection = (moved) => {
+  const under = pointerWithin(moved);
+  return under.length > 0 ? under : closestCenter(moved);
+};
 
 const ON: Readonly<Record<string, number>> = {
   ArrowDown: 1,
