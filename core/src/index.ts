@@ -306,7 +306,7 @@ export { findingsOf } from './service/findings';
 export type { Finding } from './service/finding';
 export { pastOf } from './service/checks';
 export type { EnginePast } from './service/checks';
-export { doubtJobHours, meterForJob } from './service/jobHours';
+export { doubtJobHours, hoursSince, meterForJob, readAt } from './service/jobHours';
 export { HoursQuestions, questionHours } from './service/questionHours';
 export { urgencyOf, USUAL_SOON } from './service/urgency';
 export { howLong } from './weeks/howLong';

@@ -1,4 +1,4 @@
-import { doubtJobHours, meterForJob } from '..';
+import { doubtJobHours, hoursSince, meterForJob } from '..';
 
 describe('hours read in a job', () => {
   const readings = [
@@ -51,5 +51,28 @@ describe('hours read in a job', () => {
     const { readings: carried } = meterForJob(years, []);
     expect(carried.length).toBeLessThan(100);
     expect(carried.at(-1)).toEqual({ date: '2026-01-01', hours: 3999 });
+  });
+});
+
+describe('the hours between an earlier check and a job', () => {
+  const checked = { date: '2026-02-01', hours: 6021 };
+  const known = { hourMeter: meterForJob([checked, { date: '2026-05-01', hours: 6583 }], []) };
+  const own = (hours: number, replaced?: true) => ({
+    ...{ date: '2026-05-20T08:00:00.000Z', hours },
+    ...(replaced && { replaced }),
+  });
+
+  it('are what the meter ran, or both of them where the job found another', () => {
+    expect(hoursSince(known, checked, own(6601))).toBe(580);
+    expect(hoursSince(known, checked, own(12, true))).toBe(562);
+    // A job of an earlier version knows the last check alone.
+    expect(hoursSince({ lastLeft: { hours: checked } }, checked, own(12, true))).toBe(0);
+    const meter = [{ date: '2026-05-10', offset: 6580, first: 3 }];
+    const since = { hourMeter: meterForJob([...known.hourMeter.readings], meter) };
+    expect(hoursSince(since, checked, own(40))).toBe(599);
+  });
+
+  it('are not told where a figure cannot be of this engine', () => {
+    expect(hoursSince(known, checked, own(12))).toBeUndefined();
   });
 });

@@ -1,5 +1,7 @@
 import type { JobContext } from '../wire/machines';
 import type { HoursReading, MeterChange } from './hours';
+import { engineHours } from './hours';
+import { meterOf } from './meter';
 import type { HoursDoubt } from './questionHours';
 import { questionHours } from './questionHours';
 
@@ -22,13 +24,47 @@ export function meterForJob(
  * What is doubtful about hours read in a job, by the same questions as on the machine's page;
  * undefined where nothing is. A job of an earlier version knows the last check's hours alone.
  */
-export function doubtJobHours(
-  { hourMeter, lastLeft }: Pick<JobContext, 'hourMeter' | 'lastLeft'>,
-  reading: HoursReading,
-): HoursDoubt | undefined {
-  const { readings, meter } = hourMeter ?? {
-    readings: lastLeft?.hours ? [lastLeft.hours] : [],
-    meter: [],
-  };
+export function doubtJobHours(known: KnownHours, reading: HoursReading): HoursDoubt | undefined {
+  const { readings, meter } = hourMeterOf(known);
   return questionHours(reading, readings, meter);
+}
+
+/** Hours as a job's journal has them, as a reading of the meter. */
+export function readAt({
+  at,
+  ...reading
+}: Omit<HoursReading, 'date'> & { at: string }): HoursReading {
+  return { ...reading, date: at };
+}
+
+/** What the hour meter showed, earliest first, and its changes. */
+type HourMeter = { readings: readonly HoursReading[]; meter: readonly MeterChange[] };
+
+/** What a job knows of the hour meter of its machine. */
+export type KnownHours = {
+  hourMeter?: HourMeter | undefined;
+  lastLeft?: { hours: HoursReading | null } | null | undefined;
+};
+
+function hourMeterOf({ hourMeter, lastLeft }: KnownHours): HourMeter {
+  return hourMeter ?? { readings: lastLeft?.hours ? [lastLeft.hours] : [], meter: [] };
+}
+
+/**
+ * How many hours the engine ran between an earlier reading and a job's own, whatever meters were
+ * fitted since, also with the job; undefined where the figures cannot be of one engine.
+ *
+ * @example hoursSince({}, { date: '2026-05-01', hours: 90 }, { date: '2026-06-01', hours: 100 }) // 10
+ */
+export function hoursSince(
+  known: KnownHours,
+  earlier: HoursReading,
+  own: HoursReading,
+): number | undefined {
+  const { readings, meter } = hourMeterOf(known);
+  // Those that were fitted before are among the changes already.
+  const before = [...readings, earlier].map(({ date, hours }) => ({ date, hours }));
+  const meters = own.replaced ? meterOf(meter, [...before, own]) : meter;
+  const ran = engineHours(own, meters) - engineHours(earlier, meters);
+  return ran < 0 ? undefined : ran;
 }

@@ -5,7 +5,9 @@ import {
   describeReading,
   describeUnset,
   formatHours,
+  hoursSince,
   measureOf,
+  readAt,
   unitOf,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
@@ -85,9 +87,9 @@ function HotWindow({ job }: Pick<Props, 'job'>) {
 
 function hoursAgo({ context, state }: WorkingJob, id: string): string {
   const { hours, earlier } = context.lastLeft ?? {};
-  const then = (earlier?.[id] ?? hours)?.hours;
-  const now = state.hours?.hours;
-  return then === undefined || now === undefined ? '' : `, ${formatHours(now - then)} h ago`;
+  const then = earlier?.[id] ?? hours;
+  const ran = then && state.hours && hoursSince(context, then, readAt(state.hours));
+  return typeof ran === 'number' ? `, ${formatHours(ran)} h ago` : '';
 }
 
 const styles = StyleSheet.create({ verdict: { gap: 6 } });

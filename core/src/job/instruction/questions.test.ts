@@ -1,6 +1,6 @@
 import { inlineSix } from '../../../test-support/engines';
 import { journal, settingOn } from '../../../test-support/journal';
-import type { JobAct } from '../..';
+import type { JobAct, JobBegun } from '../..';
 import { foldJob, questionsAt, unansweredFindings } from '../..';
 
 const blades = [200, 250, 300, 350, 400, 500, 550, 600, 650, 700, 750];
@@ -69,8 +69,11 @@ describe('questions before an adjuster is touched', () => {
 
 describe('what a record says nobody looked into', () => {
   const reading = (go: number) => ({ go, noGo: go + 50, how: 'go-no-go' as const });
-  const told = (acts: JobAct[], last: Parameters<typeof unansweredFindings>[2] = null) =>
-    unansweredFindings(inlineSix(), foldJob(journal(acts)), last).map(({ finding }) => finding);
+  type Known = Pick<JobBegun, 'lastLeft' | 'hourMeter'>;
+  const told = (acts: JobAct[], known: Known = {}) =>
+    unansweredFindings({ ...evidence, ...known }, foldJob(journal(acts))).map(
+      ({ finding }) => finding,
+    );
 
   it('is what this job’s readings tell by themselves', () => {
     const acts = [tapped('intake.1', 200, 250), tapped('exhaust.1', 450, 500)];
@@ -93,9 +96,18 @@ describe('what a record says nobody looked into', () => {
       { type: 'hours.read', hours: 6400 },
       ...ids.map((id) => tapped(id, id === 'intake.3' ? 400 : 250, id === 'intake.3' ? 450 : 300)),
     ];
-    expect(told(acts, { hours, readings })).toEqual(['locknut']);
+    const lastLeft = { hours, readings };
+    expect(told(acts, { lastLeft })).toEqual(['locknut']);
     expect(told(acts)).toEqual([]);
     const head: JobAct = { type: 'why.noted', reason: 'head-work' };
-    expect(told([head, ...acts], { hours, readings })).toEqual([]);
+    expect(told([head, ...acts], { lastLeft })).toEqual([]);
+    // By another meter it is no earlier for that, and what the old one showed last counts.
+    const fitted: JobAct = { type: 'hours.read', hours: 12, replaced: true };
+    const onAnother = [fitted, ...acts.slice(1)];
+    expect(told(onAnother, { lastLeft })).toEqual(['locknut']);
+    const ran = (shown: number) => [{ date: '2026-02-05', hours: shown }];
+    const hourMeter = (shown: number) => ({ readings: ran(shown), meter: [] });
+    expect(told(onAnother, { lastLeft, hourMeter: hourMeter(6500) })).toEqual(['locknut']);
+    expect(told(onAnother, { lastLeft, hourMeter: hourMeter(9000) })).toEqual(['drift-apart']);
   });
 });

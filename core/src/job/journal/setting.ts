@@ -4,6 +4,7 @@ import { sheetForTag, sheetWith, withoutMarks } from '../../engine/variant';
 import type { BladeSet } from '../../gauging/blades';
 import type { Rates } from '../../gauging/rates';
 import type { Reading } from '../../gauging/reading';
+import type { KnownHours } from '../../service/jobHours';
 import type { JobHead } from './jobHead';
 import type { JobRules, JobState } from './state';
 
@@ -25,6 +26,8 @@ export type JobBegun = JobRules & {
   /** The blade sets of the shop; a reading names the one it was taken with. */
   bladeSets?: readonly BladeSet[];
   lastLeft?: LastLeft;
+  /** What the hour meter showed before, and its changes. */
+  hourMeter?: KnownHours['hourMeter'];
   /** The events of its journal that came too late to count, by id. */
   late?: readonly string[] | undefined;
 };
@@ -37,12 +40,14 @@ type Context = {
   sheet: EngineSheet;
   shop: Pick<JobBegun, 'policy' | 'round' | 'bladeSets' | 'aim'>;
   lastLeft?: LastLeft;
+  hourMeter?: KnownHours['hourMeter'];
   rates?: Rates | undefined;
   late?: readonly string[] | undefined;
 };
 
 /** What a job began with, from what the server tells of it. */
-export function begunOf({ head, sheet, shop, lastLeft, rates, late }: Context): JobBegun {
+export function begunOf(context: Context): JobBegun {
+  const { head, sheet, shop, lastLeft, hourMeter, rates, late } = context;
   const { policy, round, bladeSets, aim } = shop;
   return {
     head,
@@ -52,6 +57,7 @@ export function begunOf({ head, sheet, shop, lastLeft, rates, late }: Context): 
     ...(bladeSets && { bladeSets }),
     ...(aim && aim !== 'off' && rates && { aim, rates }),
     ...(lastLeft && { lastLeft }),
+    ...(hourMeter && { hourMeter }),
     ...(late && late.length > 0 && { late }),
   };
 }

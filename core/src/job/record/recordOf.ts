@@ -45,7 +45,7 @@ export function recordOf(begun: JobBegun, events: readonly JobEvent[]): JobRecor
 
 /** The same from the state of the journal, and from the sheet as it applies to this engine. */
 export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
-  const { head, sheet, policy, round, aim, lastLeft } = setting;
+  const { head, sheet, policy, round, aim } = setting;
   const banks = banksOf(sheet, state);
   const adjusters = banks.flatMap(({ cylinders }) => cylinders.flatMap((each) => each.adjusters));
   const { standing, signed } = state;
@@ -77,7 +77,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
       id: adjusterAsked(key),
       says: says ?? 'Asked about.',
     })),
-    open: unansweredFindings(sheet, state, lastLeft ?? null),
+    open: unansweredFindings(setting, state),
     deviations: deviationsOf(state),
     isolations: isolationsIn(sheet, state),
     torques: torquesIn(sheet, state),

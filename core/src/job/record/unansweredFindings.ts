@@ -1,26 +1,22 @@
-import type { EngineSheet } from '../../engine/sheet';
 import type { Reading } from '../../gauging/reading';
 import { pastOf } from '../../service/checks';
 import type { Finding } from '../../service/finding';
 import { findingsOf } from '../../service/findings';
+import { hoursSince, readAt } from '../../service/jobHours';
 import { adjusterAsked } from '../instruction/questions';
 import { standingReading } from '../instruction/adjusterStep';
+import type { JobSetting } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
-
-type LastCheck = {
-  hours: { date: string; hours: number } | null;
-  readings: Record<string, Reading>;
-} | null;
 
 /**
  * What this job's readings tell beside those of the check before, and nobody has looked into: a
- * record says so. `last` is how each adjuster was left then.
+ * record says so.
  */
 export function unansweredFindings(
-  sheet: EngineSheet,
+  setting: Pick<JobSetting, 'sheet' | 'lastLeft' | 'hourMeter'>,
   state: JobState,
-  last: LastCheck,
 ): Finding[] {
+  const { sheet, lastLeft: last } = setting;
   const readings = (of: (adjuster: AdjusterState) => Reading | undefined) =>
     Object.fromEntries(
       Object.entries(state.adjusters).flatMap(([id, adjuster]) => {
@@ -29,16 +25,17 @@ export function unansweredFindings(
       }),
     );
   const found = readings((adjuster) => adjuster.found);
-  // A job whose hours nobody read is taken to be of the same ones.
-  const lastHours = last?.hours ?? { date: '', hours: 0 };
+  // Hours that nobody read, or that cannot be, are taken to be those of the check before.
+  const ran = last?.hours && state.hours && hoursSince(setting, last.hours, readAt(state.hours));
   const own = {
-    hours: state.hours ? { date: state.hours.at, hours: state.hours.hours } : lastHours,
+    hours: { date: '', hours: ran ?? 0 },
     found,
     left: { ...found, ...readings(standingReading) },
     disturbed: state.why?.reason === 'head-work',
     tag: state.tag,
   };
-  const before = last ? [{ hours: last.hours, found: last.readings, left: last.readings }] : [];
+  const then = last?.hours && { date: '', hours: 0 };
+  const before = then ? [{ hours: then, found: last.readings, left: last.readings }] : [];
   const past = pastOf(sheet, [...before, own], []);
   const answered = new Set(Object.keys(state.answers).map(adjusterAsked));
   const all = findingsOf(past.sheet, past.histories, past.sheet.service?.everyHours ?? 0);

@@ -1,5 +1,5 @@
 import type { MachineDetail, PlannedMachine, Shop, ShimmedMachine, Weeks } from '@longbar/core';
-import { ignore, partsAhead, shimsAhead } from '@longbar/core';
+import { engineHours, ignore, partsAhead, shimsAhead } from '@longbar/core';
 import type { Database } from '../sql/database';
 import { machineDetail } from '../derived/machines';
 
@@ -42,8 +42,8 @@ export async function neededFor(
 }
 
 /** A machine as it will be found when its check is due. */
-function shimmed({ document, lastLeft, rates, due }: MachineDetail): ShimmedMachine {
-  const since = lastLeft?.hours?.hours;
+function shimmed({ document, lastLeft, rates, due, meter }: MachineDetail): ShimmedMachine {
+  const since = lastLeft?.hours ? engineHours(lastLeft.hours, meter) : undefined;
   const hours = since === undefined ? 0 : Math.max(0, (due?.atHours ?? since) - since);
   const { readings: left = {}, shims = {} } = lastLeft ?? {};
   return { sheet: document, left, shims, rates: rates ?? {}, hours };
