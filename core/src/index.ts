@@ -135,7 +135,7 @@ export type { GaugeFor } from './gauging/gaugeLine';
 export { bladeToTry } from './gauging/bladeToTry';
 export { mayBePedalled } from './job/instruction/pedalled';
 export type { TypedFor } from './gauging/typedReading';
-export { judgeReading, verdictOf } from './gauging/judgeReading';
+export { judgeReading, outsideWord, verdictOf } from './gauging/judgeReading';
 export type { Judgement, Verdict } from './gauging/judgeReading';
 export type { AimRule, JobPolicy, ShopPolicy } from './gauging/policy';
 export { partOfTurn, turnsForGap } from './gauging/screw';

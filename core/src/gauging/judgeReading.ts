@@ -134,6 +134,18 @@ function readOutside(held: Held, verdict: 'tight' | 'loose'): string {
     : `Too high: over ${formatSetting(measure, spec.high)}.`;
 }
 
+/**
+ * What a reading outside its limits is called: a height or a preload is too low where a gap is tight.
+ * Undefined where it is not outside, or was not judged.
+ *
+ * @example outsideWord('height', 'tight') // 'too low'
+ */
+export function outsideWord(measure: Measure, verdict: Verdict | undefined): string | undefined {
+  if (verdict !== 'tight' && verdict !== 'loose') return undefined;
+  if (measure === 'lash') return verdict;
+  return verdict === 'tight' ? 'too low' : 'too high';
+}
+
 function decide(
   { spec, go, noGo, measure }: Held,
   verdict: Verdict,

@@ -1,4 +1,5 @@
 import type { JudgedReading, RecordedAdjuster } from '../job/record/jobRecord';
+import { outsideWord } from '../gauging/judgeReading';
 import { formatFigure } from '../gauging/measure';
 import type { RockerLook } from './rockerShapes';
 
@@ -19,18 +20,17 @@ type Recorded = Pick<RecordedAdjuster, 'measure' | 'left'> &
 export function recordedLook(adjuster: Recorded, head: RecordedHead): RecordedLook {
   const { found, left, again, unset, dab, measure } = adjuster;
   const judged: JudgedReading | undefined = head === 'found' ? found : (again ?? left);
-  const out = judged?.verdict === 'tight' || judged?.verdict === 'loose';
+  const outside = outsideWord(measure, judged?.verdict);
   const figure = judged ? shortReading(measure, judged) : '';
   const progress = head === 'found' ? 'none' : unset ? 'unset' : dab ? 'painted' : 'none';
-  const verdict = out ? `, ${judged?.verdict}` : '';
   return {
     here: false,
     onLobe: false,
     progress,
     selected: false,
-    odd: out,
+    odd: outside !== undefined,
     figure,
-    says: figure === '' ? 'not read' : `${figure}${verdict}`,
+    says: figure === '' ? 'not read' : [figure, outside].filter(Boolean).join(', '),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
-import { adjustersIn, ignore, recordPage, unitOf } from '@longbar/core';
+import { adjustersIn, ignore, outsideWord, recordPage, unitOf } from '@longbar/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Database } from '../store/sql/database';
 import { recordOfJob } from './recordOfJob';
@@ -77,15 +77,17 @@ function figuresOf({ measure, limits, found, left, again }: RecordedAdjuster): u
     figure(judged?.reading.go),
     figure(judged?.reading.noGo),
   ];
+  const word = (judged: JudgedReading | undefined) =>
+    outsideWord(measure, judged?.verdict) ?? judged?.verdict;
   return [
     unitOf(measure),
     figure(limits?.low),
     figure(limits?.target),
     figure(limits?.high),
     ...ends(found),
-    found?.verdict,
+    word(found),
     ...ends(left),
-    left?.verdict,
+    word(left),
     ...ends(again),
   ];
 }

@@ -130,6 +130,12 @@ describe('the record of a job', () => {
         phase: 'found',
         reading: { go: 800, noGo: 800, how: 'wrench' },
       },
+      {
+        type: 'reading.taken',
+        adjuster: 'injector.2',
+        phase: 'found',
+        reading: { go: 500, noGo: 500, how: 'wrench' },
+      },
       read('intake.1', 'found', 200, 250),
       locked('intake.1', 46),
       read('intake.1', 'left', 330, 350),
@@ -137,6 +143,9 @@ describe('the record of a job', () => {
     ];
     const kept = record(acts, { ...setting, sheet: preload });
     expect(row(kept, 'injector.1')).toMatchObject({ limits: '0.60–1.00 N·m', found: '0.80 N·m' });
+    // What is no gap is neither tight nor loose.
+    expect(row(kept, 'injector.2')).toMatchObject({ found: '0.50 N·m, too low', wasOut: true });
+    expect(recordedLook(of(kept, 'injector.2')!, 'found').says).toBe('0.50, too low');
     expect(row(kept, 'intake.1')).toMatchObject({
       limits: '0.28–0.38 mm, 11–15 thou',
       found: '0.20–0.25 mm, tight',

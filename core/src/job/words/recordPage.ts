@@ -1,5 +1,6 @@
 import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
+import { outsideWord } from '../../gauging/judgeReading';
 import type { Measure } from '../../gauging/measure';
 import { formatFigure, formatInInches, formatSetting, unitOf } from '../../gauging/measure';
 import { CANNOT_HEAR, noiseWords } from '../../listen/soundWords';
@@ -75,7 +76,7 @@ export function recordPage(record: JobRecord): RecordPage {
     facts: factsOf(record),
     columns: COLUMNS,
     rows: adjustersIn(record).map(rowOf),
-    legend: 'a–b: a entered, b did not. Tight and loose are told by the limits beside them.',
+    legend: 'a–b: a entered, b did not. What lies outside is told by the limits beside it.',
     sections: [lookedInto(record), safety(record), tightened(record)].filter(
       ({ lines }) => lines.length > 0,
     ),
@@ -194,7 +195,6 @@ function howItRan(run: JobRecord['runs'][number]): string {
 
 function rowOf(adjuster: RecordedAdjuster): RecordRow {
   const { id, measure, limits, found, left, again, touched } = adjuster;
-  const verdict = found?.verdict;
   return {
     id,
     name: adjusterName(id),
@@ -207,7 +207,7 @@ function rowOf(adjuster: RecordedAdjuster): RecordRow {
       .filter(Boolean)
       .join('; '),
     done: doneWords(adjuster),
-    wasOut: verdict === 'tight' || verdict === 'loose',
+    wasOut: outsideWord(measure, found?.verdict) !== undefined,
   };
 }
 
@@ -224,7 +224,7 @@ function limitsWords(measure: Measure, { low, high }: { low: number; high: numbe
 /** A reading with its unit, and whether it lies outside its limits. */
 function judgedWords(measure: Measure, { reading, verdict }: JudgedReading): string {
   const words = `${describeReading(reading)} ${unitOf(measure)}`;
-  return verdict === 'tight' || verdict === 'loose' ? `${words}, ${verdict}` : words;
+  return [words, outsideWord(measure, verdict)].filter(Boolean).join(', ');
 }
 
 /** What was done to it, or why nothing could be. */
