@@ -5,6 +5,9 @@ import { meterOf } from './meter';
 import type { HoursDoubt } from './questionHours';
 import { questionHours } from './questionHours';
 
+/** What the hour meter showed, earliest first, and its changes. */
+type HourMeter = NonNullable<JobContext['hourMeter']>;
+
 /** A job carries so many of the last readings: they tell its use, and years of them are long. */
 const CARRIED = 60;
 
@@ -16,7 +19,7 @@ const CARRIED = 60;
 export function meterForJob(
   readings: readonly HoursReading[],
   meter: readonly MeterChange[],
-): NonNullable<JobContext['hourMeter']> {
+): HourMeter {
   return { readings: readings.slice(-CARRIED), meter: [...meter] };
 }
 
@@ -25,7 +28,7 @@ export function meterForJob(
  * undefined where nothing is. A job of an earlier version knows the last check's hours alone.
  */
 export function doubtJobHours(known: KnownHours, reading: HoursReading): HoursDoubt | undefined {
-  const { readings, meter } = hourMeterOf(known);
+  const { readings, meter } = meterKnown(known);
   return questionHours(reading, readings, meter);
 }
 
@@ -37,16 +40,13 @@ export function readAt({
   return { ...reading, date: at };
 }
 
-/** What the hour meter showed, earliest first, and its changes. */
-type HourMeter = { readings: readonly HoursReading[]; meter: readonly MeterChange[] };
-
 /** What a job knows of the hour meter of its machine. */
 export type KnownHours = {
   hourMeter?: HourMeter | undefined;
   lastLeft?: { hours: HoursReading | null } | null | undefined;
 };
 
-function hourMeterOf({ hourMeter, lastLeft }: KnownHours): HourMeter {
+function meterKnown({ hourMeter, lastLeft }: KnownHours): HourMeter {
   return hourMeter ?? { readings: lastLeft?.hours ? [lastLeft.hours] : [], meter: [] };
 }
 
@@ -61,7 +61,7 @@ export function hoursSince(
   earlier: HoursReading,
   own: HoursReading,
 ): number | undefined {
-  const { readings, meter } = hourMeterOf(known);
+  const { readings, meter } = meterKnown(known);
   // Those that were fitted before are among the changes already.
   const before = [...readings, earlier].map(({ date, hours }) => ({ date, hours }));
   const meters = own.replaced ? meterOf(meter, [...before, own]) : meter;

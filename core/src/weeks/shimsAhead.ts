@@ -5,6 +5,8 @@ import type { Reading } from '../gauging/reading';
 import { middleOf } from '../gauging/reading';
 import type { ShimRow, ShimSupply } from '../gauging/shims';
 import { FROM_STOCK, planShims } from '../gauging/shims';
+import { engineHours } from '../service/hours';
+import type { MachineDetail } from '../wire/machines';
 
 /** What a machine's buckets were left at, and how fast they drift. */
 export type ShimmedMachine = {
@@ -15,6 +17,23 @@ export type ShimmedMachine = {
   /** Hours of work between then and when it is opened. */
   hours: number;
 };
+
+/**
+ * A machine as it will be found when its check is due: the hours from the last one on are the
+ * engine's, whatever meters showed them.
+ */
+export function asFoundWhenDue({
+  document,
+  lastLeft,
+  rates,
+  due,
+  meter,
+}: Pick<MachineDetail, 'document' | 'lastLeft' | 'rates' | 'due' | 'meter'>): ShimmedMachine {
+  const since = lastLeft?.hours ? engineHours(lastLeft.hours, meter) : undefined;
+  const hours = since === undefined ? 0 : Math.max(0, (due?.atHours ?? since) - since);
+  const { readings: left = {}, shims = {} } = lastLeft ?? {};
+  return { sheet: document, left, shims, rates: rates ?? {}, hours };
+}
 
 /** Shims of a size, and how many. */
 export type SizeCount = { size: number; count: number };

@@ -1,5 +1,5 @@
-import type { MachineDetail, PlannedMachine, Shop, ShimmedMachine, Weeks } from '@longbar/core';
-import { engineHours, ignore, partsAhead, shimsAhead } from '@longbar/core';
+import type { MachineDetail, PlannedMachine, Shop, Weeks } from '@longbar/core';
+import { asFoundWhenDue, ignore, partsAhead, shimsAhead } from '@longbar/core';
 import type { Database } from '../sql/database';
 import { machineDetail } from '../derived/machines';
 
@@ -31,7 +31,7 @@ export async function neededFor(
   );
   if (!shop.shims) return { parts, shims: [] };
   const needed = shimsAhead(
-    known.map(({ detail }) => shimmed(detail)),
+    known.map(({ detail }) => asFoundWhenDue(detail)),
     { ...shop.shims, policy: shop.policy },
   );
   const shims = known.flatMap(({ name, week }, i) => {
@@ -39,12 +39,4 @@ export async function neededFor(
     return fromStock.length + buy.length > 0 ? [{ machine: name, by: week, fromStock, buy }] : [];
   });
   return { parts, shims };
-}
-
-/** A machine as it will be found when its check is due. */
-function shimmed({ document, lastLeft, rates, due, meter }: MachineDetail): ShimmedMachine {
-  const since = lastLeft?.hours ? engineHours(lastLeft.hours, meter) : undefined;
-  const hours = since === undefined ? 0 : Math.max(0, (due?.atHours ?? since) - since);
-  const { readings: left = {}, shims = {} } = lastLeft ?? {};
-  return { sheet: document, left, shims, rates: rates ?? {}, hours };
 }
