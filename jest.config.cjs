@@ -10,7 +10,10 @@ const inNode = {
   transformIgnorePatterns: ['/node_modules/(?!(valibot|node-wav|fft\\.js)/)'],
   transform: { '\\.c?[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
   moduleNameMapper: longbar,
-  setupFiles: [`${__dirname}/jest.fewFrames.cjs`],
+  // Beside what else is kept: where tests write, it would go with what they leave.
+  cacheDirectory: `${__dirname}/.cache/jest`,
+  // After Jest has said how it tells where an error came from.
+  setupFilesAfterEnv: [`${__dirname}/jest.fewFrames.cjs`],
 };
 
 module.exports = {

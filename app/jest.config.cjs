@@ -1,6 +1,7 @@
 module.exports = {
   preset: 'jest-expo',
   displayName: 'app',
+  cacheDirectory: `${__dirname}/../.cache/jest`,
   rootDir: __dirname,
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
   // As the application is built: started from the root, the preset would not find its configuration.

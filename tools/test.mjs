@@ -7,10 +7,10 @@ import { HOUSE, LINT, typesChecked } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import {
   environment,
+  inMemory,
   installChromium,
   installDependencies,
   installPostgres,
-  roomy,
   root,
   say,
 } from './prepare.mjs';
@@ -58,7 +58,7 @@ count(
     passed: json('jest.json').numPassedTests,
     failed: json('jest.json').numFailedTests,
   }),
-  roomy,
+  inMemory,
 );
 count(
   'End to end',

@@ -50,7 +50,7 @@ jest.setTimeout(300_000);
 describe('cut off at any step', () => {
   it('a first start begins again, and the demo is all there or not at all', async () => {
     const folder = fresh();
-    const { copies, steps } = await copiesBeforeSteps(folder, 40, () => demoIn(folder));
+    const { copies, steps } = await copiesBeforeSteps(folder, 80, () => demoIn(folder));
     folders.push(...copies);
     expect(steps).toBeGreaterThan(100);
     const found = new Set<number>();
@@ -65,7 +65,7 @@ describe('cut off at any step', () => {
   it('an upgrade goes on at the next start, and a checked copy of before stands beside it', async () => {
     const folder = fresh();
     await earlierIn(folder);
-    const { copies, steps } = await copiesBeforeSteps(folder, 4, () => rowsOf(folder, 'SELECT 1'));
+    const { copies, steps } = await copiesBeforeSteps(folder, 8, () => rowsOf(folder, 'SELECT 1'));
     folders.push(...copies);
     expect(steps).toBeGreaterThan(20);
     for (const copy of copies) {
