@@ -1,4 +1,4 @@
-import { issuesOf } from '@longbar/core';
+import { formatDay, issuesOf } from '@longbar/core';
 import * as v from 'valibot';
 
 /** Why nothing was kept, for a person. */
@@ -17,7 +17,7 @@ export function refuseOutOfBounds(schema: v.GenericSchema, written: unknown, at:
   const [first] = issuesOf(checked.issues);
   throw new OutOfBounds(
     /(^|\.)at$/.test(first?.path ?? '')
-      ? `This phone’s clock says ${at.slice(0, 10)}. Put it right, then tap again: nothing was recorded.`
+      ? `This phone’s clock says ${formatDay(at)}. Put it right, then tap again: nothing was recorded.`
       : `This was not recorded. ${first?.path}: ${first?.message}`,
   );
 }

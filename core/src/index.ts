@@ -331,7 +331,7 @@ export { sealWords } from './job/words/sealWords';
 
 export { ignore } from './ignore';
 export { itemAt } from './itemAt';
-export { daysBetween, localDay } from './calendar';
+export { dayOf, daysBetween, localDay } from './calendar';
 export { issuesOf } from './issue';
 export type { Issue } from './issue';
 export { isRefused, malformed } from './result';

@@ -1,8 +1,13 @@
 import {
+  dayOf,
+  daysBetween,
+  formatDay,
   formatInBoth,
   formatTemperature,
   formatTorque,
   localDay,
+  nextCheckWords,
+  questionHours,
   showBy,
   showUnits,
   wallClock,
@@ -48,5 +53,28 @@ describe('the clock on the wall', () => {
       { year: 2026, month: 2, day: 28, hour: 23, minute: 30 },
       '2026-02-28',
     ]);
+  });
+
+  it('says on which day an instant fell; a day is the same by every clock', () => {
+    const at = '2026-03-01T19:30:00.000Z';
+    const told = () => [dayOf(at), formatDay(at), formatDay('2026-03-01')];
+    const ahead = () => [daysBetween(at, '2026-03-05'), nextCheckWords(counted)];
+    const counted = { service: { everyMonths: 12 }, hours: undefined, at };
+    showBy(() => ({ timeZone: 'Etc/GMT+11' }));
+    expect(told()).toEqual(['2026-03-01', '1 Mar 2026', '1 Mar 2026']);
+    expect(ahead()).toEqual([4, 'at the latest on 1 Mar 2027']);
+    showBy(() => ({ timeZone: 'Etc/GMT-11' }));
+    expect(told()).toEqual(['2026-03-02', '2 Mar 2026', '1 Mar 2026']);
+    expect(ahead()).toEqual([3, 'at the latest on 2 Mar 2027']);
+  });
+
+  it('puts what was read in a job and what was typed for a day into the order they were read in', () => {
+    // Five in the afternoon far to the west, where the day is over in Greenwich.
+    const inJob = { date: '2026-05-03T01:00:00.000Z', hours: 6010 };
+    const typed = { date: '2026-05-02', hours: 6011 };
+    showBy(() => ({ timeZone: 'Etc/GMT+8' }));
+    expect(questionHours(typed, [inJob], [])).toBeUndefined();
+    showBy(() => ({ timeZone: 'Etc/GMT' }));
+    expect(questionHours(typed, [inJob], [])?.says).toContain('only 6,010 h on 3 May 2026');
   });
 });

@@ -10,8 +10,8 @@ let shown: () => Shown = () => ({});
 
 /**
  * Says by whom this program asks how it shows figures and days, each time anew: a server works for
- * several shops at once, each with units and a time zone of its own. It changes words only: nothing
- * is computed, kept or compared by it.
+ * several shops at once, each with units and a time zone of its own. It changes words, and on which
+ * day an instant fell; nothing that is measured is computed or kept by it.
  */
 export function showBy(asked: () => Shown): void {
   shown = asked;

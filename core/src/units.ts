@@ -1,3 +1,4 @@
+import { dayOf } from './calendar';
 import { NEAR_ENOUGH } from './gauging/blades';
 import { wallClock } from './shownAs';
 
@@ -72,11 +73,11 @@ export function formatDays(from: string, to: string): string {
   return dayFormat.formatRange(midnight(from), midnight(to));
 }
 
-/** A calendar day, which has no time zone. */
+/** A calendar day; of an instant, the day that the clock on the wall showed here. */
 export function formatDay(date: string): string {
   return dayFormat.format(midnight(date));
 }
 
 function midnight(date: string): Date {
-  return new Date(`${date.slice(0, 10)}T00:00:00Z`);
+  return new Date(`${dayOf(date)}T00:00:00Z`);
 }

@@ -22,11 +22,6 @@ export const HoursSchema = v.pipe(
 /** A calendar day as 2026-05-02, or an instant that begins with one: no engine here is older. */
 export const DateSchema = dateFrom(1900, 2100);
 
-/** The day of a reading, which may carry the time of day. */
-export function dayOfReading({ date }: Pick<HoursReading, 'date'>): string {
-  return date.slice(0, 10);
-}
-
 /**
  * The engine's hours behind a reading: the offset of the meter that showed it added. On the day a
  * meter was fitted the figure tells whether it is the new meter's or the old one's.

@@ -1,10 +1,10 @@
+import { dayOf } from '../calendar';
 import type { HoursPost } from '../wire/hours';
 import type { MachinePatch, MachinePost } from '../wire/machineForm';
 import type { MachineDetail, ReadingOnRecord } from '../wire/machines';
 import type { SheetDetail } from '../wire/sheets';
 import { firstReading } from './baseline';
 import type { HoursReading } from './hours';
-import { dayOfReading } from './hours';
 import { changedFields, fieldsOf } from './machineFields';
 import type { MachineBasis } from './machineLine';
 import { machineLineOf } from './machineLine';
@@ -63,7 +63,7 @@ export function machineRead(
   today: string,
 ): MachineDetail {
   const basis = basisOf(machine);
-  const day = dayOfReading({ date });
+  const day = dayOf(date);
   const reading = { date: day, hours, ...(replaced && { replaced: true as const }) };
   // The meters of the readings before are known already.
   const before = counted(machine.readings).map((each) => ({ date: each.date, hours: each.hours }));

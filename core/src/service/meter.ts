@@ -1,5 +1,6 @@
+import { dayOf } from '../calendar';
 import type { HoursReading, MeterChange } from './hours';
-import { dayOfReading, engineHours, isOnMeter } from './hours';
+import { engineHours, isOnMeter } from './hours';
 
 /**
  * The changes of a machine's hour meter: those that somebody stated, and one for each reading
@@ -16,9 +17,9 @@ export function meterOf(
   const meter = [...stated];
   const fitted = readings
     .filter(({ replaced }) => replaced)
-    .sort((a, b) => dayOfReading(a).localeCompare(dayOfReading(b)) || a.hours - b.hours);
+    .sort((a, b) => dayOf(a.date).localeCompare(dayOf(b.date)) || a.hours - b.hours);
   for (const reading of fitted) {
-    const date = dayOfReading(reading);
+    const date = dayOf(reading.date);
     const change = { date, offset: 0, first: reading.hours };
     const ran = readings
       .filter((each) => each !== reading && isBefore(each, change))
@@ -31,7 +32,7 @@ export function meterOf(
 
 /** Whether a reading was taken before a meter was fitted, on an earlier day or the same. */
 function isBefore(reading: HoursReading, change: MeterChange): boolean {
-  const day = dayOfReading(reading);
+  const day = dayOf(reading.date);
   return day < change.date || (day === change.date && !isOnMeter(reading.hours, change));
 }
 
@@ -45,7 +46,7 @@ export function inMeterOrder<Reading extends HoursReading>(
 ): Reading[] {
   return [...readings].sort(
     (a, b) =>
-      dayOfReading(a).localeCompare(dayOfReading(b)) ||
+      dayOf(a.date).localeCompare(dayOf(b.date)) ||
       engineHours(a, meter) - engineHours(b, meter) ||
       Number(a.replaced === true) - Number(b.replaced === true),
   );

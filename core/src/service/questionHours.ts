@@ -1,5 +1,5 @@
 import { itemAt } from '../itemAt';
-import { daysBetween } from '../calendar';
+import { dayOf, daysBetween } from '../calendar';
 import { formatDay, formatHours } from '../units';
 import type { HoursReading, MeterChange, Use } from './hours';
 import { engineHours, useOf } from './hours';
@@ -10,8 +10,6 @@ const FAR_ABOVE = 4;
 
 /** What is doubtful about a reading, in a sentence. */
 export type HoursDoubt = { doubt: 'below' | 'above' | 'impossible' | 'far'; says: string };
-
-const dayOf = ({ date }: HoursReading) => date.slice(0, 10);
 
 /**
  * What may be doubted about readings of one hour meter, one after the other. Its use is what
@@ -27,15 +25,17 @@ export class HoursQuestions {
     known: readonly HoursReading[],
     private readonly meter: readonly MeterChange[],
   ) {
-    this.inOrder = [...known].sort((a, b) => dayOf(a).localeCompare(dayOf(b)) || a.hours - b.hours);
+    this.inOrder = [...known].sort(
+      (a, b) => dayOf(a.date).localeCompare(dayOf(b.date)) || a.hours - b.hours,
+    );
     this.known = [...this.inOrder];
   }
 
   /** Whether this very reading is known already. */
   knows(reading: HoursReading): boolean {
-    for (let i = firstAt(this.inOrder, dayOf(reading)); i < this.inOrder.length; i++) {
+    for (let i = firstAt(this.inOrder, dayOf(reading.date)); i < this.inOrder.length; i++) {
       const each = itemAt(this.inOrder, i);
-      if (dayOf(each) !== dayOf(reading)) return false;
+      if (dayOf(each.date) !== dayOf(reading.date)) return false;
       if (each.hours === reading.hours) return true;
     }
     return false;
@@ -43,9 +43,9 @@ export class HoursQuestions {
 
   /** Takes a reading for known from here on. */
   add(reading: HoursReading): void {
-    let at = firstAt(this.inOrder, dayOf(reading));
+    let at = firstAt(this.inOrder, dayOf(reading.date));
     const isBefore = (each: HoursReading | undefined) =>
-      each !== undefined && dayOf(each) === dayOf(reading) && each.hours <= reading.hours;
+      each !== undefined && dayOf(each.date) === dayOf(reading.date) && each.hours <= reading.hours;
     while (isBefore(this.inOrder[at])) at++;
     this.inOrder.splice(at, 0, reading);
   }
@@ -56,8 +56,8 @@ export class HoursQuestions {
    * usual use is asked about. Undefined where nothing is doubtful.
    */
   ask(reading: HoursReading): HoursDoubt | undefined {
-    const at = firstAt(this.inOrder, dayOf(reading));
-    const next = firstAt(this.inOrder, nextDay(dayOf(reading)));
+    const at = firstAt(this.inOrder, dayOf(reading.date));
+    const next = firstAt(this.inOrder, nextDay(dayOf(reading.date)));
     const after = this.inOrder[next];
     const hours = engineHours(reading, this.meter);
     // Which of a day's readings came first is not known, but not how far apart they may be.
@@ -85,7 +85,7 @@ export class HoursQuestions {
         says: `${formatHours(added)} h in ${daysWords(days)} is more than there are. The meter showed ${said(before)}.`,
       };
     }
-    const use = this.useBefore(dayOf(reading));
+    const use = this.useBefore(dayOf(reading.date));
     if (use && days > 0 && added / days > FAR_ABOVE * Math.max(use.fast, use.perDay)) {
       const usual = Math.round(use.perDay * 365);
       return {
@@ -100,7 +100,7 @@ export class HoursQuestions {
   private useBefore(day: string): Use | undefined {
     const last = this.known[firstAt(this.known, day) - 1];
     if (!last) return undefined;
-    const until = dayOf(last);
+    const until = dayOf(last.date);
     if (!this.uses.has(until)) {
       const engine = this.known.map((each) => ({ ...each, hours: engineHours(each, this.meter) }));
       this.uses.set(until, useOf(engine, last.date));
@@ -123,7 +123,7 @@ function firstAt(inOrder: readonly HoursReading[], day: string): number {
   let [low, high] = [0, inOrder.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (dayOf(itemAt(inOrder, middle)) < day) low = middle + 1;
+    if (dayOf(itemAt(inOrder, middle).date) < day) low = middle + 1;
     else high = middle;
   }
   return low;

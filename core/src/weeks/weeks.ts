@@ -1,4 +1,4 @@
-import { addDays, daysBetween } from '../calendar';
+import { addDays, dayOf, daysBetween } from '../calendar';
 import type { NextDue } from '../service/nextDue';
 import { isOverdue } from '../service/pressing';
 
@@ -7,7 +7,7 @@ export const PLANNED_WEEKS = 12;
 
 /** The Monday of the week that a day lies in, as 2026-05-04. */
 export function mondayOf(day: string): string {
-  const weekday = new Date(`${day.slice(0, 10)}T00:00:00Z`).getUTCDay();
+  const weekday = new Date(`${dayOf(day)}T00:00:00Z`).getUTCDay();
   return addDays(day, -((weekday + 6) % 7));
 }
 

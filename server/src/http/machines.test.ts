@@ -14,8 +14,11 @@ import {
   localDay,
   MachineDetailSchema,
   machineRead,
+  ShopSchema,
 } from '@longbar/core';
 import * as v from 'valibot';
+import { NOW } from '../../test-support/now';
+import { signedAnew } from '../../test-support/signedAnew';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES, SHEETS } from '../demo/yard';
@@ -271,6 +274,23 @@ describe('a reading of the hour meter that was wrong', () => {
     expect((await server.patch(path, { hours: null })).status).toBe(400);
     await server.patch(path, { hours: shown });
     expect(await reading(PUMP, shown)).toMatchObject({ was: [shown, shown - 2] });
+  });
+
+  it('of a job is of the day that it was at the shop, and so is what months are counted from', async () => {
+    const { head, events } = signedAnew('Launch', 1370, NOW);
+    await server.post('/jobs', head);
+    expect((await server.post(`/jobs/${head.id}/events`, events)).status).toBe(200);
+    const shop = v.parse(ShopSchema, (await server.get('/shop')).body);
+    const by = async (timeZone?: string) => {
+      expect((await server.put('/shop', { ...shop, timeZone })).status).toBe(200);
+      return (await page(head.machine)).due?.date?.from;
+    };
+    // Begun at 7:40 in Greenwich: in the evening before, twelve hours to the west.
+    expect(head.at).toBe('2026-11-23T07:40:00.000Z');
+    expect(await by('Etc/GMT-1')).toBe('2027-11-23');
+    expect(await by('Etc/GMT+12')).toBe('2027-11-22');
+    expect(await by('Etc/GMT-1')).toBe('2027-11-23');
+    await by(shop.timeZone);
   });
 
   it('is told to a job on it, with the meter’s changes and without what was taken back', async () => {

@@ -60,6 +60,12 @@ export async function machineChanged(
   );
 }
 
+/** The shop goes by another clock: on which day something was done may have changed. */
+export async function clockChanged(db: Database, transaction: Transaction): Promise<void> {
+  await db.run("UPDATE machine_reads SET day = '' WHERE shop = $shop", [], transaction);
+  await riskChanged(db, transaction);
+}
+
 /** The shop takes another risk: when each machine is to be looked at is worked out anew. */
 export async function riskChanged(db: Database, transaction: Transaction): Promise<void> {
   await db.run("UPDATE machine_drift SET job = '' WHERE shop = $shop", [], transaction);

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { JobCheck, JobEvent, JobLine, JobSummary } from '@longbar/core';
-import { BARRING_METHODS } from '@longbar/core';
+import { BARRING_METHODS, formatDay } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import type { Database, OfShop } from '../sql/database';
 import { truth } from '../sql/columns';
@@ -49,7 +49,7 @@ function settleOrSetAside(
 ): Promise<void> {
   return orSetAside(
     db,
-    { kind: 'job', id: job, name: `The job at ${name} of ${at.slice(0, 10)}` },
+    { kind: 'job', id: job, name: `The job at ${name} of ${formatDay(at)}` },
     transaction,
     () => settleJob(db, job, transaction),
     () =>

@@ -1,5 +1,5 @@
 import type { FleetReading, HoursReading, KnownHours, WaitingHours } from '@longbar/core';
-import { HoursQuestions, localDay } from '@longbar/core';
+import { dayOf, HoursQuestions } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { machineChanged } from '../stale';
 import type { Database } from '../sql/database';
@@ -50,7 +50,7 @@ type Told = { serial: string; model: string; date: string; hours: number };
 function bySerialAndDay(readings: readonly FleetReading[]): Map<string, Told[]> {
   const days = new Map<string, Map<string, Told>>();
   for (const { serial, model, at, hours } of readings) {
-    const date = at.length > 10 ? localDay(new Date(at)) : at;
+    const date = dayOf(at);
     const key = plain(serial);
     const own = days.get(key) ?? new Map<string, Told>();
     own.set(date, { serial, model, date, hours });
@@ -74,7 +74,7 @@ async function takeOf(
   transaction: Transaction,
 ): Promise<void> {
   const questions = new HoursQuestions(known, meter);
-  const days = new Set(known.map(({ date }) => date.slice(0, 10)));
+  const days = new Set(known.map(({ date }) => dayOf(date)));
   let taken = 0;
   for (const reading of told) {
     if (isOfKnownDay(reading, known, days)) continue;
@@ -106,7 +106,7 @@ function isOfKnownDay(
 ): boolean {
   if (!days.has(date)) return false;
   return known.some(
-    (each) => each.date.slice(0, 10) === date && Math.abs(each.hours - hours) <= HOURS_A_DAY,
+    (each) => dayOf(each.date) === date && Math.abs(each.hours - hours) <= HOURS_A_DAY,
   );
 }
 

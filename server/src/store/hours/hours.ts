@@ -1,5 +1,5 @@
 import type { HoursCorrection, HoursPost, HoursReading } from '@longbar/core';
-import { meterOf, questionHours } from '@longbar/core';
+import { dayOf, meterOf, questionHours } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../../requestError';
 import { checksChanged, journalGrew, machineChanged } from '../stale';
@@ -16,14 +16,14 @@ import type { HoursRow } from '../sql/tables';
  */
 export async function addHours(db: Database, id: string, reading: HoursPost, today: string) {
   const machine = await machineRow(db, id);
-  const date = reading.date.slice(0, 10);
+  const date = dayOf(reading.date);
   if (date > today) {
     throw wrongField('date', 'The date lies ahead. Give the day it was read.');
   }
   await settle(db, today);
   const { readings, meter } = await hourMeterOf(db, machine, await jobLines(db, id));
   const { hours, replaced = false } = reading;
-  if (readings.some((each) => each.date.slice(0, 10) === date && each.hours === hours)) {
+  if (readings.some((each) => dayOf(each.date) === date && each.hours === hours)) {
     return { date, hours };
   }
   const doubt = replaced ? undefined : questionHours(reading, readings, meter);
@@ -117,7 +117,7 @@ type ForJob = {
 async function keepForJob(db: Database, { id, job, hours, row, transaction }: ForJob) {
   const shown = job.summary.hours;
   const was = [...(row?.was ?? []), shown?.hours ?? hours];
-  const date = (shown?.date ?? job.at).slice(0, 10);
+  const date = dayOf(shown?.date ?? job.at);
   if (row) await db.tables.hours.update({ hours, was }, { where: { job: job.id }, transaction });
   else
     await db.tables.hours.create({ machine: id, date, hours, job: job.id, was }, { transaction });

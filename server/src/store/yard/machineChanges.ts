@@ -1,5 +1,5 @@
 import type { MachinePatch, MachinePost } from '@longbar/core';
-import { changedFields, fieldsOf } from '@longbar/core';
+import { changedFields, dayOf, fieldsOf } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import { RequestError, wrongField } from '../../requestError';
 import { checksChanged, forgetMachine, machineChanged } from '../stale';
@@ -108,7 +108,7 @@ async function revisionOf(db: Database, sheet: string, revision?: number): Promi
 }
 
 function refuseAhead(inServiceSince: string | undefined, today: string): void {
-  if (inServiceSince !== undefined && inServiceSince.slice(0, 10) > today) {
+  if (inServiceSince !== undefined && dayOf(inServiceSince) > today) {
     throw wrongField('inServiceSince', 'The date lies ahead. Give the day it went into service.');
   }
 }

@@ -6,7 +6,7 @@ import * as v from 'valibot';
 import { RequestError } from '../../requestError';
 import { truth } from '../sql/columns';
 import type { Database } from '../sql/database';
-import { openJobsChanged, riskChanged } from '../stale';
+import { clockChanged, openJobsChanged, riskChanged } from '../stale';
 import { companyRunFrom } from './companies';
 import type { SetAside } from '../setAside';
 import { listSetAside } from '../setAside';
@@ -133,6 +133,7 @@ export async function writeShop(db: Database, shop: Shop, transaction: Transacti
     weekHours: shop.weekHours ?? null,
   };
   const known = await db.tables.shops.findOne({ transaction });
+  if (known && known.get().timeZone !== row.timeZone) await clockChanged(db, transaction);
   const risk = known?.get().driftRisk ?? USUAL_RISK;
   if (risk !== (row.driftRisk ?? USUAL_RISK)) await riskChanged(db, transaction);
   if (known) await db.tables.shops.update(row, { where: {}, transaction });
