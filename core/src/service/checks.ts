@@ -2,12 +2,13 @@ import type { EngineSheet } from '../engine/sheet';
 import { adjustersOf } from '../engine/adjusters';
 import { sheetForTag } from '../engine/variant';
 import type { Reading } from '../gauging/reading';
-import type { DriftHistory } from './drift';
+import type { DriftHistory, PastJob } from './drift';
 import type { MeterChange } from './hours';
 import { engineHours } from './hours';
 
-/** One signed check of an engine: what was found and left, and what the meter showed. */
+/** One signed check of an engine: what was found and left. */
 export type PastCheck = {
+  /** What the meter showed; null where it was not read. */
   hours: { date: string; hours: number } | null;
   found?: Record<string, Reading> | undefined;
   left: Record<string, Reading>;
@@ -20,7 +21,7 @@ export type PastCheck = {
 /** What an engine's checks say of it: its sheet by its own data tag, and every adjuster's past. */
 export type EnginePast = { sheet: EngineSheet; histories: DriftHistory[] };
 
-/** The past of an engine from its checks, in any order. */
+/** The past of an engine from its checks, newest first. */
 export function pastOf(
   sheet: EngineSheet,
   checks: readonly PastCheck[],
@@ -32,25 +33,31 @@ export function pastOf(
 
 /** The sheet by the data tag that was read last: its figures are the engine's. */
 function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]): EngineSheet {
-  const day = ({ hours }: PastCheck) => hours?.date ?? '';
-  const read = checks.filter(({ tag }) => tag !== undefined);
-  const last = [...read].sort((a, b) => day(b).localeCompare(day(a)))[0];
-  return sheetForTag(sheet, last?.tag);
+  return sheetForTag(sheet, checks.find(({ tag }) => tag !== undefined)?.tag);
 }
 
-/** The past of every adjuster of a sheet, from its checks in any order. */
+/**
+ * The past of every adjuster of a sheet, from its checks, newest first. Where the meter was not read
+ * at a check, nobody knows how long it ran before and after: no drift is told from either, and what
+ * was left then counts from the check before.
+ */
 function historiesOf(
   sheet: EngineSheet,
   checks: readonly PastCheck[],
   meter: readonly MeterChange[],
 ): DriftHistory[] {
-  return adjustersOf(sheet).map(({ id }) => ({
-    id,
-    jobs: checks.flatMap(({ hours, found, left, disturbed }) => {
+  const inOrder = [...checks].reverse();
+  return adjustersOf(sheet).map(({ id }) => {
+    const jobs: PastJob[] = [];
+    let isRead = true;
+    for (const { hours, found, left, disturbed } of inOrder) {
       const [was, is] = [found?.[id], left[id]];
-      if (!hours || !was || !is) return [];
-      const at = engineHours(hours, meter);
-      return [{ hours: at, found: was, left: is, ...(disturbed && { disturbed }) }];
-    }),
-  }));
+      const at = hours ? engineHours(hours, meter) : jobs.at(-1)?.hours;
+      if (at === undefined || !was || !is) continue;
+      const anew = disturbed || !isRead || !hours;
+      jobs.push({ hours: at, found: was, left: is, ...(anew && { disturbed: true }) });
+      isRead = hours !== null;
+    }
+    return { id, jobs };
+  });
 }

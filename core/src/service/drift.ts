@@ -14,11 +14,14 @@ import { RateDraws } from './driftDraws';
 /** A gap: a reading, or its middle in µm. */
 type Gap = number | Pick<Reading, 'go' | 'noGo'>;
 
+/** What one check found and left of an adjuster; `disturbed` where drift starts anew with it. */
+export type PastJob = { hours: number; found: Gap; left: Gap; disturbed?: boolean };
+
 /** One adjuster's past: per job the engine hours, as found and as left. */
 export type DriftHistory = {
   id: string;
   /** `disturbed`: reset or taken apart since the job before, so that drift starts anew. */
-  jobs: readonly { hours: number; found: Gap; left: Gap; disturbed?: boolean }[];
+  jobs: readonly PastJob[];
 };
 
 export type DriftOptions = {
@@ -160,8 +163,13 @@ function kindOf({ id }: DriftHistory): AdjusterKind {
   return readId(id).kind;
 }
 
+/** Earliest first; those of the same hours as they came. */
+function byHours(jobs: DriftHistory['jobs']): PastJob[] {
+  return [...jobs].sort((a, b) => a.hours - b.hours);
+}
+
 function intervalsOf({ jobs }: DriftHistory): Interval[] {
-  const inOrder = [...jobs].sort((a, b) => a.hours - b.hours);
+  const inOrder = byHours(jobs);
   return inOrder.slice(1).flatMap((now, i) => {
     const then = itemAt(inOrder, i);
     const [found, left] = [middleOf(now.found), middleOf(then.left)];
@@ -229,7 +237,7 @@ function withoutLeaps(intervals: Kind['intervals'], { low, high }: Spec): Interv
 
 /** What an adjuster was left at last: both ends of its reading; undefined where it has but one. */
 function lastLeft({ jobs }: DriftHistory): { go: number; noGo: number } | undefined {
-  const left = [...jobs].sort((a, b) => b.hours - a.hours)[0]?.left;
+  const left = byHours(jobs).at(-1)?.left;
   if (left === undefined) return undefined;
   if (typeof left === 'number') return { go: left, noGo: left };
   return left.noGo === null ? undefined : { go: left.go, noGo: left.noGo };

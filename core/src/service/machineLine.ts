@@ -1,3 +1,4 @@
+import { dayOf, daysBetween } from '../calendar';
 import type { AdjusterKind } from '../engine/kinds';
 import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
@@ -8,6 +9,7 @@ import type { JobLine, MachineLine } from '../wire/machines';
 import type { Baseline } from './baseline';
 import type { HoursReading, MeterChange } from './hours';
 import { engineHours } from './hours';
+import type { ServiceHistory } from './nextDue';
 import { nextDue } from './nextDue';
 
 /** What a machine is, without what happened at it. */
@@ -44,12 +46,11 @@ export function machineLineOf(
   const { document, baseline, meter } = machine;
   const { service } = document;
   // An incomplete job is on record, but the check it was to be is still due.
-  const checks = jobs.filter(
-    ({ summary: { hours, signed } }) => hours && signed && !signed.incomplete,
-  );
-  const { last, breakInDone, kinds } = lastCheckOfAll(machine, checks);
-  const drift = recheck && { ...recheck, checks: checks.length };
-  const counted = { ...baseline, service, meter, last, breakInDone, ...(drift && { drift }) };
+  const checks = jobs.filter(({ summary: { signed } }) => signed && !signed.incomplete);
+  const { kinds, ...last } = lastCheckOfAll(machine, checks, readings);
+  const read = checks.filter(({ summary }) => summary.hours);
+  const drift = recheck && { ...recheck, checks: read.length };
+  const counted = { ...baseline, service, meter, ...last, ...(drift && { drift }) };
   const next = nextDue({ ...counted, ...(tooFewChecks && { tooFewChecks }) }, readings, today);
   const due = withKinds(next ?? null, kinds);
   return {
@@ -62,7 +63,7 @@ export function machineLineOf(
     ...(machine.retired && { retired: true }),
     hours: shown(readings.at(-1) ?? checks[0]?.summary.hours ?? baseline.last),
     due,
-    interval: intervalOf(due, service, last && engineHours(last, meter)),
+    interval: intervalOf(due, service, last.last && engineHours(last.last, meter)),
     recheck,
     ...(tooFewChecks && { tooFewChecks }),
     jobs: {
@@ -82,7 +83,7 @@ function intervalOf(
   return (due?.by === 'break-in' ? service?.breakInHours : service?.everyHours) ?? null;
 }
 
-type LastCheck = Pick<Baseline, 'last' | 'breakInDone'> & {
+type LastCheck = Pick<ServiceHistory, 'last' | 'lastOn' | 'notRead' | 'breakInDone'> & {
   /** The kinds that were left out of every check since; none where it was a check of all. */
   kinds: AdjusterKind[];
 };
@@ -94,6 +95,7 @@ type LastCheck = Pick<Baseline, 'last' | 'breakInDone'> & {
 function lastCheckOfAll(
   { document, baseline }: Pick<MachineBasis, 'document' | 'baseline'>,
   checks: readonly JobLine[],
+  readings: readonly HoursReading[],
 ): LastCheck {
   const lasts = KIND_NAMES.filter((kind) =>
     document.adjusters.some((entry) => entry.kind === kind),
@@ -107,10 +109,25 @@ function lastCheckOfAll(
   const check = checks[oldest];
   const kinds = lasts.filter((each) => age(each) === oldest).map(({ kind }) => kind);
   return {
-    last: check?.summary.hours ?? baseline.last,
+    ...(check ? countedFrom(check, baseline, readings) : { last: baseline.last }),
     breakInDone: baseline.breakInDone || check !== undefined,
     kinds: kinds.length === lasts.length ? [] : kinds,
   };
+}
+
+/**
+ * Months count from the day a check was signed, hours from what the meter showed at it. Where it was
+ * not read, they count from what it showed last before: it is due too early rather than too late.
+ */
+function countedFrom(
+  { at, summary: { hours, signed } }: JobLine,
+  baseline: Baseline,
+  readings: readonly HoursReading[],
+): Pick<ServiceHistory, 'last' | 'lastOn' | 'notRead'> {
+  const lastOn = dayOf(signed?.at ?? at);
+  if (hours) return { last: hours, lastOn };
+  const before = readings.filter(({ date }) => daysBetween(date, lastOn) >= 0).at(-1);
+  return { last: before ?? baseline.last, lastOn, notRead: true };
 }
 
 /** What is due, and of which kinds where the others were checked since. */

@@ -10,6 +10,10 @@ export type ServiceHistory = {
   meter: readonly MeterChange[];
   /** The last check, with what the meter showed; null before the first. */
   last: HoursReading | null;
+  /** The day of the last check, where that is not the day of the reading. */
+  lastOn?: string | undefined;
+  /** The meter was not read at the last check: `last` is what it showed last before. */
+  notRead?: true | undefined;
   breakInDone: boolean;
   /** The day it went into service: months count from there until the first check. */
   inServiceSince?: string | undefined;
@@ -55,7 +59,7 @@ export function nextDue(
   readings: readonly HoursReading[],
   today: string,
 ): NextDue | undefined {
-  const { service, meter, last, inServiceSince, hoursAYear } = history;
+  const { service, meter, last, lastOn = last?.date, inServiceSince, hoursAYear } = history;
   const known = [...readings, ...(last ? [last] : [])]
     .map((reading) => ({ date: reading.date, hours: engineHours(reading, meter) }))
     .sort((a, b) => daysBetween(b.date, a.date) || a.hours - b.hours);
@@ -66,7 +70,7 @@ export function nextDue(
   const atHours = hours?.atHours ?? null;
   const onMeter = atHours === null ? null : meterShows(atHours, meter);
   const breakIn = limit?.by === 'break-in';
-  const counted = last?.date ?? inServiceSince;
+  const counted = lastOn ?? inServiceSince;
   const months = service?.everyMonths;
   const month = months && counted ? addMonths(counted, months) : undefined;
   if (month !== undefined && (!hours || monthsComeFirst({ ...hours, breakIn }, month, today))) {
@@ -75,7 +79,7 @@ export function nextDue(
       ...{ atHours, onMeter },
       hoursLeft: hours?.hoursLeft ?? null,
       date: { from: month, to: month },
-      why: `${months} months after ${last ? 'the last check' : 'it went into service'}.`,
+      why: `${months} months after ${lastOn ? 'the last check' : 'it went into service'}.`,
     };
   }
   if (!hours || !limit) return undefined;
@@ -89,6 +93,7 @@ function limitOf({
   service,
   meter,
   last,
+  notRead,
   breakInDone,
   hoursThen = 0,
   drift,
@@ -103,7 +108,8 @@ function limitOf({
   if (drift && (!atHours || drift.atHours < atHours)) return { by: 'drift', ...byDrift(drift) };
   if (!atHours) return undefined;
   const alone = tooFewChecks ? ' Too few checks to tell its drift.' : '';
-  return { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.${alone}` };
+  const from = notRead ? ' The meter was not read at the last check: counted from before it.' : '';
+  return { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.${from}${alone}` };
 }
 
 function byDrift({ adjuster, atHours, checks }: NonNullable<ServiceHistory['drift']>) {

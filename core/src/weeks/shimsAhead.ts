@@ -20,19 +20,23 @@ export type ShimmedMachine = {
 
 /**
  * A machine as it will be found when its check is due: the hours from the last one on are the
- * engine's, whatever meters showed them.
+ * engine's, whatever meters showed them; its interval's where the meter was not read then.
  */
 export function asFoundWhenDue({
   document,
   lastLeft,
   rates,
   due,
+  interval,
   meter,
-}: Pick<MachineDetail, 'document' | 'lastLeft' | 'rates' | 'due' | 'meter'>): ShimmedMachine {
+}: Pick<
+  MachineDetail,
+  'document' | 'lastLeft' | 'rates' | 'due' | 'interval' | 'meter'
+>): ShimmedMachine {
   const since = lastLeft?.hours ? engineHours(lastLeft.hours, meter) : undefined;
-  const hours = since === undefined ? 0 : Math.max(0, (due?.atHours ?? since) - since);
+  const hours = since === undefined ? interval : (due?.atHours ?? since) - since;
   const { readings: left = {}, shims = {} } = lastLeft ?? {};
-  return { sheet: document, left, shims, rates: rates ?? {}, hours };
+  return { sheet: document, left, shims, rates: rates ?? {}, hours: Math.max(0, hours ?? 0) };
 }
 
 /** Shims of a size, and how many. */

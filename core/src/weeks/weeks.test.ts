@@ -147,12 +147,14 @@ describe('what has to be there', () => {
   it('counts from the last check on, whatever meter it was read on', () => {
     const machine = (hours: number, date: string) => ({
       ...{ document: six, rates: {}, due: { ...due('2027-01-10'), atHours: 7183 } },
-      lastLeft: { hours: { date, hours }, readings: {} },
+      ...{ interval: 600, lastLeft: { hours: { date, hours }, readings: {} } },
       meter: [{ date: '2026-05-01', offset: 6571, first: 12 }],
     });
     expect(asFoundWhenDue(machine(6021, '2026-02-01')).hours).toBe(1162);
     expect(asFoundWhenDue(machine(12, '2026-05-01')).hours).toBe(600);
     expect(asFoundWhenDue(machine(900, '2026-09-01')).hours).toBe(0);
+    const unread = { ...machine(0, ''), lastLeft: { hours: null, readings: {} } };
+    expect(asFoundWhenDue(unread).hours).toBe(600);
   });
 
   it('says nothing of what was never measured or does not drift as far as is known', () => {

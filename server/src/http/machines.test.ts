@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type {
+  JobAct,
   JobContext,
   MachineDetail,
   MachineLine,
@@ -10,10 +11,13 @@ import type {
 } from '@longbar/core';
 import {
   addedMachine,
+  begunOf,
   changedMachine,
   localDay,
   MachineDetailSchema,
   machineRead,
+  recordOf,
+  recordPage,
   ShopSchema,
 } from '@longbar/core';
 import * as v from 'valibot';
@@ -291,6 +295,25 @@ describe('a reading of the hour meter that was wrong', () => {
     expect(await by('Etc/GMT+12')).toBe('2027-11-22');
     expect(await by('Etc/GMT-1')).toBe('2027-11-23');
     await by(shop.timeZone);
+  });
+
+  it('that nobody could read at a check leaves it a check: board and record say when the next is due', async () => {
+    const { head, events } = signedAnew('Standby set', 0, NOW, (told) =>
+      told.map((each): JobAct | (typeof told)[number] =>
+        each.type === 'hours.read'
+          ? { type: 'gate.exempted', gate: 'hours', reason: 'The glass is broken' }
+          : each,
+      ),
+    );
+    await server.post('/jobs', head);
+    expect((await server.post(`/jobs/${head.id}/events`, events)).status).toBe(200);
+    const { due, history, jobs } = await page(head.machine);
+    expect(history[0]).toMatchObject({ id: head.id, summary: { hours: null } });
+    expect(jobs.signed).toBe(history.length);
+    expect(due).toMatchObject({ by: 'months', date: { from: '2028-11-23', to: '2028-11-23' } });
+    const context = (await server.get(`/jobs/${head.id}`)).body as JobContext;
+    const { facts } = recordPage(recordOf(begunOf(context), events));
+    expect(facts.find(({ name }) => name === 'Next check')?.value).toMatch(/, or on 23 Nov 2028,/);
   });
 
   it('is told to a job on it, with the meter’s changes and without what was taken back', async () => {

@@ -36,7 +36,7 @@ export function unansweredFindings(
   };
   const then = last?.hours && { date: '', hours: 0 };
   const before = then ? [{ hours: then, found: last.readings, left: last.readings }] : [];
-  const past = pastOf(sheet, [...before, own], []);
+  const past = pastOf(sheet, [own, ...before], []);
   const answered = new Set(Object.keys(state.answers).map(adjusterAsked));
   const all = findingsOf(past.sheet, past.histories, past.sheet.service?.everyHours ?? 0);
   return all.filter(({ ids }) => !ids.some((id) => answered.has(id)));

@@ -1,0 +1,72 @@
+import { inlineSix } from '../../test-support/engines';
+import type { HoursReading, JobLine } from '..';
+import { forecastDrift, machineLineOf, pastOf } from '..';
+
+type PastCheck = Parameters<typeof pastOf>[1][number];
+
+const service = { everyHours: 500, everyMonths: 12 };
+const document = { ...inlineSix(), service };
+
+describe('a check at which the meter was not read', () => {
+  const line = (signed: string, hours: number | null): JobLine => ({
+    ...{ id: signed, at: signed, by: 'Ina', method: 'each', sheetRevision: 1 },
+    summary: {
+      ...{ hours: hours === null ? null : { date: signed, hours }, step: null, notes: [] },
+      ...{ set: { done: 12, of: 12 }, signed: { name: 'Ina', at: signed } },
+    },
+  });
+  const machine = {
+    ...{ id: '1', name: 'Pump', sheet: { id: '2', revision: 1 }, document, meter: [] },
+    ...{ baseline: { last: null, breakInDone: false }, about: {}, retired: false },
+  };
+  const due = (jobs: JobLine[], readings: HoursReading[]) =>
+    machineLineOf(machine, { jobs, readings, recheck: null }, '2026-09-01').due;
+  const before = { date: '2026-02-01', hours: 1400 };
+  const since = { date: '2026-08-01', hours: 1700 };
+
+  it('counts: months from its day, hours from what the meter showed last before', () => {
+    const jobs = [line('2026-03-01', null), line('2025-03-01', 1000)];
+    const first = { date: '2025-03-01', hours: 1000 };
+    expect(due(jobs.slice(1), [first, before])).toMatchObject({ by: 'months', atHours: 1500 });
+    expect(due(jobs, [first, before])).toMatchObject({
+      ...{ by: 'months', atHours: 1900, date: { from: '2027-03-01', to: '2027-03-01' } },
+      why: '12 months after the last check.',
+    });
+    expect(due(jobs, [first, before, since])).toMatchObject({
+      ...{ by: 'hours', atHours: 1900, hoursLeft: 200 },
+      why: expect.stringContaining('was not read at the last check: counted from before it.'),
+    });
+  });
+
+  it('is the first of an engine whose meter nobody ever read', () => {
+    expect(due([line('2026-03-01', null)], [])).toMatchObject({
+      ...{ by: 'months', date: { from: '2027-03-01', to: '2027-03-01' } },
+    });
+  });
+
+  it('tells no drift, neither from the check before nor to the one after', () => {
+    const reading = (gap: number) => ({ go: gap, noGo: gap + 1, how: 'go-no-go' as const });
+    const check = (hours: number | null, found: number, left: number): PastCheck => ({
+      hours: hours === null ? null : { date: '2026-01-01', hours },
+      found: { 'intake.1': reading(found) },
+      left: { 'intake.1': reading(left) },
+    });
+    const rests = (...newestFirst: PastCheck[]) => {
+      const { histories } = pastOf(document, newestFirst, []);
+      const options = { everyHours: 500, seed: 1, draws: 10 };
+      const { adjusters } = forecastDrift(histories, {}, options);
+      const { rate, intervals } = adjusters.find(({ id }) => id === 'intake.1')!;
+      return { rate, intervals, left: histories[0]?.jobs.at(-1)?.left };
+    };
+    const [first, second, third] = [
+      check(0, 330, 330),
+      check(1000, 320, 330),
+      check(2000, 320, 320),
+    ];
+    const unread = check(null, 250, 330);
+    expect(rests(third, second, first)).toMatchObject({ rate: -10, intervals: 2 });
+    expect(rests(third, unread, second, first)).toMatchObject({ rate: -10, intervals: 1 });
+    expect(rests(unread, second, first)).toMatchObject({ intervals: 1, left: reading(330) });
+    expect(rests(unread).intervals).toBe(0);
+  });
+});
