@@ -136,6 +136,19 @@ test('a record: sealed, added to, and as a PDF', async ({ page }) => {
   const id = /jobs\/([0-9a-f-]+)/.exec(page.url())?.[1];
   const pdf = await page.request.get(`${server.url}/api/jobs/${id}/record.pdf`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');
+
+  // Hours that are put right afterwards are in it, beside those that were signed.
+  const record = page.url();
+  await page.goBack();
+  await page.getByRole('button', { name: /^Correct the reading of 2,985 h/ }).click();
+  await page.getByLabel('It should read, h').fill('2983');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByLabel('Corrected: 2,985 h')).toBeVisible();
+  await page.goto(record);
+  await expect(
+    page.getByText('2,983 h, put right since: 2,985 h when it was signed'),
+  ).toBeVisible();
+  await expect(page.getByText(/^Sealed: its events are those that were signed/)).toBeVisible();
 });
 
 test('hours come by telematics: what is doubtful or of nobody waits, and is settled', async ({

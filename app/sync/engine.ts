@@ -25,8 +25,9 @@ import {
   eventsKept,
   jobKept,
   jobsRead,
-  lateKnown,
+  newIn,
   storeFailed,
+  toldOfJob,
   unsentCounted,
 } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
@@ -326,18 +327,16 @@ export class SyncEngine {
   }
 
   /** Keeps what came from the server, where it is not here already. */
-  private async take(job: string, { events, late = [], lacking = [] }: EventsPage): Promise<void> {
-    const known = this.store.getState().jobs.byId[job];
-    const held = new Set(known?.events.map(({ id }) => id));
-    const fresh = events.filter(({ id }) => !held.has(id));
-    const news = late.filter((id) => !known?.context.late?.includes(id));
+  private async take(job: string, page: EventsPage): Promise<void> {
+    const { events, told } = newIn(page, this.store.getState().jobs.byId[job]);
+    const { lacking = [] } = page;
     const db = await this.opening;
-    if (fresh.length > 0) await db.mergeEvents(fresh);
+    if (events.length > 0) await db.mergeEvents(events);
     // Before the events are shown: what came too late is never seen to count.
-    if (news.length > 0) this.store.dispatch(lateKnown({ job, late: news }));
-    if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
+    if (told) this.store.dispatch(toldOfJob({ job, ...told }));
+    if (events.length > 0) this.store.dispatch(eventsKept({ job, events }));
     const context = this.store.getState().jobs.byId[job]?.context;
-    if (news.length > 0 && context) await db.keepJob(context, false, this.now());
+    if (told && context) await db.keepJob(context, false, this.now());
     // A photo that an event names and that never arrived: it may lie on this phone.
     if (lacking.length > 0 && (await db.offerBlobs(lacking, this.now())) > 0) this.sendSoon();
   }

@@ -125,6 +125,7 @@ export { isAskedOf } from './job/journal/askedOf';
 export { isBegun } from './job/journal/begun';
 export { isInScope, isSameScope, leftOutKinds } from './job/journal/scope';
 export { engineLabelWords } from './job/words/engineLabel';
+export { hoursOf } from './job/journal/hoursOf';
 export { headLetters } from './picture/headLetters';
 export { nextCheckWords } from './job/words/nextCheck';
 export { intervalWords } from './service/intervalWords';

@@ -199,6 +199,8 @@ export const JobContextSchema = v.object({
   /** How fast each adjuster drifts, where that is known. */
   rates: v.optional(RatesSchema),
   lockPairs,
+  /** Its hours as they were put right once it was signed. */
+  hoursRight: v.optional(v.number()),
   /** The events of its journal that came too late to count, by id. */
   late: v.optional(v.array(v.string())),
 });

@@ -13,6 +13,7 @@ import {
   addedMachine,
   begunOf,
   changedMachine,
+  formatHours,
   localDay,
   MachineDetailSchema,
   machineRead,
@@ -275,6 +276,17 @@ describe('a reading of the hour meter that was wrong', () => {
     expect(body.history[0].summary.hours.hours).toBe(shown - 2);
     expect(body.lastLeft.hours.hours).toBe(shown - 2);
     expect((await reading(PUMP, shown - 2)).was).toEqual([shown]);
+    // Whoever is shown the job is told so: a phone that has it already, record and table.
+    const { body: first } = await server.get(`/jobs/${job}/events?after=0`);
+    const context = (await server.get(`/jobs/${job}`)).body as JobContext;
+    expect([first.hoursRight, context.hoursRight]).toEqual([shown - 2, shown - 2]);
+    const { facts } = recordPage(recordOf(begunOf(context), first.events));
+    const fact = (of: string) => facts.find(({ name }) => name === of)?.value;
+    expect(fact('Hours')).toMatch(/put right since: .* h when it was signed$/);
+    expect(fact('Next check')).toContain(` ${formatHours(shown - 2 + 600)} h`);
+    const csv = await (await server.fetch('/readings.csv')).text();
+    const line = csv.split('\r\n').find((each) => each.includes(job));
+    expect(line?.split(',')[4]).toBe(String(shown - 2));
     expect((await server.patch(path, { hours: null })).status).toBe(400);
     await server.patch(path, { hours: shown });
     expect(await reading(PUMP, shown)).toMatchObject({ was: [shown, shown - 2] });

@@ -5,6 +5,7 @@ import {
   describeReading,
   describeUnset,
   formatHours,
+  hoursOf,
   hoursSince,
   measureOf,
   readAt,
@@ -88,7 +89,8 @@ function HotWindow({ job }: Pick<Props, 'job'>) {
 function hoursAgo({ context, state }: WorkingJob, id: string): string {
   const { hours, earlier } = context.lastLeft ?? {};
   const then = earlier?.[id] ?? hours;
-  const ran = then && state.hours && hoursSince(context, then, readAt(state.hours));
+  const own = hoursOf(context, state);
+  const ran = then && own && hoursSince(context, then, readAt(own));
   return typeof ran === 'number' ? `, ${formatHours(ran)} h ago` : '';
 }
 

@@ -1,4 +1,11 @@
-import { kindsInWords, lastRun, leaksOpenly, leftOutKinds, nextCheckWords } from '@longbar/core';
+import {
+  hoursOf,
+  kindsInWords,
+  lastRun,
+  leaksOpenly,
+  leftOutKinds,
+  nextCheckWords,
+} from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { Act } from '../../../ui/Act';
 import { Words } from '../../../ui/Words';
@@ -34,7 +41,11 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
       {signed && !signed.incomplete && (
         <Words as="strong">
           Next check:{' '}
-          {nextCheckWords({ service: setting.sheet.service, hours: state.hours, at: signed.at })}
+          {nextCheckWords({
+            service: setting.sheet.service,
+            hours: hoursOf(setting, state),
+            at: signed.at,
+          })}
           {leftOut.length > 0 && `; the ${kindsInWords(leftOut)} stay due`}.
         </Words>
       )}

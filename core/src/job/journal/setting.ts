@@ -28,6 +28,8 @@ export type JobBegun = JobRules & {
   lastLeft?: LastLeft;
   /** What the hour meter showed before, and its changes. */
   hourMeter?: KnownHours['hourMeter'];
+  /** Its hours as they were put right once it was signed. */
+  hoursRight?: number | undefined;
   /** The events of its journal that came too late to count, by id. */
   late?: readonly string[] | undefined;
 };
@@ -42,12 +44,13 @@ type Context = {
   lastLeft?: LastLeft;
   hourMeter?: KnownHours['hourMeter'];
   rates?: Rates | undefined;
+  hoursRight?: number | undefined;
   late?: readonly string[] | undefined;
 };
 
 /** What a job began with, from what the server tells of it. */
 export function begunOf(context: Context): JobBegun {
-  const { head, sheet, shop, lastLeft, hourMeter, rates, late } = context;
+  const { head, sheet, shop, lastLeft, hourMeter, rates, hoursRight, late } = context;
   const { policy, round, bladeSets, aim } = shop;
   return {
     head,
@@ -58,6 +61,7 @@ export function begunOf(context: Context): JobBegun {
     ...(aim && aim !== 'off' && rates && { aim, rates }),
     ...(lastLeft && { lastLeft }),
     ...(hourMeter && { hourMeter }),
+    ...(hoursRight !== undefined && { hoursRight }),
     ...(late && late.length > 0 && { late }),
   };
 }

@@ -7,6 +7,7 @@ import type { Reading } from '../../gauging/reading';
 import type { Finding } from '../../service/finding';
 import type { TorqueStage } from '../../torque/sequence';
 import type { Attachment } from '../../attachment';
+import type { JobHours } from '../journal/hoursOf';
 import type { JobScope } from '../journal/scope';
 import type { JobHead } from '../journal/jobHead';
 import type { AdjusterState, JobRules, JobState, LookedInto } from '../journal/state';
@@ -98,7 +99,7 @@ export type JobRecord = {
   why: JobState['why'];
   /** What it was about; `leftOut` are the kinds of its sheet that it was not about. */
   scope: { told: JobScope | undefined; leftOut: AdjusterKind[] };
-  hours: JobState['hours'];
+  hours: JobHours | undefined;
   temperature:
     | { state: 'cold'; since: string | undefined }
     | { state: 'hot'; run: { stopped: string; ran: number } | undefined };

@@ -4,7 +4,17 @@ import { randomJob } from '../../../test-support/randomJobs';
 import { simulatedEngine } from '../../../test-support/simulatedEngines';
 import { times } from '../../../test-support/soak';
 import type { EngineSheet, JobAct, JobBegun, JobRecord } from '../..';
-import { adjustersIn, isRefused, recordedLook, recordOf, recordPage, simulateJob } from '../..';
+import {
+  adjustersIn,
+  engineLabelWords,
+  foldJob,
+  isRefused,
+  recordedLook,
+  recordOf,
+  recordPage,
+  settingOf,
+  simulateJob,
+} from '../..';
 
 const locked = (adjuster: string, torque?: number): JobAct => ({
   type: 'adjuster.locked',
@@ -175,6 +185,31 @@ describe('the record of a job', () => {
     expect(text).toContain('Came off: Ground wire, from rear bolt; not ticked as back');
     expect(text).toContain('Tools counted back: Ina');
     expect(page.footer).toContain('12 adjusters');
+  });
+
+  it('goes by the hours as they were put right since, and so does the label', () => {
+    const sheet = { ...setting.sheet, service: { everyHours: 600 } };
+    const told = (begun: JobBegun) => {
+      const state = foldJob(journal(wholeJob()));
+      const { facts } = recordPage(record(wholeJob(), begun));
+      const named = (of: string) => facts.find(({ name }) => name === of)?.value;
+      const label = engineLabelWords(settingOf(begun, state), state);
+      return [
+        named('Hours'),
+        named('Next check'),
+        label?.head.split(' · ')[1],
+        label?.lines.at(-2),
+      ];
+    };
+    const due = (at: string) => `at the latest when the meter shows ${at} h`;
+    const signed = ['6,612 h', due('7,212'), '6,612 h', `Next check: ${due('7,212')}`];
+    expect(told({ ...setting, sheet })).toEqual(signed);
+    // Put right, and put back.
+    expect(told({ ...setting, sheet, hoursRight: 6612 })).toEqual(signed);
+    expect(told({ ...setting, sheet, hoursRight: 6162 })).toEqual([
+      '6,162 h, put right since: 6,612 h when it was signed',
+      ...[due('6,762'), '6,162 h', `Next check: ${due('6,762')}`],
+    ]);
   });
 });
 

@@ -9,6 +9,7 @@ import type { JobEvent } from '../journal/events';
 import { foldJob } from '../journal/fold';
 import { isOfAdjuster } from '../journal/foldAdjuster';
 import { isChange, isOfWork } from '../journal/heard';
+import { hoursOf } from '../journal/hoursOf';
 import { torqueKey } from '../journal/foldPhase';
 import type { JobBegun, JobSetting } from '../journal/setting';
 import { isAskedOf } from '../journal/askedOf';
@@ -62,7 +63,7 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
     tag: state.tag === undefined ? undefined : { tag: state.tag, reason: state.tagReason },
     why: state.why,
     scope: { told: state.scope, leftOut: leftOutKinds(sheet, state.scope) },
-    hours: state.hours,
+    hours: hoursOf(setting, state),
     temperature:
       sheet.temperature?.state === 'hot'
         ? { state: 'hot', run: state.hot }

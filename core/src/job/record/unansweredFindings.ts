@@ -5,6 +5,7 @@ import { findingsOf } from '../../service/findings';
 import { hoursSince, readAt } from '../../service/jobHours';
 import { adjusterAsked } from '../instruction/questions';
 import { standingReading } from '../instruction/adjusterStep';
+import { hoursOf } from '../journal/hoursOf';
 import type { JobSetting } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
 
@@ -13,7 +14,7 @@ import type { AdjusterState, JobState } from '../journal/state';
  * record says so.
  */
 export function unansweredFindings(
-  setting: Pick<JobSetting, 'sheet' | 'lastLeft' | 'hourMeter'>,
+  setting: Pick<JobSetting, 'sheet' | 'lastLeft' | 'hourMeter' | 'hoursRight'>,
   state: JobState,
 ): Finding[] {
   const { sheet, lastLeft: last } = setting;
@@ -26,7 +27,8 @@ export function unansweredFindings(
     );
   const found = readings((adjuster) => adjuster.found);
   // Hours that nobody read, or that cannot be, are taken to be those of the check before.
-  const ran = last?.hours && state.hours && hoursSince(setting, last.hours, readAt(state.hours));
+  const hours = hoursOf(setting, state);
+  const ran = last?.hours && hours && hoursSince(setting, last.hours, readAt(hours));
   const own = {
     hours: { date: '', hours: ran ?? 0 },
     found,

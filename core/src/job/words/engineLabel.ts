@@ -1,5 +1,6 @@
 import { formatInBoth, measureOf } from '../../gauging/measure';
 import { formatDay, formatHours } from '../../units';
+import { hoursOf } from '../journal/hoursOf';
 import type { JobSetting } from '../journal/setting';
 import { leftOutKinds } from '../journal/scope';
 import type { JobState } from '../journal/state';
@@ -18,10 +19,12 @@ export type EngineLabelWords = {
  * when the next check is due and who signed. Undefined until the job is signed.
  */
 export function engineLabelWords(
-  { sheet }: Pick<JobSetting, 'sheet'>,
+  setting: Pick<JobSetting, 'sheet' | 'hoursRight'>,
   state: JobState,
 ): EngineLabelWords | undefined {
-  const { signed, hours, scope } = state;
+  const { sheet } = setting;
+  const { signed, scope } = state;
+  const hours = hoursOf(setting, state);
   if (!signed) return undefined;
   const leftOut = leftOutKinds(sheet, scope);
   const figures = sheet.adjusters.flatMap((entry) => {

@@ -135,7 +135,7 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
   return [
     fact('Begun', `${formatDay(head.at)} by ${head.by}`),
     ...(people.length > 1 ? [fact('Worked', new Intl.ListFormat('en').format(people))] : []),
-    fact('Hours', hours ? `${formatHours(hours.hours)} h` : 'not read'),
+    fact('Hours', hoursFact(hours)),
     ...(isWhole(scope.told) ? [] : [fact('Today', scopeFact(scope))]),
     fact('Why', why ? [REASON[why.reason], why.symptom].filter(Boolean).join(': ') : 'not said'),
     temperatureFact(record),
@@ -147,6 +147,14 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     fact('Time', timeWords(record)),
     ...(signed && !signed.incomplete ? [fact('Next check', nextCheckFact(record, signed.at))] : []),
   ];
+}
+
+function hoursFact(hours: JobRecord['hours']): string {
+  if (!hours) return 'not read';
+  const says = `${formatHours(hours.hours)} h`;
+  return hours.asSigned === undefined
+    ? says
+    : `${says}, put right since: ${formatHours(hours.asSigned)} h when it was signed`;
 }
 
 /** When what this job was about is due again. */

@@ -7,6 +7,7 @@ import { truth } from '../sql/columns';
 import type { Dialect } from '../sql/dialect';
 import { checksChanged, jobChanged } from '../stale';
 import { headOf } from '../journal/jobHead';
+import { hoursRightOf } from '../hours/hoursRight';
 import { unpack } from '../packedAnswers';
 import { orSetAside } from '../setAside';
 import { readSheet } from '../yard/sheets';
@@ -105,14 +106,9 @@ async function hoursPutRight(
   { summary, check }: JobRead,
   transaction: Transaction,
 ): Promise<[JobSummary, JobCheck]> {
-  const [right] = await db.rows(
-    v.object({ hours: v.number() }),
-    'SELECT hours FROM hours_readings WHERE shop = $shop AND job = $1',
-    [job],
-    transaction,
-  );
-  if (!right || !summary.hours) return [summary, check];
-  const hours = { ...summary.hours, hours: right.hours };
+  const right = await hoursRightOf(db, job, transaction);
+  if (right === undefined || !summary.hours) return [summary, check];
+  const hours = { ...summary.hours, hours: right };
   return [
     { ...summary, hours },
     { ...check, hours },

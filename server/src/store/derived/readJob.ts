@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { JobContext } from '@longbar/core';
 import { meterForJob } from '@longbar/core';
+import { hoursRightOf } from '../hours/hoursRight';
 import { headOf } from '../journal/jobHead';
 import { jobRow } from '../yard/jobRow';
 import type { Database } from '../sql/database';
@@ -16,13 +17,14 @@ import { settle } from './readTables';
 export async function readJob(db: Database, id: string, today: string): Promise<JobContext> {
   const job = await jobRow(db, id);
   await settle(db, today);
-  const [sheet, machine, shop, earlier, lockPairs, rates, late] = await Promise.all([
+  const [sheet, machine, shop, earlier, lockPairs, rates, hoursRight, late] = await Promise.all([
     readSheet(db, job.sheet, job.sheetRevision),
     db.tables.machines.findByPk(job.machine),
     readShop(db),
     jobLines(db, job.machine, job.at),
     lockPairsOn(db, job.sheet),
     ratesOn(db, job.machine),
+    hoursRightOf(db, id),
     db.rows(
       v.object({ id: v.string() }),
       'SELECT id FROM events WHERE shop = $shop AND job = $1 AND late',
@@ -41,6 +43,7 @@ export async function readJob(db: Database, id: string, today: string): Promise<
     notes: notesOf(earlier),
     lockPairs: JSON.parse(lockPairs),
     ...(rates && { rates }),
+    ...(hoursRight !== undefined && { hoursRight }),
     ...(late.length > 0 && { late: late.map((event) => event.id) }),
   };
 }
