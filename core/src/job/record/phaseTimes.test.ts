@@ -32,6 +32,28 @@ describe('the time each phase took', () => {
     expect(times.find(({ phase }) => phase === 'Find position')?.ms).toBe(2 * MINUTE);
   });
 
+  it('is the same where another phone, its clock seven minutes behind, tells every other act', () => {
+    const events = journal(wholeJob());
+    const total = (told: typeof events) =>
+      phaseTimes(foldJob(told)).reduce((sum, { ms }) => sum + ms, 0);
+    const behind = events.map((event, i) =>
+      i % 2 === 0
+        ? event
+        : { ...event, at: new Date(Date.parse(event.at) - 7 * MINUTE).toISOString() },
+    );
+    expect(Math.abs(total(behind) - total(events))).toBeLessThanOrEqual(MINUTE);
+  });
+
+  it('goes on where a clock that was a day ahead is put right', () => {
+    const events = journal(wholeJob()).map((event, i) =>
+      i > 4
+        ? event
+        : { ...event, at: new Date(Date.parse(event.at) + 24 * 60 * MINUTE).toISOString() },
+    );
+    const total = phaseTimes(foldJob(events)).reduce((sum, { ms }) => sum + ms, 0);
+    expect(total).toBe((wholeJob().length - 2) * MINUTE);
+  });
+
   it('is nothing of a job that has not begun', () => {
     expect(phaseTimes(foldJob([]))).toEqual([]);
   });

@@ -44,20 +44,22 @@ const PHASES: Partial<Record<KnownEvent['type'], string>> = {
 
 /**
  * Time at each phase, in the order in which the phases were come to: what lies between two
- * events belongs to the later one's phase. Pauses of over twenty minutes are left out.
+ * events belongs to the later one's phase. Pauses of over twenty minutes are left out. Of two phones
+ * that take turns the clock that is ahead counts, or with each turn what lies between their clocks.
  */
 export function phaseTimes({ standing }: Pick<JobState, 'standing'>): PhaseTime[] {
   const times = new Map<string, number>();
   let round = false;
   let planned = false;
-  let before: number | undefined;
+  let latest = -Infinity;
   for (const event of standing) {
     if (event.type === 'stop.reached') round = event.round;
     if (event.type === 'reading.taken') round = event.phase === 'again';
     planned ||= event.type === 'plan.made';
     const at = Date.parse(event.at);
-    const took = before === undefined ? 0 : at - before;
-    before = at;
+    const took = at - latest;
+    // A clock that is further behind than a pause may be was put right since.
+    latest = took < -CALLED_AWAY ? at : Math.max(latest, at);
     const phase = phaseOf(event, round, planned);
     if (phase === undefined) continue;
     const counted = took > 0 && took <= CALLED_AWAY ? took : 0;
