@@ -7,7 +7,7 @@ import { truth } from '../sql/columns';
 import type { Dialect } from '../sql/dialect';
 import { checksChanged, jobChanged } from '../stale';
 import { headOf } from '../journal/jobHead';
-import { hoursRightOf } from '../hours/hoursRight';
+import { hoursRightOf } from '../yard/hoursRight';
 import { unpack } from '../packedAnswers';
 import { orSetAside } from '../setAside';
 import { readSheet } from '../yard/sheets';

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { JobContext } from '@longbar/core';
 import { meterForJob } from '@longbar/core';
-import { hoursRightOf } from '../hours/hoursRight';
+import { hoursRightOf } from '../yard/hoursRight';
 import { headOf } from '../journal/jobHead';
 import { jobRow } from '../yard/jobRow';
 import type { Database } from '../sql/database';

@@ -9,7 +9,7 @@ import type { Database, OfShop } from '../sql/database';
 import { truth } from '../sql/columns';
 import type { Dialect } from '../sql/dialect';
 import { notHere } from '../yard/notHere';
-import { hoursRightOf } from '../hours/hoursRight';
+import { hoursRightOf } from '../yard/hoursRight';
 import { readSheet } from '../yard/sheets';
 import { holdsMore } from './heldByJob';
 import { headOf } from './jobHead';
