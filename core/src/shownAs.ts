@@ -50,21 +50,35 @@ export function wallClock(instant: Date): WallClock {
   };
 }
 
+/** The clock of a time zone, and what it was found to show, by the instant in ms. */
+type ZoneClock = { format: Intl.DateTimeFormat; known: Map<number, WallClock> };
+
 /** To make a format costs more than all it is asked for. */
-const clocks = new Map<string, Intl.DateTimeFormat>();
+const clocks = new Map<string, ZoneClock>();
+
+/** So many instants of a zone are remembered: readings are put in order by the days of each pair. */
+const REMEMBERED = 10_000;
 
 function clockIn(timeZone: string, instant: Date): WallClock {
-  const known = clocks.get(timeZone);
-  const clock =
-    known ??
-    new Intl.DateTimeFormat('en', {
-      ...{ timeZone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric' },
-      ...{ hour: 'numeric', minute: 'numeric' },
-    });
-  if (!known) clocks.set(timeZone, clock);
+  const clock = clocks.get(timeZone) ?? clockOf(timeZone);
+  const before = clock.known.get(instant.getTime());
+  if (before) return before;
   const parts = Object.fromEntries(
-    clock.formatToParts(instant).map(({ type, value }) => [type, Number(value)]),
+    clock.format.formatToParts(instant).map(({ type, value }) => [type, Number(value)]),
   );
   const { year = 0, month = 0, day = 0, hour = 0, minute = 0 } = parts;
-  return { year, month, day, hour, minute };
+  const shows = { year, month, day, hour, minute };
+  if (clock.known.size >= REMEMBERED) clock.known.clear();
+  clock.known.set(instant.getTime(), shows);
+  return shows;
+}
+
+function clockOf(timeZone: string): ZoneClock {
+  const format = new Intl.DateTimeFormat('en', {
+    ...{ timeZone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric' },
+    ...{ hour: 'numeric', minute: 'numeric' },
+  });
+  const made = { format, known: new Map<number, WallClock>() };
+  clocks.set(timeZone, made);
+  return made;
 }
