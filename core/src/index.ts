@@ -301,7 +301,13 @@ export {
   specsByKind,
   USUAL_RISK,
 } from './service/drift';
-export type { AdjusterDrift, DriftForecast, DriftHistory, DriftOptions } from './service/drift';
+export type {
+  AdjusterDrift,
+  DriftForecast,
+  DriftHistory,
+  PastJob,
+  DriftOptions,
+} from './service/drift';
 
 export { findingsOf } from './service/findings';
 export type { Finding } from './service/finding';

@@ -1,4 +1,4 @@
-import type { AdjusterDrift, DriftHistory, Spec } from '@longbar/core';
+import type { AdjusterDrift, DriftHistory, PastJob, Spec } from '@longbar/core';
 import { adjusterName, formatHours, formatMillimetres, middleOf, rateToGoBy } from '@longbar/core';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
@@ -24,11 +24,12 @@ type Props = {
 export function DriftChart({ history, spec, forecast, width, height, large = false }: Props) {
   const tokens = useTokens();
   const jobs = [...history.jobs].sort((a, b) => a.hours - b.hours);
-  const points = jobs.flatMap(({ hours, found, left }) => {
+  const points = jobs.flatMap(({ found, left, ...job }) => {
     const [was, is] = [middleOf(found), middleOf(left)];
+    const at = hoursWords(job);
     return [
-      ...(was === undefined ? [] : [{ value: was, hours, set: false }]),
-      ...(is === undefined || is === was ? [] : [{ value: is, hours, set: true }]),
+      ...(was === undefined ? [] : [{ value: was, at, set: false }]),
+      ...(is === undefined || is === was ? [] : [{ value: is, at, set: true }]),
     ];
   });
   const range = spec.high - spec.low;
@@ -43,10 +44,7 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
     ...(ahead === undefined ? [] : [{ value: ahead, set: false, hidden: true }]),
   ];
   const says = `${adjusterName(history.id)}: ${points
-    .map(
-      ({ value, hours, set }) =>
-        `${set ? 'left' : 'found'} ${formatMillimetres(value)} at ${formatHours(hours)} h`,
-    )
+    .map(({ value, at, set }) => `${set ? 'left' : 'found'} ${formatMillimetres(value)} at ${at}`)
     .join(', ')}. Limits ${formatMillimetres(spec.low)} to ${formatMillimetres(spec.high)} mm.`;
   return (
     <View role="img" aria-label={says} style={{ width, overflow: 'hidden' }}>
@@ -103,10 +101,10 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
       {large && (
         <Spread style={{ paddingLeft: LABELS }}>
           <Words as="note" color="secondInk">
-            {hoursWords(jobs[0]?.hours)}
+            {hoursWords(jobs[0])}
           </Words>
           <Words as="note" color="secondInk">
-            {hoursWords(jobs.at(-1)?.hours)}
+            {hoursWords(jobs.at(-1))}
             {ahead === undefined ? '' : `, and ${formatHours(AHEAD)} h on`}
           </Words>
         </Spread>
@@ -116,8 +114,9 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
 }
 
 /** The first and the last check are enough to read the others by. */
-function hoursWords(hours: number | undefined): string {
-  return hours === undefined ? '' : `${formatHours(Math.round(hours))} h`;
+function hoursWords(job: Pick<PastJob, 'hours' | 'notRead'> | undefined): string {
+  if (!job) return '';
+  return job.notRead ? 'hours nobody read' : `${formatHours(Math.round(job.hours))} h`;
 }
 
 /** The room of the figures beside the chart. */

@@ -56,7 +56,7 @@ describe('a check at which the meter was not read', () => {
       const options = { everyHours: 500, seed: 1, draws: 10 };
       const { adjusters } = forecastDrift(histories, {}, options);
       const { rate, intervals } = adjusters.find(({ id }) => id === 'intake.1')!;
-      return { rate, intervals, left: histories[0]?.jobs.at(-1)?.left };
+      return { rate, intervals, last: histories[0]?.jobs.at(-1) };
     };
     const [first, second, third] = [
       check(0, 330, 330),
@@ -66,7 +66,9 @@ describe('a check at which the meter was not read', () => {
     const unread = check(null, 250, 330);
     expect(rests(third, second, first)).toMatchObject({ rate: -10, intervals: 2 });
     expect(rests(third, unread, second, first)).toMatchObject({ rate: -10, intervals: 1 });
-    expect(rests(unread, second, first)).toMatchObject({ intervals: 1, left: reading(330) });
+    expect(rests(unread, second, first)).toMatchObject({
+      ...{ intervals: 1, last: { left: reading(330), hours: 1000, notRead: true } },
+    });
     expect(rests(unread).intervals).toBe(0);
   });
 });

@@ -55,7 +55,8 @@ function historiesOf(
       const at = hours ? engineHours(hours, meter) : jobs.at(-1)?.hours;
       if (at === undefined || !was || !is) continue;
       const anew = disturbed || !isRead || !hours;
-      jobs.push({ hours: at, found: was, left: is, ...(anew && { disturbed: true }) });
+      const job = { hours: at, found: was, left: is, ...(anew && { disturbed: true }) };
+      jobs.push(hours ? job : { ...job, notRead: true });
       isRead = hours !== null;
     }
     return { id, jobs };

@@ -14,8 +14,17 @@ import { RateDraws } from './driftDraws';
 /** A gap: a reading, or its middle in µm. */
 type Gap = number | Pick<Reading, 'go' | 'noGo'>;
 
-/** What one check found and left of an adjuster; `disturbed` where drift starts anew with it. */
-export type PastJob = { hours: number; found: Gap; left: Gap; disturbed?: boolean };
+/**
+ * What one check found and left of an adjuster; `disturbed` where drift starts anew with it, and
+ * `notRead` where the meter was not read then: its hours are those of the check before.
+ */
+export type PastJob = {
+  hours: number;
+  found: Gap;
+  left: Gap;
+  disturbed?: boolean;
+  notRead?: boolean;
+};
 
 /** One adjuster's past: per job the engine hours, as found and as left. */
 export type DriftHistory = {
