@@ -49,13 +49,10 @@ const jobs = createSlice({
       // The journal itself, not a draft of it: a draft of each of thousands of events is slow.
       if (job) job.events = merged(original(job)?.events ?? job.events, payload.events);
     },
-    /** The server says which events came too late to count, and hours that were put right. */
-    toldOfJob(state, { payload }: PayloadAction<{ job: string } & ToldOfJob>) {
+    /** The server says which events came too late to count. */
+    lateKnown(state, { payload }: PayloadAction<{ job: string; late: readonly string[] }>) {
       const context = state.byId[payload.job]?.context;
-      if (!context) return;
-      const { late, hoursRight } = payload;
-      if (late && late.length > 0) context.late = [...new Set([...(context.late ?? []), ...late])];
-      if (hoursRight !== undefined) context.hoursRight = hoursRight;
+      if (context) context.late = [...new Set([...(context.late ?? []), ...payload.late])];
     },
     unsentCounted(state, { payload }: PayloadAction<Partial<Unsent>>) {
       Object.assign(state.unsent, payload);
@@ -66,23 +63,6 @@ const jobs = createSlice({
   },
 });
 
-/** What the server tells of a job besides its events. */
-type ToldOfJob = Pick<JobContext, 'late' | 'hoursRight'>;
-
-/** What of a page of a journal the phone does not have yet; `told` only where there is any. */
-export function newIn(
-  { events, late = [], hoursRight }: { events: readonly JobEvent[] } & ToldOfJob,
-  known: KeptJob | undefined,
-): { events: JobEvent[]; told: ToldOfJob | undefined } {
-  const held = new Set(known?.events.map(({ id }) => id));
-  const fresh = late.filter((id) => !known?.context.late?.includes(id));
-  const isRight = hoursRight === undefined || hoursRight === known?.context.hoursRight;
-  return {
-    events: events.filter(({ id }) => !held.has(id)),
-    told: fresh.length === 0 && isRight ? undefined : { late: fresh, hoursRight },
-  };
-}
-
 /** The journal with what is new to it, each event once. */
 function merged(known: readonly JobEvent[], more: readonly JobEvent[]): JobEvent[] {
   const fresh = new Map(more.map((event) => [event.id, event]));
@@ -90,7 +70,7 @@ function merged(known: readonly JobEvent[], more: readonly JobEvent[]): JobEvent
   return [...known, ...fresh.values()];
 }
 
-export const { jobsRead, jobKept, eventsKept, toldOfJob, unsentCounted, storeFailed } =
+export const { jobsRead, jobKept, eventsKept, lateKnown, unsentCounted, storeFailed } =
   jobs.actions;
 export const jobsReducer = jobs.reducer;
 

@@ -12,7 +12,6 @@ import {
   EventsPageSchema,
   ignore,
   isAtLeast,
-  JobContextSchema,
   JobBeginSchema,
   JobEventsSchema,
   ShopHereSchema,
@@ -25,9 +24,8 @@ import {
   eventsKept,
   jobKept,
   jobsRead,
-  newIn,
+  lateKnown,
   storeFailed,
-  toldOfJob,
   unsentCounted,
 } from '../state/jobs';
 import type { KeptJob } from '../state/jobs';
@@ -37,6 +35,7 @@ import { preferencesChanged } from '../state/preferences';
 import { machineWordsKept } from '../state/machineWords';
 import type { AppStore } from '../state/store';
 import { ask, get, lookAt } from './ask';
+import { contextToTake } from './contextToTake';
 import { heldBy } from './holder';
 import { JobStreams } from './jobStreams';
 import { machineWordsSent } from './machineWordsSent';
@@ -299,8 +298,8 @@ export class SyncEngine {
   /** Fetches a job and what others added to its journal; keeps both on the phone. */
   async pull(job: string): Promise<void> {
     const db = await this.opening;
-    if (!this.store.getState().jobs.byId[job]) {
-      const context = v.parse(JobContextSchema, await get(`/jobs/${job}`));
+    const context = await contextToTake(job, this.store.getState().jobs.byId[job]);
+    if (context) {
       await db.keepJob(context, false, this.now());
       this.store.dispatch(jobKept({ context, events: [] }));
     }
@@ -327,16 +326,18 @@ export class SyncEngine {
   }
 
   /** Keeps what came from the server, where it is not here already. */
-  private async take(job: string, page: EventsPage): Promise<void> {
-    const { events, told } = newIn(page, this.store.getState().jobs.byId[job]);
-    const { lacking = [] } = page;
+  private async take(job: string, { events, late = [], lacking = [] }: EventsPage): Promise<void> {
+    const known = this.store.getState().jobs.byId[job];
+    const held = new Set(known?.events.map(({ id }) => id));
+    const fresh = events.filter(({ id }) => !held.has(id));
+    const news = late.filter((id) => !known?.context.late?.includes(id));
     const db = await this.opening;
-    if (events.length > 0) await db.mergeEvents(events);
+    if (fresh.length > 0) await db.mergeEvents(fresh);
     // Before the events are shown: what came too late is never seen to count.
-    if (told) this.store.dispatch(toldOfJob({ job, ...told }));
-    if (events.length > 0) this.store.dispatch(eventsKept({ job, events }));
+    if (news.length > 0) this.store.dispatch(lateKnown({ job, late: news }));
+    if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
     const context = this.store.getState().jobs.byId[job]?.context;
-    if (told && context) await db.keepJob(context, false, this.now());
+    if (news.length > 0 && context) await db.keepJob(context, false, this.now());
     // A photo that an event names and that never arrived: it may lie on this phone.
     if (lacking.length > 0 && (await db.offerBlobs(lacking, this.now())) > 0) this.sendSoon();
   }

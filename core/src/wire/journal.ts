@@ -10,8 +10,6 @@ export const EventsPageSchema = v.object({
   late: v.optional(v.array(v.string())),
   /** Photos and clips that these events name and the server lacks, by their hashes. */
   lacking: v.optional(v.array(v.string())),
-  /** On the first page: the hours of the job as they were put right once it was signed. */
-  hoursRight: v.optional(v.number()),
   more: v.boolean(),
 });
 

@@ -9,7 +9,6 @@ import type { Database, OfShop } from '../sql/database';
 import { truth } from '../sql/columns';
 import type { Dialect } from '../sql/dialect';
 import { notHere } from '../yard/notHere';
-import { hoursRightOf } from '../yard/hoursRight';
 import { readSheet } from '../yard/sheets';
 import { holdsMore } from './heldByJob';
 import { headOf } from './jobHead';
@@ -145,13 +144,11 @@ export async function readEvents(db: Database, job: string, after: number) {
   // What is no JSON any more keeps nobody from the rest: the nightly look names it.
   const events = rows.map(({ body }): JobEvent => JSON.parse(body));
   const lacking = await lackingBlobs(db, events.flatMap(attachedTo));
-  const hoursRight = after === 0 ? await hoursRightOf(db, job) : undefined;
   return {
     events,
     serial: rows.at(-1)?.serial ?? after,
     ...(late.length > 0 && { late }),
     ...(lacking.length > 0 && { lacking }),
-    ...(hoursRight !== undefined && { hoursRight }),
     more: rows.length < found.length || found.length === PAGE,
   };
 }
