@@ -43,32 +43,37 @@ describe('a check at which the meter was not read', () => {
       ...{ by: 'months', date: { from: '2027-03-01', to: '2027-03-01' } },
     });
   });
+});
 
-  it('tells no drift, neither from the check before nor to the one after', () => {
-    const reading = (gap: number) => ({ go: gap, noGo: gap + 1, how: 'go-no-go' as const });
-    const check = (hours: number | null, found: number, left: number): PastCheck => ({
-      hours: hours === null ? null : { date: '2026-01-01', hours },
-      found: { 'intake.1': reading(found) },
-      left: { 'intake.1': reading(left) },
-    });
-    const rests = (...newestFirst: PastCheck[]) => {
-      const { histories } = pastOf(document, newestFirst, []);
-      const options = { everyHours: 500, seed: 1, draws: 10 };
-      const { adjusters } = forecastDrift(histories, {}, options);
-      const { rate, intervals } = adjusters.find(({ id }) => id === 'intake.1')!;
-      return { rate, intervals, last: histories[0]?.jobs.at(-1) };
-    };
-    const [first, second, third] = [
-      check(0, 330, 330),
-      check(1000, 320, 330),
-      check(2000, 320, 320),
-    ];
+describe('what drift is told from', () => {
+  const reading = (gap: number) => ({ go: gap, noGo: gap + 1, how: 'go-no-go' as const });
+  const check = (hours: number | null, found: number | undefined, left: number): PastCheck => ({
+    hours: hours === null ? null : { date: '2026-01-01', hours },
+    ...(found !== undefined && { found: { 'intake.1': reading(found) } }),
+    left: { 'intake.1': reading(left) },
+  });
+  const told = (...newestFirst: PastCheck[]) => {
+    const { histories } = pastOf(document, newestFirst, []);
+    const options = { everyHours: 500, seed: 1, draws: 10 };
+    const { adjusters } = forecastDrift(histories, {}, options);
+    const { rate, intervals } = adjusters.find(({ id }) => id === 'intake.1')!;
+    return { rate, intervals, last: histories[0]?.jobs.at(-1) };
+  };
+  const [first, second, third] = [check(0, 330, 330), check(1000, 320, 330), check(2000, 320, 320)];
+
+  it('is nothing around a check at which the meter was not read', () => {
     const unread = check(null, 250, 330);
-    expect(rests(third, second, first)).toMatchObject({ rate: -10, intervals: 2 });
-    expect(rests(third, unread, second, first)).toMatchObject({ rate: -10, intervals: 1 });
-    expect(rests(unread, second, first)).toMatchObject({
+    expect(told(third, second, first)).toMatchObject({ rate: -10, intervals: 2 });
+    expect(told(third, unread, second, first)).toMatchObject({ rate: -10, intervals: 1 });
+    expect(told(unread, second, first)).toMatchObject({
       ...{ intervals: 1, last: { left: reading(330), hours: 1000, notRead: true } },
     });
-    expect(rests(unread).intervals).toBe(0);
+    expect(told(unread).intervals).toBe(0);
+  });
+
+  it('begins anew with a check at which it was set without being read before', () => {
+    const set = check(1000, undefined, 360);
+    expect(told(check(2000, 350, 350), set, first)).toMatchObject({ rate: -10, intervals: 1 });
+    expect(told(set, first)).toMatchObject({ intervals: 0, last: { left: reading(360) } });
   });
 });

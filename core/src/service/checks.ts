@@ -53,9 +53,10 @@ function historiesOf(
     for (const { hours, found, left, disturbed } of inOrder) {
       const [was, is] = [found?.[id], left[id]];
       const at = hours ? engineHours(hours, meter) : jobs.at(-1)?.hours;
-      if (at === undefined || !was || !is) continue;
-      const anew = disturbed || !isRead || !hours;
-      const job = { hours: at, found: was, left: is, ...(anew && { disturbed: true }) };
+      if (at === undefined || !is) continue;
+      // Set without having been read before: nobody knows how far it had drifted by then.
+      const anew = disturbed || !isRead || !hours || !was;
+      const job = { hours: at, found: was ?? is, left: is, ...(anew && { disturbed: true }) };
       jobs.push(hours ? job : { ...job, notRead: true });
       isRead = hours !== null;
     }
