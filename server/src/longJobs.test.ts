@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import type { JobEvent } from '@longbar/core';
+import { formatDay } from '@longbar/core';
 import { buildSync } from 'esbuild';
 import type { ChildProcess } from 'node:child_process';
 import { fork } from 'node:child_process';
@@ -94,7 +95,7 @@ it('one that takes too long is given up and named, and everything else goes on',
     expect(JSON.parse(short!.summary).notes).toHaveLength(5);
     expect(await listSetAside(db)).toEqual([
       expect.objectContaining({
-        name: `The job at ${MACHINES[0]!.name} of ${TODAY}`,
+        name: `The job at ${MACHINES[0]!.name} of ${formatDay(TODAY)}`,
         why: expect.stringContaining('takes longer than 0.3 s'),
       }),
     ]);
