@@ -28,7 +28,7 @@ const [AT_NIGHT, BY_DAY] = [12, 30];
 export type NightWork = {
   /** From here on: soon after the start, then every night. */
   begin(): void;
-  /** Now, where a check was signed: its machine's drift is worked out at once. */
+  /** Now, where a check was signed or what drift rests on was put right: it is worked out at once. */
   look(): void;
   /** Ends it, and waits until it has. */
   end(): Promise<void>;

@@ -31,7 +31,7 @@ export type TestServer = {
   /** Asks as the phone of a foreman does; the path begins at the API. */
   fetch(path: string, init?: RequestInit): Promise<Response>;
   /** How often it heard that drift is to be worked out. */
-  signatures(): number;
+  driftsDue(): number;
   /** The cookie of its foreman’s phone. */
   cookie: string;
   /** The cookie of a phone that is paired with somebody new, of the first shop unless another is said. */
@@ -63,8 +63,8 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
   const made = beside ? openedBeside(beside) : empty ? emptyDatabase() : demoDatabase();
   const { db, folder, end, url: database } = await made;
   const logger = log ? logOf('info', { write: log }) : logOf('silent');
-  let signatures = 0;
-  const driftDue = () => signatures++;
+  let driftsDue = 0;
+  const driftDue = () => driftsDue++;
   const fleets = new Keepers((shop) => new FleetKeeper(shop, { anywhere: true }, logger));
   const hooks = new Keepers((shop) => new HookKeeper(shop, { anywhere: true }, logger));
   const options = { db, logger, run: 'test', incoming: folder, driftDue, fleets, hooks, proxies };
@@ -106,7 +106,7 @@ export async function startTestServer(wanted: Options = {}): Promise<TestServer>
     url: `http://127.0.0.1:${port}/api`,
     fetch: asForeman,
     cookie,
-    signatures: () => signatures,
+    driftsDue: () => driftsDue,
     pairedAs,
     get: (path) => ask(path),
     post: (path, body) => send('POST', path, body),

@@ -65,10 +65,10 @@ describe('machines', () => {
       { type: 'job.signed', name: 'Ina', incomplete: true },
     ]);
     expect((await server.post('/jobs', of)).status).toBe(201);
-    const signatures = server.signatures();
+    const heard = server.driftsDue();
     expect((await server.post(`/jobs/${of.id}/events`, events)).status).toBe(200);
     // Its drift is worked out anew at once.
-    expect(server.signatures()).toBe(signatures + 1);
+    expect(server.driftsDue()).toBe(heard + 1);
     const { body } = await server.get(`/machines/${welder}`);
     expect(body.history[0].summary.signed).toMatchObject({ incomplete: true });
     expect(body.due).toMatchObject({ by: due.by, atHours: due.atHours });

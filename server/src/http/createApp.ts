@@ -46,7 +46,7 @@ export type AppOptions = {
   hooks?: Keepers<HookKeeper> | undefined;
   /** How weeks of work are found; in this process unless said. */
   find?: FindWeeks | undefined;
-  /** Hears that drift is to be worked out: a check was signed, or the shop takes another risk. */
+  /** Hears that drift is to be worked out: by a check that was signed, other hours, another risk. */
   driftDue?: (() => void) | undefined;
   /** Where an archive lies while it is imported; the system’s own place for such files unless said. */
   incoming?: string | undefined;

@@ -7,8 +7,11 @@ import { askable } from './askable';
 import { checked } from './errors';
 import { noteOf } from './session';
 
-/** Telematics services that are asked for hours, and the readings that wait to be settled. */
-export function fleetRoutes(db: Database, keeper: FleetKeeper): Router {
+/**
+ * Telematics services that are asked for hours, and the readings that wait to be settled; `driftDue`
+ * hears that one may have been the first of another meter.
+ */
+export function fleetRoutes(db: Database, keeper: FleetKeeper, driftDue?: () => void): Router {
   const routes = Router();
   routes.get('/', async (_request, response) => {
     response.json(await listFleets(db));
@@ -39,6 +42,7 @@ export function fleetRoutes(db: Database, keeper: FleetKeeper): Router {
     const now = new Date();
     const at = { now: now.toISOString(), today: localDay(now) };
     await settleWaiting(db, Number(request.params.reading), answer, at);
+    driftDue?.();
     response.json(await listFleets(db));
   });
   return routes;

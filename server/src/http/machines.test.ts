@@ -124,6 +124,23 @@ describe('a machine that is changed', () => {
     expect(missing.body.error.issues[0].path).toBe('sheetRevision');
   });
 
+  it('has its drift worked out anew at once where it goes by another sheet or other hours', async () => {
+    const id = await add();
+    const heard = async (work: Promise<{ status: number }>) => {
+      const before = server.driftsDue();
+      expect((await work).status).toBeLessThan(300);
+      return server.driftsDue() - before;
+    };
+    const read = (date: string, hours: number, more = {}) =>
+      server.post(`/machines/${id}/hours`, { date, hours, ...more });
+    expect(await heard(server.patch(`/machines/${id}`, { name: 'Skiff 2' }))).toBe(0);
+    expect(await heard(server.patch(`/machines/${id}`, { sheet: SHEETS[1]!.id }))).toBe(1);
+    expect(await heard(read('2026-05-01', 40))).toBe(0);
+    expect(await heard(read('2026-05-20', 3, { replaced: true }))).toBe(1);
+    const { id: kept } = (await page(id)).readings.find(({ hours }) => hours === 40)!;
+    expect(await heard(server.patch(`/machines/${id}/hours/${kept}`, { hours: 41 }))).toBe(1);
+  });
+
   it('is out of the yard when it is retired, and comes back', async () => {
     const id = await add({ name: 'Old hoist' });
     expect((await server.patch(`/machines/${id}`, { retired: true })).body.retired).toBe(true);

@@ -22,7 +22,11 @@ import { noteOf } from './session';
 
 const unpacked = promisify(gunzip);
 
-export function machineRoutes(db: Database): Router {
+/**
+ * The machines of the yard; `driftDue` hears that the drift of one is to be worked out anew, by
+ * another sheet or other hours.
+ */
+export function machineRoutes(db: Database, driftDue?: () => void): Router {
   const routes = Router();
   routes.param('id', onlyUuid);
   routes.param('reading', onlyReading);
@@ -60,6 +64,7 @@ export function machineRoutes(db: Database): Router {
     const patch = checked(MachinePatchSchema, request.body);
     const now = new Date();
     await changeMachine(db, id, patch, now.toISOString(), localDay(now));
+    if (patch.sheet !== undefined) driftDue?.();
     await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
   });
   routes.delete('/:id', async (request, response) => {
@@ -77,12 +82,15 @@ export function machineRoutes(db: Database): Router {
   });
   routes.post('/:id/hours', async (request, response) => {
     const reading = checked(HoursPostSchema, request.body);
-    response.status(201).json(await addHours(db, request.params.id, reading, localDay(new Date())));
+    const read = await addHours(db, request.params.id, reading, localDay(new Date()));
+    if (reading.replaced) driftDue?.();
+    response.status(201).json(read);
   });
   routes.patch('/:id/hours/:reading', async (request, response) => {
     const { id, reading } = request.params;
     const right = checked(HoursCorrectionSchema, request.body);
     await correctHours(db, id, reading, right, localDay(new Date()));
+    driftDue?.();
     await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
   });
   return routes;

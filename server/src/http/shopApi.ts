@@ -74,7 +74,7 @@ export function shopApi(parts: ShopParts): ShopApi {
     next();
   });
   // What is asked for most goes past the fewest others.
-  api.use('/machines', machineRoutes(db));
+  api.use('/machines', machineRoutes(db, driftDue));
   api.use('/jobs', jobRoutes(db, feed, signed));
   api.use('/people', peopleRoutes(db));
   api.use('/practice', practiceRoutes(db));
@@ -82,7 +82,7 @@ export function shopApi(parts: ShopParts): ShopApi {
   api.get('/backups', (_request, response) => {
     response.json(backups ? backupsTold(backups, new Date()) : null);
   });
-  api.use('/fleets', fleetRoutes(db, fleets));
+  api.use('/fleets', fleetRoutes(db, fleets, driftDue));
   api.use('/hooks', hookRoutes(db, hooks));
   api.use('/shop', shopRoutes(db, driftDue));
   api.use('/demo', demoRoutes(db));
