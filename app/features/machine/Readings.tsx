@@ -21,6 +21,7 @@ export function Readings({ machine }: { machine: MachineDetail }) {
   const [all, setAll] = useState(false);
   const { readings } = machine;
   const signed = new Set(machine.history.map(({ id }) => id));
+  const isOpen = ({ id }: ReadingOnRecord) => id !== undefined && id === machine.jobs.open?.id;
   return (
     <Stack gap={space.small}>
       <View role="list" aria-label="Readings of the hour meter">
@@ -29,7 +30,9 @@ export function Readings({ machine }: { machine: MachineDetail }) {
             key={reading.id ?? i}
             machine={machine.id}
             reading={reading}
-            inJob={reading.id !== undefined && signed.has(reading.id)}
+            inJob={isOpen(reading) || (reading.id !== undefined && signed.has(reading.id))}
+            // In a job that is open the meter is read once more.
+            mayCorrect={!isOpen(reading)}
           />
         ))}
       </View>
@@ -40,9 +43,14 @@ export function Readings({ machine }: { machine: MachineDetail }) {
   );
 }
 
-type ReadingProps = { machine: string; reading: ReadingOnRecord; inJob: boolean };
+type ReadingProps = {
+  machine: string;
+  reading: ReadingOnRecord;
+  inJob: boolean;
+  mayCorrect: boolean;
+};
 
-function OneReading({ machine, reading, inJob }: ReadingProps) {
+function OneReading({ machine, reading, inJob, mayCorrect }: ReadingProps) {
   const tokens = useTokens();
   const [open, setOpen] = useState(false);
   const mayWork = useMay('technician');
@@ -76,7 +84,7 @@ function OneReading({ machine, reading, inJob }: ReadingProps) {
             </Words>
           ))}
           {!takenBack && <Words as="figure">{formatHours(hours)} h</Words>}
-          {isOnServer(id) && mayWork && (
+          {isOnServer(id) && mayWork && mayCorrect && (
             <Pressable
               role="button"
               aria-label={`Correct the reading of ${formatHours(hours)} h, ${formatDay(date)}`}
