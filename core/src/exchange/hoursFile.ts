@@ -33,7 +33,7 @@ const [TELLING_LINES, MOST_COLUMNS] = [1000, 1000];
 export function guessColumns(header: readonly string[], rows: readonly TableRow[]): HoursColumns {
   const names = header.slice(0, MOST_COLUMNS);
   const telling = rows.slice(0, TELLING_LINES);
-  const isDay = (cell = '') => [true, false].some((dayFirst) => dayOf(cell, dayFirst));
+  const isDay = (cell = '') => [true, false].some((dayFirst) => dayWritten(cell, dayFirst));
   const dated = (at: number) => telling.some(({ cells }) => isDay(cells[at]));
   const counted = (at: number) =>
     telling.some(({ cells }) => figureOf(cells[at] ?? '') !== undefined);
@@ -78,7 +78,7 @@ export function* readHours(
     const wrong = (path: string, message: string) => issues.push({ line, path, message });
     const machine =
       columns.machine === null ? one : byName.get(plain(cells[columns.machine] ?? ''));
-    const date = dayOf(cells[columns.date] ?? '', columns.dayFirst);
+    const date = dayWritten(cells[columns.date] ?? '', columns.dayFirst);
     const hours = figureOf(cells[columns.hours] ?? '');
     if (!machine) {
       const said = columns.machine === null ? '' : (cells[columns.machine] ?? '');
@@ -128,7 +128,7 @@ function plain(name: string): string {
 }
 
 /** The day a cell begins with, as 2026-05-02; undefined where it is none. */
-function dayOf(cell: string, dayFirst: boolean): string | undefined {
+function dayWritten(cell: string, dayFirst: boolean): string | undefined {
   const text = cell.trim();
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?!\d)/.exec(text);
   const local = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4})(?!\d)/.exec(text);
