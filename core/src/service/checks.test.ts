@@ -34,7 +34,9 @@ describe('a check at which the meter was not read', () => {
     });
     expect(due(jobs, [first, before, since])).toMatchObject({
       ...{ by: 'hours', atHours: 1900, hoursLeft: 200 },
-      why: expect.stringContaining('was not read at the last check: counted from before it.'),
+      why: expect.stringContaining(
+        'was not read at the last check: counted from the reading before it.',
+      ),
     });
   });
 

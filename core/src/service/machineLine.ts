@@ -47,10 +47,10 @@ export function machineLineOf(
   const { service } = document;
   // An incomplete job is on record, but the check it was to be is still due.
   const checks = jobs.filter(({ summary: { signed } }) => signed && !signed.incomplete);
-  const { kinds, ...last } = lastCheckOfAll(machine, checks, readings);
+  const { kinds, ...from } = lastCheckOfAll(machine, checks, readings);
   const read = checks.filter(({ summary }) => summary.hours);
   const drift = recheck && { ...recheck, checks: read.length };
-  const counted = { ...baseline, service, meter, ...last, ...(drift && { drift }) };
+  const counted = { ...baseline, service, meter, ...from, ...(drift && { drift }) };
   const next = nextDue({ ...counted, ...(tooFewChecks && { tooFewChecks }) }, readings, today);
   const due = withKinds(next ?? null, kinds);
   return {
@@ -63,7 +63,7 @@ export function machineLineOf(
     ...(machine.retired && { retired: true }),
     hours: shown(readings.at(-1) ?? checks[0]?.summary.hours ?? baseline.last),
     due,
-    interval: intervalOf(due, service, last.last && engineHours(last.last, meter)),
+    interval: intervalOf(due, service, from.last && engineHours(from.last, meter)),
     recheck,
     ...(tooFewChecks && { tooFewChecks }),
     jobs: {

@@ -108,9 +108,12 @@ function limitOf({
   if (drift && (!atHours || drift.atHours < atHours)) return { by: 'drift', ...byDrift(drift) };
   if (!atHours) return undefined;
   const alone = tooFewChecks ? ' Too few checks to tell its drift.' : '';
-  const from = notRead ? ' The meter was not read at the last check: counted from before it.' : '';
-  return { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.${from}${alone}` };
+  const unread = notRead ? ` ${COUNTED_BEFORE}` : '';
+  return { by: 'hours', atHours, why: `Every ${formatHours(every ?? 0)} h.${unread}${alone}` };
 }
+
+const COUNTED_BEFORE =
+  'The meter was not read at the last check: counted from the reading before it.';
 
 function byDrift({ adjuster, atHours, checks }: NonNullable<ServiceHistory['drift']>) {
   const why = `By its drift over ${checks} checks: ${adjusterName(adjuster)} may have left its limits by then.`;
