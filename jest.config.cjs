@@ -1,4 +1,6 @@
 // One Jest for all three parts: core and server run in Node, the app with Expo's preset.
+// On which day something was done goes by the clock: the same one wherever tests run.
+process.env.TZ = 'UTC';
 const longbar = {
   '^@longbar/core$': '<rootDir>/../core/src/index.ts',
   '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',

@@ -11,7 +11,6 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { freemem } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -50,7 +49,7 @@ export const inMemory = roomInMemory() ? { ...roomy, TMPDIR: MEMORY } : roomy;
 function roomInMemory() {
   if (!existsSync(MEMORY)) return false;
   const { bavail, bsize } = statfsSync(MEMORY);
-  return Math.min(bavail * bsize, freemem()) > ROOM;
+  return Math.min(bavail * bsize, process.availableMemory()) > ROOM;
 }
 
 export const say = (text) => console.log(text);

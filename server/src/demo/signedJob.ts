@@ -57,7 +57,8 @@ export function signedJob(
 ): { head: JobHead; events: JobEvent[]; clips: DemoNoise['clip'][] } {
   const id = idOf(machine.id, 'job', past.daysAgo);
   const begun = new Date(now.getTime() - past.daysAgo * 86_400_000);
-  begun.setUTCHours(7, 40, 0, 0);
+  // In the morning, by the clock of the machine that shows the demo.
+  begun.setHours(7, 40, 0, 0);
   const head: JobHead = {
     id,
     machine: machine.id,

@@ -1,5 +1,5 @@
 import type { BladeSet, EngineSheet, HoursReading } from '@longbar/core';
-import { fromThou, isRefused, itemAt, parseSheet, sheetForTag } from '@longbar/core';
+import { fromThou, isRefused, itemAt, localDay, parseSheet, sheetForTag } from '@longbar/core';
 import type { Wear, Worn } from './wear';
 import { wornOver } from './wear';
 import dunlin from './sheets/dunlin-4.json';
@@ -292,7 +292,7 @@ export const MACHINES: DemoMachine[] = [
 
 /** A reading's day, so many days before `now`. */
 export function dayBefore(now: Date, daysAgo: number): string {
-  return new Date(now.getTime() - daysAgo * 86_400_000).toISOString().slice(0, 10);
+  return localDay(new Date(now.getTime() - daysAgo * 86_400_000));
 }
 
 export function readingsOf(machine: DemoMachine, now: Date): HoursReading[] {
