@@ -8,6 +8,12 @@ import { questionHours } from './questionHours';
 /** What the hour meter showed, earliest first, and its changes. */
 type HourMeter = NonNullable<JobContext['hourMeter']>;
 
+/** What a job knows of the hour meter of its machine. */
+export type JobMeter = {
+  hourMeter?: HourMeter | undefined;
+  lastLeft?: { hours: HoursReading | null } | null | undefined;
+};
+
 /** A job carries so many of the last readings: they tell its use, and years of them are long. */
 const CARRIED = 60;
 
@@ -27,7 +33,7 @@ export function meterForJob(
  * What is doubtful about hours read in a job, by the same questions as on the machine's page;
  * undefined where nothing is. A job of an earlier version knows the last check's hours alone.
  */
-export function doubtJobHours(known: KnownHours, reading: HoursReading): HoursDoubt | undefined {
+export function doubtJobHours(known: JobMeter, reading: HoursReading): HoursDoubt | undefined {
   const { readings, meter } = meterKnown(known);
   return questionHours(reading, readings, meter);
 }
@@ -40,13 +46,7 @@ export function readAt({
   return { ...reading, date: at };
 }
 
-/** What a job knows of the hour meter of its machine. */
-export type KnownHours = {
-  hourMeter?: HourMeter | undefined;
-  lastLeft?: { hours: HoursReading | null } | null | undefined;
-};
-
-function meterKnown({ hourMeter, lastLeft }: KnownHours): HourMeter {
+function meterKnown({ hourMeter, lastLeft }: JobMeter): HourMeter {
   return hourMeter ?? { readings: lastLeft?.hours ? [lastLeft.hours] : [], meter: [] };
 }
 
@@ -57,7 +57,7 @@ function meterKnown({ hourMeter, lastLeft }: KnownHours): HourMeter {
  * @example hoursSince({}, { date: '2026-05-01', hours: 90 }, { date: '2026-06-01', hours: 100 }) // 10
  */
 export function hoursSince(
-  known: KnownHours,
+  known: JobMeter,
   earlier: HoursReading,
   own: HoursReading,
 ): number | undefined {

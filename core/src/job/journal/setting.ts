@@ -4,7 +4,7 @@ import { sheetForTag, sheetWith, withoutMarks } from '../../engine/variant';
 import type { BladeSet } from '../../gauging/blades';
 import type { Rates } from '../../gauging/rates';
 import type { Reading } from '../../gauging/reading';
-import type { KnownHours } from '../../service/jobHours';
+import type { JobMeter } from '../../service/jobHours';
 import type { JobHead } from './jobHead';
 import type { JobRules, JobState } from './state';
 
@@ -27,7 +27,7 @@ export type JobBegun = JobRules & {
   bladeSets?: readonly BladeSet[];
   lastLeft?: LastLeft;
   /** What the hour meter showed before, and its changes. */
-  hourMeter?: KnownHours['hourMeter'];
+  hourMeter?: JobMeter['hourMeter'];
   /** Its hours as they were put right once it was signed. */
   hoursRight?: number | undefined;
   /** The events of its journal that came too late to count, by id. */
@@ -42,7 +42,7 @@ type Context = {
   sheet: EngineSheet;
   shop: Pick<JobBegun, 'policy' | 'round' | 'bladeSets' | 'aim'>;
   lastLeft?: LastLeft;
-  hourMeter?: KnownHours['hourMeter'];
+  hourMeter?: JobMeter['hourMeter'];
   rates?: Rates | undefined;
   hoursRight?: number | undefined;
   late?: readonly string[] | undefined;
