@@ -116,7 +116,7 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
 /** The first and the last check are enough to read the others by. */
 function hoursWords(job: Pick<PastJob, 'hours' | 'notRead'> | undefined): string {
   if (!job) return '';
-  return job.notRead ? 'hours nobody read' : `${formatHours(Math.round(job.hours))} h`;
+  return job.notRead ? 'hours not read' : `${formatHours(Math.round(job.hours))} h`;
 }
 
 /** The room of the figures beside the chart. */
