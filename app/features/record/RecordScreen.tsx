@@ -132,5 +132,5 @@ const styles = StyleSheet.create({
   },
   noPrint: { justifyContent: 'space-between' },
   facts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.huge, rowGap: space.small },
-  fact: { minWidth: 120, maxWidth: '100%' },
+  fact: { minWidth: 150, maxWidth: '100%' },
 });

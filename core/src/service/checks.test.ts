@@ -41,9 +41,12 @@ describe('a check at which the meter was not read', () => {
   });
 
   it('is the first of an engine whose meter nobody ever read', () => {
-    expect(due([line('2026-03-01', null)], [])).toMatchObject({
+    const unread = [line('2026-03-01', null)];
+    expect(due(unread, [])).toMatchObject({
       ...{ by: 'months', date: { from: '2027-03-01', to: '2027-03-01' } },
+      ...{ atHours: null, onMeter: null, hoursLeft: null },
     });
+    expect(due(unread, [since])).toMatchObject({ atHours: null, hoursLeft: null });
   });
 });
 

@@ -104,7 +104,10 @@ function limitOf({
     const why = `Break-in check at ${formatHours(breakInHours)} h.`;
     return { by: 'break-in', atHours: hoursThen + breakInHours, why };
   }
-  const atHours = every && (last ? engineHours(last, meter) : hoursThen) + every;
+  // Of an engine whose meter nobody ever read, the hours of its last check are not known.
+  const isUnknown = notRead && !last;
+  const from = last ? engineHours(last, meter) : hoursThen;
+  const atHours = every && !isUnknown ? from + every : undefined;
   if (drift && (!atHours || drift.atHours < atHours)) return { by: 'drift', ...byDrift(drift) };
   if (!atHours) return undefined;
   const alone = tooFewChecks ? ' Too few checks to tell its drift.' : '';
