@@ -31,12 +31,12 @@ export function dueWords(due: NextDue | null, interval: number | null, today: st
       ? `${overdue ? 'overdue since' : 'by months:'} ${formatDay(due.date.to)}`
       : due.by === 'break-in'
         ? `break-in: ${hours}`
-        : hours;
+        : hours || 'hours not read';
   const byMonths = [due.why.replace(/\.$/, ''), hours].filter(Boolean).join('; ');
   return { figure, when: due.by === 'months' ? byMonths : dateWords(due), overdue, share };
 }
 
-function dateWords({ date }: NextDue): string {
-  if (!date) return 'too few readings to say when';
+function dateWords({ date, hoursLeft }: NextDue): string {
+  if (!date) return hoursLeft === null ? 'nobody knows when' : 'too few readings to say when';
   return formatDays(date.from, date.to);
 }

@@ -1,5 +1,5 @@
 import { inlineSix } from '../../test-support/engines';
-import type { HoursReading, JobLine } from '..';
+import type { EngineSheet, HoursReading, JobLine } from '..';
 import { forecastDrift, machineLineOf, pastOf } from '..';
 
 type PastCheck = Parameters<typeof pastOf>[1][number];
@@ -19,8 +19,10 @@ describe('a check at which the meter was not read', () => {
     ...{ id: '1', name: 'Pump', sheet: { id: '2', revision: 1 }, document, meter: [] },
     ...{ baseline: { last: null, breakInDone: false }, about: {}, retired: false },
   };
-  const due = (jobs: JobLine[], readings: HoursReading[]) =>
-    machineLineOf(machine, { jobs, readings, recheck: null }, '2026-09-01').due;
+  const due = (jobs: JobLine[], readings: HoursReading[], by: EngineSheet['service'] = service) => {
+    const going = { ...machine, document: { ...document, service: by } };
+    return machineLineOf(going, { jobs, readings, recheck: null }, '2026-09-01').due;
+  };
   const before = { date: '2026-02-01', hours: 1400 };
   const since = { date: '2026-08-01', hours: 1700 };
 
@@ -47,6 +49,10 @@ describe('a check at which the meter was not read', () => {
       ...{ atHours: null, onMeter: null, hoursLeft: null },
     });
     expect(due(unread, [since])).toMatchObject({ atHours: null, hoursLeft: null });
+    expect(due(unread, [since], { everyHours: 500 })).toEqual({
+      ...{ by: 'hours', atHours: null, onMeter: null, hoursLeft: null, date: null },
+      why: 'Every 500 h. The meter was read neither at the last check nor before: nobody knows when.',
+    });
   });
 });
 

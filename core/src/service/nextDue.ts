@@ -82,9 +82,15 @@ export function nextDue(
       why: `${months} months after ${lastOn ? 'the last check' : 'it went into service'}.`,
     };
   }
+  const every = service?.everyHours;
+  // Of an engine whose meter nobody ever read, the hours of its last check are not known.
+  if (!limit && every) return { ...UNKNOWN, why: `Every ${formatHours(every)} h. ${NEVER_READ}` };
   if (!hours || !limit) return undefined;
   return { by: limit.by, ...hours, onMeter, why: `${limit.why} ${hours.why}` };
 }
+
+const UNKNOWN = { by: 'hours', atHours: null, onMeter: null, hoursLeft: null, date: null } as const;
+const NEVER_READ = 'The meter was read neither at the last check nor before: nobody knows when.';
 
 type Limit = { by: 'break-in' | 'hours' | 'drift'; atHours: number; why: string };
 
@@ -104,7 +110,6 @@ function limitOf({
     const why = `Break-in check at ${formatHours(breakInHours)} h.`;
     return { by: 'break-in', atHours: hoursThen + breakInHours, why };
   }
-  // Of an engine whose meter nobody ever read, the hours of its last check are not known.
   const isUnknown = notRead && !last;
   const from = last ? engineHours(last, meter) : hoursThen;
   const atHours = every && !isUnknown ? from + every : undefined;
