@@ -1,7 +1,7 @@
 import type { MachineLine } from '@longbar/core';
 import { localDay } from '@longbar/core';
 import { useMachinesQuery } from '../../state/api';
-import { sheetsSpokenOf, yardWithWords } from '../../state/machineWords';
+import { machineOf, sheetsSpokenOf, yardWithWords } from '../../state/machineWords';
 import { useAppSelector } from '../../state/store';
 import { useMachinesSeen, useSheetsBy } from '../shared/useKnown';
 
@@ -18,7 +18,7 @@ export function useYard(): Yard {
   const query = useMachinesQuery(undefined, { refetchOnMountOrArgChange: true });
   const words = useAppSelector((state) => state.machineWords.waiting);
   const sheetBy = useSheetsBy(sheetsSpokenOf(words));
-  const machineBy = useMachinesSeen();
+  const machineBy = useMachinesSeen(words.map(machineOf));
   const { data, isLoading, isError } = query;
   const machines =
     words.length === 0
