@@ -13,7 +13,8 @@ import { ThemeProvider } from '../theme/ThemeProvider';
 import { PaperIcon } from '../ui/Icon';
 
 function Themed() {
-  const { theme: chosen, units } = useAppSelector((state) => state.preferences);
+  const chosen = useAppSelector((state) => state.preferences.theme);
+  const units = useAppSelector((state) => state.preferences.units);
   // Figures are words by now where they are shown: with other units all of them are said anew.
   showUnits(units ?? undefined);
   return (

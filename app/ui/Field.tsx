@@ -19,6 +19,12 @@ type Props = Pick<
   mistaken?: boolean;
 };
 
+/**
+ * Its label takes its place at once: each step of the way would draw it anew, and a page of many
+ * fields many times over.
+ */
+const AT_ONCE = { animation: { scale: 0 } };
+
 /** A field to type in, with what is wrong said below it. */
 export function Field({ label, name, value, onChange, error, mistaken, ...input }: Props) {
   const tokens = useTokens();
@@ -34,6 +40,7 @@ export function Field({ label, name, value, onChange, error, mistaken, ...input 
         outlineColor={tokens.secondInk}
         activeOutlineColor={tokens.ink}
         style={{ backgroundColor: tokens.sheet }}
+        theme={AT_ONCE}
         {...input}
       />
       {error !== undefined && (

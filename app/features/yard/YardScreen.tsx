@@ -1,7 +1,7 @@
 import type { MachineLine, Role, ShopHere, Soon } from '@longbar/core';
 import { comparePressing, localDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions } from 'react-native';
 import { WIDE } from '../../theme/tokens';
 import {
@@ -120,8 +120,11 @@ function Empty({ shop, role }: { shop: ShopHere; role: Role }) {
 
 type BoardProps = { machines: readonly MachineLine[]; today: string; soon: Soon | undefined };
 
-/** The machines by what is most urgent, or by the weeks in which they are worth opening. */
-function Board({ machines, today, soon }: BoardProps) {
+/**
+ * The machines by what is most urgent, or by the weeks in which they are worth opening. Drawn anew
+ * when one of them changes, and not with all else that the page hears while it opens.
+ */
+const Board = memo(function Board({ machines, today, soon }: BoardProps) {
   const [planned, setPlanned] = useState(false);
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
@@ -141,7 +144,7 @@ function Board({ machines, today, soon }: BoardProps) {
       )}
     </>
   );
-}
+});
 
 function CalendarNote() {
   const calendar = useCalendarQuery();
