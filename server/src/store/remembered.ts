@@ -12,7 +12,7 @@ const MOST = 10_000;
  * for none once that was heard.
  */
 export class Remembered<Value extends object> {
-  private readonly databases = new WeakMap<object, Memory<Value>>();
+  private readonly databases = new WeakMap<object, LRUCache<string, Known<Value>>>();
 
   /** What is remembered under this key, or else read; undefined is read again each time. */
   async of<Found extends Value | undefined>(
@@ -21,24 +21,24 @@ export class Remembered<Value extends object> {
     read: () => Promise<Found>,
   ): Promise<Value | Found> {
     const memory = this.memoryOf(db);
-    const known = memory.values.get(key);
-    if (known) return known;
-    const { changes } = memory;
+    const changes = db.whole.changes();
+    const known = memory.get(key);
+    if (known?.changes === changes) return known.value;
     const found = await read();
     // What was changed while it was read may be of before.
-    if (found && db.whole.changes() === changes) memory.values.set(key, found);
+    if (found && db.whole.changes() === changes) memory.set(key, { value: found, changes });
     return found;
   }
 
-  private memoryOf({ whole }: Database): Memory<Value> {
-    const changes = whole.changes();
+  /** One for a database, whatever changes there: its places are all made when it is. */
+  private memoryOf({ whole }: Database): LRUCache<string, Known<Value>> {
     const known = this.databases.get(whole);
-    if (known?.changes === changes) return known;
-    const memory = { changes, values: new LRUCache<string, Value>({ max: MOST, ttl: LASTS }) };
+    if (known) return known;
+    const memory = new LRUCache<string, Known<Value>>({ max: MOST, ttl: LASTS });
     this.databases.set(whole, memory);
     return memory;
   }
 }
 
-/** What was read since so many changes were known. */
-type Memory<Value extends object> = { changes: number; values: LRUCache<string, Value> };
+/** What was read when so many changes were known. */
+type Known<Value extends object> = { value: Value; changes: number };
