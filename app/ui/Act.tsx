@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { ViewStyle } from 'react-native';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { IconName } from './Icon';
@@ -7,6 +8,7 @@ import { NOT_BY_ENTER } from './spacePresses';
 import type { Tokens } from '../theme/tokens';
 import { radius, target } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
+import { useSame } from './useSame';
 import { Words } from './Words';
 
 type Props = {
@@ -25,7 +27,11 @@ type Props = {
 };
 
 /** A button of the application: large, one line or two, saying what will be recorded. */
-export function Act(props: Props) {
+export function Act({ onPress, ...shown }: Props) {
+  return <Drawn {...shown} onPress={useSame(onPress)} />;
+}
+
+const Drawn = memo(function Act(props: Props) {
   const { label, detail, onPress, name, weight = 'plain', icon, disabled, byHand, style } = props;
   useAsPrimary(weight === 'primary' && !disabled && !byHand ? label : undefined, onPress);
   const tokens = useTokens();
@@ -62,7 +68,7 @@ export function Act(props: Props) {
       </View>
     </Pressable>
   );
-}
+});
 
 function coloursOf(weight: 'primary' | 'stop' | 'plain', tokens: Tokens, disabled?: boolean) {
   if (disabled) return { ground: tokens.hair, ink: tokens.secondInk, edge: tokens.hair };

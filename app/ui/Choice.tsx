@@ -1,7 +1,9 @@
+import { memo } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { radius, target } from '../theme/tokens';
 import { spacePresses } from './spacePresses';
 import { useTokens } from '../theme/ThemeProvider';
+import { useSame } from './useSame';
 import { Words } from './Words';
 
 type Props = {
@@ -16,7 +18,12 @@ type Props = {
 };
 
 /** One of several that may be chosen, or some of them; the chosen one is framed and filled. */
-export function Choice({ label, name, detail, chosen, several = false, onPress }: Props) {
+export function Choice({ onPress, ...shown }: Props) {
+  return <Drawn {...shown} onPress={useSame(onPress)} />;
+}
+
+const Drawn = memo(function Choice(props: Props) {
+  const { label, name, detail, chosen, several = false, onPress } = props;
   const tokens = useTokens();
   return (
     <Pressable
@@ -44,7 +51,7 @@ export function Choice({ label, name, detail, chosen, several = false, onPress }
       )}
     </Pressable>
   );
-}
+});
 
 const styles = StyleSheet.create({
   choice: {

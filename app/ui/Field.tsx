@@ -1,7 +1,9 @@
 import type { ComponentProps } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { useTokens } from '../theme/ThemeProvider';
+import { useSame } from './useSame';
 import { Words } from './Words';
 
 type Props = Pick<
@@ -19,27 +21,37 @@ type Props = Pick<
   mistaken?: boolean;
 };
 
+type Submitted = Parameters<NonNullable<Props['onSubmitEditing']>>[0];
+
 /**
  * Its label takes its place at once: each step of the way would draw it anew, and a page of many
  * fields many times over.
  */
 const AT_ONCE = { animation: { scale: 0 } };
 
+/** Drawn anew for each letter is the one that is typed in, and none of the others of its page. */
+const Input = memo(TextInput);
+
 /** A field to type in, with what is wrong said below it. */
-export function Field({ label, name, value, onChange, error, mistaken, ...input }: Props) {
+export function Field(props: Props) {
+  const { label, name, value, onChange, error, mistaken, onSubmitEditing, ...input } = props;
   const tokens = useTokens();
+  const style = useMemo(() => ({ backgroundColor: tokens.sheet }), [tokens]);
+  const changed = useSame(onChange);
+  const submitted = useSame((event: Submitted) => onSubmitEditing?.(event));
   return (
     <View>
-      <TextInput
+      <Input
         mode="outlined"
         label={label}
         aria-label={name ?? label}
         value={value}
-        onChangeText={onChange}
+        onChangeText={changed}
+        onSubmitEditing={onSubmitEditing && submitted}
         error={error !== undefined || mistaken === true}
         outlineColor={tokens.secondInk}
         activeOutlineColor={tokens.ink}
-        style={{ backgroundColor: tokens.sheet }}
+        style={style}
         theme={AT_ONCE}
         {...input}
       />

@@ -1,15 +1,18 @@
+import { memo } from 'react';
 import Svg, { Path } from 'react-native-svg';
 import { ICON_PATHS } from './iconPaths';
 
 export type IconName = keyof typeof ICON_PATHS;
 
-export function Icon({ name, color, size = 24 }: { name: IconName; color: string; size?: number }) {
+type Props = { name: IconName; color: string; size?: number };
+
+export const Icon = memo(function Icon({ name, color, size = 24 }: Props) {
   return (
     <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
       <Path d={ICON_PATHS[name]} fill={color} />
     </Svg>
   );
-}
+});
 
 function isIcon(name: unknown): name is IconName {
   return typeof name === 'string' && name in ICON_PATHS;

@@ -1,4 +1,5 @@
 import type { ComponentProps, Ref } from 'react';
+import { memo } from 'react';
 import { StyleSheet, Text } from 'react-native';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
@@ -25,10 +26,10 @@ type Props = ComponentProps<typeof Text> & {
 };
 
 /** Text in one of the application's few sizes. */
-export function Words({ as = 'body', color = 'ink', style, ...props }: Props) {
+export const Words = memo(function Words({ as = 'body', color = 'ink', style, ...props }: Props) {
   const tokens = useTokens();
   const heading = as === 'title' || as === 'heading' ? { role: 'heading' as const } : undefined;
   return (
     <Text {...heading} {...props} style={[roles[as], tabular, { color: tokens[color] }, style]} />
   );
-}
+});

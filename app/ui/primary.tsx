@@ -1,12 +1,5 @@
 import type { ReactNode } from 'react';
-import {
-  createContext,
-  useContext,
-  useEffect,
-  useRef,
-  useState,
-  useSyncExternalStore,
-} from 'react';
+import { createContext, useContext, useEffect, useState, useSyncExternalStore } from 'react';
 
 /** The one thing to record now: what its button says, and pressing it. */
 export type Primary = { label: string; press: () => void };
@@ -46,17 +39,16 @@ export function PrimaryProvider({ children }: { children: ReactNode }) {
   return <PrimaryContext.Provider value={store}>{children}</PrimaryContext.Provider>;
 }
 
-/** Makes this button the primary one while it is shown; `label` undefined where it is not. */
+/**
+ * Makes this button the primary one while it is shown; `label` undefined where it is not. `press` is
+ * the same as long as the button is.
+ */
 export function useAsPrimary(label: string | undefined, press: () => void): void {
   const store = useContext(PrimaryContext);
-  const latest = useRef(press);
-  useEffect(() => {
-    latest.current = press;
-  });
   useEffect(() => {
     if (!store || label === undefined) return;
-    return store.show({}, { label, press: () => latest.current() });
-  }, [store, label]);
+    return store.show({}, { label, press });
+  }, [store, label, press]);
 }
 
 const NOBODY = { subscribe: () => () => undefined, current: () => undefined };
