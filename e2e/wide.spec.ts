@@ -41,6 +41,18 @@ test('the yard is a table to sort, the most urgent machine first, and takes a re
   );
 });
 
+test('the yard is asked for once while it opens, and each of its machines is then kept here', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await page.goto(server.url);
+  const machines = () => asked.filter((path) => path.startsWith('/api/machines/'));
+  await expect.poll(() => new Set(machines()).size).toBe(8);
+  expect(machines()).toHaveLength(8);
+  expect(asked.filter((path) => path === '/api/machines')).toHaveLength(1);
+});
+
 test('a machine shows its head as the last check left it, and where drift asks for a look', async ({
   page,
 }) => {

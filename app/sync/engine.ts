@@ -68,6 +68,8 @@ export class SyncEngine {
   private looking: Promise<void> | undefined;
   private sending = false;
   private failures = 0;
+  /** What the server told may be old: something was sent, or nobody was heard for a while. */
+  private toldOld = false;
   /** Asked to send while it was sending. */
   private asked = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -88,10 +90,7 @@ export class SyncEngine {
       const db = await this.opening;
       const contexts = await db.jobs();
       const kept = await Promise.all(
-        contexts.map(async (context) => ({
-          context,
-          events: await db.eventsOf(context.head.id),
-        })),
+        contexts.map(async (context) => ({ context, events: await db.eventsOf(context.head.id) })),
       );
       this.store.dispatch(machineWordsKept(await db.machineWords()));
       this.store.dispatch(jobsRead(kept));
@@ -106,9 +105,7 @@ export class SyncEngine {
 
   /** Asks which shop answers; another one's page begins from what this phone kept of that. */
   private lookForShop(): Promise<void> {
-    this.looking ??= this.lookForShopNow().finally(() => {
-      this.looking = undefined;
-    });
+    this.looking ??= this.lookForShopNow().finally(() => (this.looking = undefined));
     return this.looking;
   }
 
@@ -146,6 +143,7 @@ export class SyncEngine {
   /** The waits begin anew: a network that has just come back may need a moment yet. */
   private signalBack(): void {
     this.failures = 0;
+    this.toldOld = true;
     void this.send();
     void this.lookForShop();
   }
@@ -356,6 +354,7 @@ export class SyncEngine {
       const walk = await beginWalk(db);
       let result = await sendOldest(db, ask, walk);
       while (result === 'progress') {
+        this.toldOld = true;
         this.streams.askAgain();
         result = await sendOldest(db, ask, walk);
         if (result === 'progress') await this.count();
@@ -382,7 +381,8 @@ export class SyncEngine {
 
   private settle(reachable: boolean, held: Held[]): void {
     this.store.dispatch(unsentCounted({ reachable, held }));
-    if (reachable) this.store.dispatch(serverReached);
+    if (reachable && this.toldOld) this.store.dispatch(serverReached);
+    if (reachable) this.toldOld = false;
     this.failures = reachable && held.length === 0 ? 0 : this.failures + 1;
     if (this.failures === 0) return;
     // It may be that another shop answers here by now.
