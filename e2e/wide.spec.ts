@@ -41,7 +41,7 @@ test('the yard is a table to sort, the most urgent machine first, and takes a re
   );
 });
 
-test('the yard is asked for once while it opens, and each of its machines is then kept here', async ({
+test('the yard is asked for once while it opens, and each of its machines when it has changed', async ({
   page,
 }) => {
   const asked: string[] = [];
@@ -51,6 +51,16 @@ test('the yard is asked for once while it opens, and each of its machines is the
   await expect.poll(() => new Set(machines()).size).toBe(8);
   expect(machines()).toHaveLength(8);
   expect(asked.filter((path) => path === '/api/machines')).toHaveLength(1);
+
+  await page.getByRole('link', { name: /^Brine pump 2/ }).click();
+  await page.getByLabel('Hours on the meter today').fill('6590,5');
+  await page.getByRole('button', { name: 'Add the reading' }).click();
+  await expect(page.getByText('6,590.5 h').first()).toBeVisible();
+  const own = new URL(page.url()).pathname;
+  asked.length = 0;
+  await page.getByRole('link', { name: 'Yard', exact: true }).click();
+  await expect.poll(() => machines().includes(`/api${own}`)).toBe(true);
+  expect(new Set(machines()).size).toBe(1);
 });
 
 test('a machine shows its head as the last check left it, and where drift asks for a look', async ({

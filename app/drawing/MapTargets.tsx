@@ -1,8 +1,9 @@
 import { itemAt } from '@longbar/core';
-import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { HeadGeometry, SeatedBank } from '@longbar/core';
 import { elementOf } from '../ui/domNode.web';
+import { useSame } from '../ui/useSame';
 import type { MapCell } from './mapCell';
 import { isEnded, spoken } from './mapCell';
 
@@ -26,14 +27,7 @@ type ColumnsProps = Pick<Props, 'bank' | 'cells' | 'column' | 'onSelect'> & { he
 
 /** A column for each cylinder, drawn anew only where what it says has changed. */
 function ColumnTargets({ bank, cells, column, onSelect, height }: ColumnsProps) {
-  const latest = useRef(cells);
-  useEffect(() => {
-    latest.current = cells;
-  });
-  const press = useCallback(
-    (own: readonly string[]) => onSelect(nextOf(own, latest.current)),
-    [onSelect],
-  );
+  const press = useSame((own: readonly string[]) => onSelect(nextOf(own, cells)));
   const columns = useMemo(
     () => bank.cylinders.map(({ adjusters }) => adjusters.map(({ id }) => id)),
     [bank],

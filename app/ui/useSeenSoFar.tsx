@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import { useSame } from './useSame';
 import { whileSeen } from './whileSeen';
 
 /** So many rows fill a screen and a little more. */
@@ -18,14 +19,14 @@ export function useSeenSoFar(total: number): { count: number; end: ReactNode } {
 
 function End({ onSeen }: { onSeen: () => void }) {
   const end = useRef<View>(null);
-  const seen = useRef(onSeen);
+  const seen = useSame(onSeen);
   useEffect(
     () =>
       whileSeen(end.current, () => {
-        seen.current();
+        seen();
         return () => undefined;
       }),
-    [],
+    [seen],
   );
   return <View ref={end} style={{ height: 1 }} />;
 }

@@ -1,6 +1,7 @@
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { useSame } from '../../ui/useSame';
 import type { PracticeWorker } from './practice.worker';
 
 export type Worked<Result> = { result?: Result; failed?: string };
@@ -14,24 +15,20 @@ export function usePracticeWorker<Result>(
   work: (worker: Remote<PracticeWorker>) => Promise<Result>,
 ): Worked<Result> {
   const [answer, setAnswer] = useState<Worked<Result> & { for: string }>();
-  const latest = useRef(work);
-  useEffect(() => {
-    latest.current = work;
-  });
+  const begin = useSame(work);
   useEffect(() => {
     let current = true;
     const worker = new Worker(new URL('./practice.worker', import.meta.url));
     const keep = (worked: Worked<Result>) => {
       if (current) setAnswer({ for: asked, ...worked });
     };
-    latest
-      .current(wrap<PracticeWorker>(worker))
+    begin(wrap<PracticeWorker>(worker))
       .then((result) => keep({ result }))
       .catch((error: Error) => keep({ failed: error.message }));
     return () => {
       current = false;
       worker.terminate();
     };
-  }, [asked]);
+  }, [asked, begin]);
   return answer?.for === asked ? answer : {};
 }

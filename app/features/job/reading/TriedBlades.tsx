@@ -1,8 +1,8 @@
 import type { BladeSet, SettingSpec, SteppedBlade, Trial } from '@longbar/core';
 import { tapBlade, tapStepped } from '@longbar/core';
-import { useCallback, useEffect, useRef } from 'react';
 import { triedSince } from '../../../state/openJob';
 import { useAppSelector } from '../../../state/store';
+import { useSame } from '../../../ui/useSame';
 import { usePractisedJournal } from '../../shared/practising';
 import { BladeRow } from './BladeRow';
 import type { WorkingJob } from '../model/workingJob';
@@ -32,11 +32,7 @@ export function TriedBlades({ job, id, phase, set, spec, thickFirst, drawn = [],
       triedSince(practised ?? jobs.byId[setting.head.id]?.events ?? [], state.lastN, of),
     ) ?? drawn;
   // The tiles are drawn anew only where they change, so what they call must stay the same.
-  const tapped = useRef<(size: number) => void>(() => undefined);
-  useEffect(() => {
-    tapped.current = (size) => onTry(tapBlade(tried, size));
-  });
-  const onTap = useCallback((size: number) => tapped.current(size), []);
+  const onTap = useSame((size: number) => onTry(tapBlade(tried, size)));
   return (
     <BladeRow
       {...{ set, spec, tried, thickFirst, onTap }}
