@@ -8,16 +8,17 @@ const FRESH = 900_000;
 export class AskedFor {
   private readonly known = new Map<string, { line: string; at: number }>();
 
-  /** The ids of those that are to be asked for; from here on they are. */
-  fresh(lines: readonly { id: string }[], now = Date.now()): string[] {
-    const due = lines
-      .map((line) => ({ id: line.id, line: JSON.stringify(line), at: now }))
-      .filter(({ id, line }) => {
-        const before = this.known.get(id);
-        return before?.line !== line || now - before.at >= FRESH;
-      });
-    for (const { id, line, at } of due) this.known.set(id, { line, at });
-    return due.map(({ id }) => id);
+  /** The ids of the lines to ask for now. They count as asked for from here on. */
+  due(lines: readonly { id: string }[], now = Date.now()): string[] {
+    return lines
+      .filter((each) => {
+        const line = JSON.stringify(each);
+        const before = this.known.get(each.id);
+        if (before?.line === line && now - before.at < FRESH) return false;
+        this.known.set(each.id, { line, at: now });
+        return true;
+      })
+      .map(({ id }) => id);
   }
 
   /** It was not answered. */

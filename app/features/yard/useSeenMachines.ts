@@ -14,7 +14,7 @@ const MOST = 60;
 /** What is asked for here is asked of the server, whatever is known of it. */
 const ANEW = { subscribe: false, forceRefetch: true };
 
-/** What this page asked for: of a yard that is left and shown again only what has changed is. */
+/** What was asked for already: a yard that is shown again asks only for what has changed. */
 const [machinesAsked, sheetsAsked] = [new AskedFor(), new AskedFor()];
 
 /**
@@ -26,13 +26,13 @@ export function useSeenMachines(machines: readonly MachineLine[] | undefined): v
   const { data: sheets } = useSheetsQuery();
   useEffect(() => {
     const fetches = [
-      ...machinesAsked.fresh(firstOf<MachineLine>(machines)).map((id) => () => {
+      ...machinesAsked.due(firstOf<MachineLine>(machines)).map((id) => () => {
         const asked = dispatch(api.endpoints.machine.initiate(id, ANEW));
-        void asked.then(({ data }) => keep(machinesAsked, id, data));
+        void asked.then((answer) => keep(machinesAsked, id, answer));
       }),
-      ...sheetsAsked.fresh(firstOf<SheetLine>(sheets)).map((id) => () => {
+      ...sheetsAsked.due(firstOf<SheetLine>(sheets)).map((id) => () => {
         const asked = dispatch(api.endpoints.sheet.initiate(id, ANEW));
-        void asked.then(({ data }) => keep(sheetsAsked, id, data));
+        void asked.then((answer) => keep(sheetsAsked, id, answer));
       }),
     ];
     // They go on when the yard is left: what was seen in it is wanted all the same.
@@ -44,10 +44,10 @@ function firstOf<Line>(lines: readonly Line[] = []): readonly Line[] {
   return lines.slice(0, MOST);
 }
 
-type Answer = { document: Parameters<typeof fetchPhotos>[0] };
+type Answer = { isSuccess: boolean; data?: { document: Parameters<typeof fetchPhotos>[0] } };
 
-/** With its photos; what nobody answered is asked for again. */
-function keep(asked: AskedFor, id: string, data: Answer | undefined): void {
-  if (data) fetchPhotos(data.document);
+/** With its photos. What nobody answered is asked for again: what was known before is no answer. */
+function keep(asked: AskedFor, id: string, { isSuccess, data }: Answer): void {
+  if (isSuccess && data) fetchPhotos(data.document);
   else asked.forget(id);
 }
