@@ -2,6 +2,7 @@ import { dayOf, daysBetween } from '../calendar';
 import type { AdjusterKind } from '../engine/kinds';
 import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
+import { isInScope } from '../job/journal/scope';
 import { kindsInWords } from '../job/words/scopeWords';
 import { headLetters } from '../picture/headLetters';
 import type { AboutMachine } from '../wire/machineForm';
@@ -48,11 +49,14 @@ export function machineLineOf(
   // An incomplete job is on record, but the check it was to be is still due.
   const checks = jobs.filter(({ summary: { signed } }) => signed && !signed.incomplete);
   const { kinds, ...from } = lastCheckOfAll(machine, checks, readings);
-  const read = checks.filter(({ summary }) => summary.hours);
+  // The drift of an adjuster rests on the checks that were about it, and is counted from the last.
+  const own = recheck ? checks.filter(({ summary }) => isInScope(summary, recheck.adjuster)) : [];
+  const read = own.filter(({ summary }) => summary.hours);
   const drift = recheck && { ...recheck, checks: read.length };
   const counted = { ...baseline, service, meter, ...from, ...(drift && { drift }) };
   const next = nextDue({ ...counted, ...(tooFewChecks && { tooFewChecks }) }, readings, today);
   const due = withKinds(next ?? null, kinds);
+  const since = due?.by === 'drift' ? countedFrom(own[0], baseline, readings) : from;
   return {
     id: machine.id,
     name: machine.name,
@@ -63,7 +67,7 @@ export function machineLineOf(
     ...(machine.retired && { retired: true }),
     hours: shown(readings.at(-1) ?? checks[0]?.summary.hours ?? baseline.last),
     due,
-    interval: intervalOf(due, service, from.last && engineHours(from.last, meter)),
+    interval: intervalOf(due, service, since.last && engineHours(since.last, meter)),
     recheck,
     ...(tooFewChecks && { tooFewChecks }),
     jobs: {
@@ -106,11 +110,10 @@ function lastCheckOfAll(
   // Newest first, and what was never checked here is the oldest of all.
   const age = ({ check }: (typeof lasts)[number]) => (check < 0 ? Infinity : check);
   const oldest = Math.max(0, ...lasts.map(age));
-  const check = checks[oldest];
   const kinds = lasts.filter((each) => age(each) === oldest).map(({ kind }) => kind);
   return {
-    ...(check ? countedFrom(check, baseline, readings) : { last: baseline.last }),
-    breakInDone: baseline.breakInDone || check !== undefined,
+    ...countedFrom(checks[oldest], baseline, readings),
+    breakInDone: baseline.breakInDone || checks[oldest] !== undefined,
     kinds: kinds.length === lasts.length ? [] : kinds,
   };
 }
@@ -118,21 +121,27 @@ function lastCheckOfAll(
 /**
  * Months count from the day a check was signed, hours from what the meter showed at it. Where it was
  * not read, they count from what it showed last before: it is due too early rather than too late.
+ * Before the first check they count from what was known of the machine.
  */
 function countedFrom(
-  { at, summary: { hours, signed } }: JobLine,
+  check: JobLine | undefined,
   baseline: Baseline,
   readings: readonly HoursReading[],
 ): Pick<ServiceHistory, 'last' | 'lastOn' | 'notRead'> {
-  const lastOn = dayOf(signed?.at ?? at);
+  if (!check) return { last: baseline.last };
+  const { hours, signed } = check.summary;
+  const lastOn = dayOf(signed?.at ?? check.at);
   if (hours) return { last: hours, lastOn };
   const before = readings.filter(({ date }) => daysBetween(date, lastOn) >= 0).at(-1);
   return { last: before ?? baseline.last, lastOn, notRead: true };
 }
 
-/** What is due, and of which kinds where the others were checked since. */
+/**
+ * What is due, and of which kinds where the others were checked since. By drift it is the engine, for
+ * the adjuster that may be out can be one that was checked since.
+ */
 function withKinds(due: MachineLine['due'], kinds: AdjusterKind[]): MachineLine['due'] {
-  if (!due || kinds.length === 0) return due;
+  if (!due || due.by === 'drift' || kinds.length === 0) return due;
   const why = `${due.why} Only the ${kindsInWords(kinds)}: the rest was checked since.`;
   return { ...due, kinds, why };
 }

@@ -64,7 +64,7 @@ describe('a job about some of the engine', () => {
     expect(new Set(read.map((id) => id.split('.')[0]))).toEqual(new Set(['injector']));
     expect(outcome).toBe('signed');
     const page = recordPage(record);
-    expect(page.facts.find(({ name }) => name === 'Today')?.value).toBe(
+    expect(page.facts.find(({ name }) => name === 'About')?.value).toBe(
       'Only the injectors. Still due: intake valves and exhaust valves',
     );
     expect(page.rows.find(({ id }) => id === 'intake.1')?.done).toBe('not part of this job');
@@ -195,7 +195,7 @@ describe('a check without setting', () => {
     const next = instructionOf(settingOn(six), state, events.at(-1)!.at);
     expect(next).toMatchObject({ do: 'sign' });
     expect(recordPage(recordOf(settingOn(six), events)).facts).toContainEqual({
-      name: 'Today',
+      name: 'About',
       value: 'Everything, read and not set',
     });
   });
@@ -242,6 +242,21 @@ describe('what a job left out', () => {
       atHours: 1800,
       kinds: ['intake', 'exhaust'],
     });
+  });
+
+  it('says nothing of the rest where the drift of one that was checked since comes first', () => {
+    const whole = line('2026-01-01', 1000);
+    const valves = line('2026-03-01', 1300, { kinds: ['intake', 'exhaust'] });
+    const recheck = { adjuster: 'exhaust.2', atHours: 1450, hoursLeft: 150 };
+    const injectors = line('2026-04-01', 1400, { kinds: ['injector'] });
+    const past = { jobs: [injectors, valves, whole], readings: [], recheck };
+    const { due: asked, interval } = machineLineOf(machine, past, '2026-05-02');
+    expect(asked).toMatchObject({ by: 'drift', atHours: 1450 });
+    expect(asked).not.toHaveProperty('kinds');
+    // It rests on the checks that were about it, and is counted from the last of them.
+    expect(asked?.why).toMatch(/^By its drift over 2 checks: No. 2 exhaust /);
+    expect(asked?.why).not.toMatch(/Only the|checked since/);
+    expect(interval).toBe(150);
   });
 
   it('keeps the break-in check open until everything was checked once', () => {

@@ -130,7 +130,7 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
     case 'why.noted':
       return { what: 'Why', detail: REASON[event.reason] };
     case 'scope.chosen':
-      return { what: 'Today', detail: scopeWords(event) };
+      return { what: 'About', detail: scopeWords(event) };
     case 'cold.stated':
       return { what: 'Cold since', detail: formatInstant(event.since) };
     case 'hot.stated':

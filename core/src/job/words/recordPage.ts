@@ -136,7 +136,7 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     fact('Begun', `${formatDay(head.at)} by ${head.by}`),
     ...(people.length > 1 ? [fact('Worked', new Intl.ListFormat('en').format(people))] : []),
     fact('Hours', hoursFact(hours)),
-    ...(isWhole(scope.told) ? [] : [fact('Today', scopeFact(scope))]),
+    ...(isWhole(scope.told) ? [] : [fact('About', scopeFact(scope))]),
     fact('Why', why ? [REASON[why.reason], why.symptom].filter(Boolean).join(': ') : 'not said'),
     temperatureFact(record),
     ...(metal ? [fact('Metal', `${formatTemperature(metal.celsius)}, read by ${metal.by}`)] : []),
