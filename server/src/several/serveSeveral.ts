@@ -1,7 +1,4 @@
-import type { RequestListener } from 'node:http';
-import { Agent } from 'node:http';
 import { join } from 'node:path';
-import httpProxy from 'http-proxy';
 import type { Logger } from 'pino';
 import type { Served, StartOptions } from '../serve';
 import type { Place } from '../listening';
@@ -12,6 +9,7 @@ import { proxiesFrom, wholeFrom } from '../settings';
 import { madeDatabase } from '../store/sql/postgres/made';
 import { forgetDatabase, noteDatabase } from './notedDatabase';
 import { startOwnPostgres } from './ownPostgres';
+import { proxyTo } from './proxyTo';
 import { Several } from './several';
 
 const DATABASE = 'longbar';
@@ -82,30 +80,5 @@ function behindProxy(
     // The proxy holds the certificate.
     TLS_CERT: undefined,
     TLS_KEY: undefined,
-  };
-}
-
-const AWAY = 'The server is starting. It answers in a moment.';
-
-/** Passes each request to the next of several ports, and says so where none takes it. */
-function proxyTo(next: () => number | undefined): { answer: RequestListener; close: () => void } {
-  const agent = new Agent({ keepAlive: true });
-  const proxy = httpProxy.createProxyServer({ agent, xfwd: true });
-  const answer: RequestListener = (request, response) => {
-    const away = () => {
-      if (response.headersSent) return response.destroy();
-      response.writeHead(503, { 'Content-Type': 'application/json', 'Retry-After': '1' });
-      return response.end(JSON.stringify({ error: { message: AWAY } }));
-    };
-    const port = next();
-    if (port === undefined) return away();
-    return proxy.web(request, response, { target: { host: '127.0.0.1', port } }, away);
-  };
-  return {
-    answer,
-    close: () => {
-      proxy.close();
-      agent.destroy();
-    },
   };
 }
