@@ -6,8 +6,11 @@ const longbar = {
   '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',
   '^fast-check$': `${__dirname}/jest.fastCheck.cjs`,
 };
+// How thoroughly: `some`, `whole` or `soak`.
+const tried = process.env.LONGBAR_TRIED ?? 'some';
 const inNode = {
   testEnvironment: 'node',
+  globals: { TRIED: tried },
   testMatch: ['<rootDir>/**/*.test.ts'],
   transformIgnorePatterns: ['/node_modules/(?!(valibot|node-wav|fft\\.js)/)'],
   transform: { '\\.c?[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
@@ -20,7 +23,7 @@ const inNode = {
 
 module.exports = {
   // A busy machine of two cores needs its time; a test that hangs still fails.
-  testTimeout: process.env.LONGBAR_SOAK ? 3_600_000 : 300_000,
+  testTimeout: tried === 'soak' ? 3_600_000 : 300_000,
   // By itself it leaves one of two cores idle.
   maxWorkers: 2,
   projects: [
@@ -28,8 +31,6 @@ module.exports = {
       ...inNode,
       displayName: 'core',
       rootDir: `${__dirname}/core`,
-      // Core knows no process: what it is to know comes in.
-      globals: { SOAK: Boolean(process.env.LONGBAR_SOAK) },
     },
     {
       ...inNode,
@@ -48,7 +49,7 @@ module.exports = {
         '<rootDir>/src/http/{api,company,isolation,several,shops,stream}.test.ts',
       ],
       testPathIgnorePatterns: ['store/sql/(?!database|postgres)', 'journal/damage', 'poison'],
-      globals: { POSTGRES: true },
+      globals: { TRIED: tried, POSTGRES: true },
       globalSetup: `${__dirname}/server/test-support/onPostgres.ts`,
     },
     `${__dirname}/app/jest.config.cjs`,

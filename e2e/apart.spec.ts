@@ -5,7 +5,7 @@ import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-test('what two phones set without hearing of each other is locked and read once more', async ({
+test('what two phones set without hearing of each other is locked and read once more @more', async ({
   page,
   context,
 }) => {

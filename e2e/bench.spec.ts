@@ -145,7 +145,7 @@ test('a strip, a disc and a check line are on paper as large as they say', async
   expect(farthest).toBeGreaterThan(149.8);
 });
 
-test('in a job the sums begin with its figures, one tap away', async ({ page }) => {
+test('in a job the sums begin with its figures, one tap away @more', async ({ page }) => {
   const job = new JobPage(page);
   await job.toStopOne(server.url);
   await page.getByRole('button', { name: 'Sums with these figures' }).click();
@@ -157,7 +157,7 @@ test('in a job the sums begin with its figures, one tap away', async ({ page }) 
   await job.at('Stop \\d+ of 2');
 });
 
-test('the section is turned by a finger and by keys, step by step of the lesson', async ({
+test('the section is turned by a finger and by keys, step by step of the lesson @more', async ({
   page,
 }) => {
   await page.goto(`${server.url}/bench/chart?order=1-3-4-2`);
@@ -189,7 +189,7 @@ test('the section is turned by a finger and by keys, step by step of the lesson'
   expect(await violations(page)).toEqual([]);
 });
 
-test('names, roles and contrast of the bench hold by day and by night', async ({ page }) => {
+test('names, roles and contrast of the bench hold by day and by night @more', async ({ page }) => {
   for (const path of [
     '',
     '/chart?order=1-3-4-2',

@@ -78,7 +78,7 @@ test('a backup while the server runs is put back by one command, once it has sto
   await server.end();
 });
 
-test('after an older backup was put back, each phone sends what it holds and the server lost', async ({
+test('after an older backup was put back, each phone sends what it holds and the server lost @more', async ({
   browser,
 }) => {
   const server = await TestServer.start();

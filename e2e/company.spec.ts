@@ -74,7 +74,7 @@ test('two shops of one server are seen side by side, and a machine goes from one
   await expect(north.getByText('No company is run from this shop.')).toBeVisible();
 });
 
-test('a sheet is published once for a company, and taken by its shops when they want to', async ({
+test('a sheet is published once for a company, and taken by its shops when they want to @more', async ({
   page,
   browser,
 }) => {

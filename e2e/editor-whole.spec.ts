@@ -97,7 +97,7 @@ const BY_HAND = {
   ],
 };
 
-test('a sheet written field by field, with everything the schema holds, is the one made by hand', async ({
+test('a sheet written field by field, with everything the schema holds, is the one made by hand @more', async ({
   page,
 }) => {
   // A hundred fields take their time on a slow machine.

@@ -119,7 +119,9 @@ test('a chart typed in is held against the model; a conflict is settled and kept
   await expect(page.getByText('settle before a job', { exact: false })).toHaveCount(0);
 });
 
-test('an engine without marks is found by its rockers in the job itself', async ({ page }) => {
+test('an engine without marks is found by its rockers in the job itself @more', async ({
+  page,
+}) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Welder');
   await job.prepare('40');

@@ -13,7 +13,7 @@ test.afterEach(() => server.end());
 
 const tap = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).tap();
 
-test('the demo is loaded into an empty shop and removed as a whole, and the phone mixes nothing', async ({
+test('the demo is loaded into an empty shop and removed as a whole, and the phone mixes nothing @more', async ({
   page,
 }) => {
   await page.goto(server.url);
@@ -38,7 +38,7 @@ test('the demo is loaded into an empty shop and removed as a whole, and the phon
   await expect(page.getByText(/step 1 of/)).toHaveCount(0);
 });
 
-test('who begins at a server that was slow once is told so, and goes on by itself', async ({
+test('who begins at a server that was slow once is told so, and goes on by itself @more', async ({
   page,
 }) => {
   await page.route('**/api/me', (route) => route.abort());

@@ -49,7 +49,9 @@ test('a stop is worked by three keys alone, in the view for full hands', async (
   await expect.poll(dabs).toBe(6);
 });
 
-test('a pedal and Enter record the work, and never what keeps people safe', async ({ page }) => {
+test('a pedal and Enter record the work, and never what keeps people safe @more', async ({
+  page,
+}) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Brine pump 2');
   await job.prepare('6601');

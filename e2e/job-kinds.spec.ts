@@ -12,7 +12,7 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
-test('the truck: hold-downs first, valves, injectors by height, brakes at full lift', async ({
+test('the truck: hold-downs first, valves, injectors by height, brakes at full lift @more', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -142,7 +142,7 @@ test('the loader: measured everywhere, shims worked out, fitted and read again',
   await expect(page.getByRole('heading', { name: 'Signed', exact: true })).toBeVisible();
 });
 
-test('the barge: hot, against its window', async ({ page }) => {
+test('the barge: hot, against its window @more', async ({ page }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Barge', 'Each cylinder');
   await job.isDue();
@@ -166,7 +166,7 @@ test('the barge: hot, against its window', async ({ page }) => {
   await job.at('Once round again');
 });
 
-test('the welder: a nut that is seized ends honestly, as incomplete, and stays due', async ({
+test('the welder: a nut that is seized ends honestly, as incomplete, and stays due @more', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -216,7 +216,7 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
   await expect(page.getByText('Nut was rounded', { exact: false })).toBeVisible();
 });
 
-test('a swap is asked about before anything is turned, and two people each say clear', async ({
+test('a swap is asked about before anything is turned, and two people each say clear @more', async ({
   page,
 }) => {
   const job = new JobPage(page);

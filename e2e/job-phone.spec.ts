@@ -167,7 +167,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await expect(page.getByText('6,601 h, 12 of 12 finished, signed by Ina')).toBeVisible();
 });
 
-test('the job resumes on the same step after a reload, and the yard leads back to it', async ({
+test('the job resumes on the same step after a reload, and the yard leads back to it @more', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -186,7 +186,7 @@ test('the job resumes on the same step after a reload, and the yard leads back t
   await expect(job.heading('No. 3 intake')).toBeVisible();
 });
 
-test('a job keeps the sheet it began with and says when there is a newer one', async ({
+test('a job keeps the sheet it began with and says when there is a newer one @more', async ({
   page,
   request,
 }) => {

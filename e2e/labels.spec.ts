@@ -51,7 +51,7 @@ test('a machine’s label is read back, and what it says opens the machine', asy
   await expect(page.getByRole('heading', { name: 'Brine pump 2' })).toBeVisible();
 });
 
-test('a sheet of labels is as large on paper as it says, behind what is used up', async ({
+test('a sheet of labels is as large on paper as it says, behind what is used up @more', async ({
   page,
 }) => {
   await page.goto(server.url);
@@ -83,7 +83,7 @@ test('a sheet of labels is as large on paper as it says, behind what is used up'
   await expect(page.getByRole('button', { name: 'Print' })).toBeDisabled();
 });
 
-test('after signing, the engine gets a label with day, hours, lash, next check and who', async ({
+test('after signing, the engine gets a label with day, hours, lash, next check and who @more', async ({
   page,
 }) => {
   await page.goto(server.url);

@@ -32,7 +32,7 @@ const take = async (page: Page, file: Parameters<typeof page.setInputFiles>[1]) 
 };
 const clip = (name: string) => `${process.env.LONGBAR_E2E_SOUNDS}/${name}.wav`;
 
-test('a tick is recorded before the work, and is in the job for whoever comes next', async ({
+test('a tick is recorded before the work, and is in the job for whoever comes next @more', async ({
   page,
   context,
 }) => {

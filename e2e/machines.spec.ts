@@ -79,7 +79,9 @@ test('a machine is added, changed, read wrongly and put right, retired and broug
   await server.end();
 });
 
-test('a job begun by mistake is abandoned with a reason, and out of the way', async ({ page }) => {
+test('a job begun by mistake is abandoned with a reason, and out of the way @more', async ({
+  page,
+}) => {
   const server = await TestServer.start();
   const job = new JobPage(page);
   await job.start(server.url, 'Barge');
@@ -102,7 +104,7 @@ test('a job begun by mistake is abandoned with a reason, and out of the way', as
 test.describe('without signal', () => {
   test.use({ serviceWorkers: 'allow' });
 
-  test('a machine is added with the server gone, a job begins on it, and both arrive', async ({
+  test('a machine is added with the server gone, a job begins on it, and both arrive @more', async ({
     page,
     context,
   }) => {

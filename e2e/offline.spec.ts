@@ -13,7 +13,7 @@ import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
 
-test('a whole job with the server stopped, from opening the application to signing', async ({
+test('a whole job with the server stopped, from opening the application to signing @more', async ({
   page,
   context,
 }) => {
@@ -50,7 +50,10 @@ test('a whole job with the server stopped, from opening the application to signi
   await server.end();
 });
 
-test('the photos of a sheet are at hand in a job without signal', async ({ page, context }) => {
+test('the photos of a sheet are at hand in a job without signal @more', async ({
+  page,
+  context,
+}) => {
   const server = await TestServer.start();
   const machines = await (await server.fetch('/machines')).json();
   const { id, sheet } = machines.find(({ name }: { name: string }) => name === 'Welder');

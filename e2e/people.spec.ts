@@ -81,7 +81,7 @@ test('the first phone is paired by the link the server prints, a second by the f
   await server.end();
 });
 
-test('a technician looks round the demo, drafts a sheet and publishes none', async ({
+test('a technician looks round the demo, drafts a sheet and publishes none @more', async ({
   browser,
 }) => {
   const { server, phone } = await asTam(browser);
@@ -131,7 +131,7 @@ test('a technician looks round the demo, drafts a sheet and publishes none', asy
   await server.end();
 });
 
-test('a phone that is let go in the middle of a job goes on there, and loses nothing', async ({
+test('a phone that is let go in the middle of a job goes on there, and loses nothing @more', async ({
   browser,
 }) => {
   const { server, phone } = await asTam(browser);
@@ -228,7 +228,9 @@ test('each hangs their own lock; one that was taken off without signal hangs for
   await server.end();
 });
 
-test('a name with a PIN is used on another’s phone by its owner only', async ({ browser }) => {
+test('a name with a PIN is used on another’s phone by its owner only @more', async ({
+  browser,
+}) => {
   const { server, phone } = await asTam(browser);
   const orlas = await newPhone(browser);
   const whose = { name: 'Orla', role: 'technician' };

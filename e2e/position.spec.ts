@@ -24,7 +24,7 @@ async function openSix(job: JobPage): Promise<void> {
 }
 
 for (const at of [217, 655]) {
-  test(`the truck is found by any rocker from ${at}°, and nothing is lit before a stop`, async ({
+  test(`the truck is found by any rocker from ${at}°, and nothing is lit before a stop @more`, async ({
     page,
   }) => {
     const job = new JobPage(page);
@@ -61,7 +61,7 @@ test('a tight valve at the mark is named as the odd one, and worked on', async (
   await expect(page.getByText(/^Tight: /)).toBeVisible();
 });
 
-test('past the mark of an engine that must not go back: so many degrees, or nobody knows', async ({
+test('past the mark of an engine that must not go back: so many degrees, or nobody knows @more', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -81,7 +81,7 @@ test('past the mark of an engine that must not go back: so many degrees, or nobo
   await expect(page.getByText('It may stand anywhere.', { exact: false })).toBeVisible();
 });
 
-test('somebody may have turned it during a break: asked, and what was read is kept', async ({
+test('somebody may have turned it during a break: asked, and what was read is kept @more', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -102,7 +102,7 @@ test('somebody may have turned it during a break: asked, and what was read is ke
   await expect(page.getByRole('button', { name: /No. 1 intake: .*finished/ })).toBeVisible();
 });
 
-test('a hot engine is run again: isolated, opened and found anew', async ({ page }) => {
+test('a hot engine is run again: isolated, opened and found anew @more', async ({ page }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Barge', 'Each cylinder');
   await job.isDue();
@@ -128,7 +128,7 @@ test('a hot engine is run again: isolated, opened and found anew', async ({ page
   await expect(page.getByText('It may stand anywhere.', { exact: false })).toBeVisible();
 });
 
-test('hours of a job are held against what the meter showed since the last check', async ({
+test('hours of a job are held against what the meter showed since the last check @more', async ({
   page,
 }) => {
   const job = new JobPage(page);
@@ -148,7 +148,7 @@ test('hours of a job are held against what the meter showed since the last check
   await job.at('Make unable to start');
 });
 
-test('a meter that was replaced is no dead end', async ({ page }) => {
+test('a meter that was replaced is no dead end @more', async ({ page }) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Brine pump 2');
   await job.isDue();

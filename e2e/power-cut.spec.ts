@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { root } from './support/root';
 import { TestServer } from './support/server';
+import { TRIED } from './support/tried';
 
 const BATCH = 20;
 
@@ -45,7 +46,7 @@ async function keptBy(server: TestServer, job: string): Promise<Set<string>> {
   return kept;
 }
 
-const ROUNDS = process.env.LONGBAR_SOAK ? 100 : 10;
+const ROUNDS = { some: 2, whole: 10, soak: 100 }[TRIED];
 /** They are cut in parts, so that two of them run side by side. */
 const PARTS = 2;
 /** A job has so many rounds: a journal of days is not folded anew for every batch. */
@@ -98,7 +99,7 @@ async function roundsOfLoad(from: number, rounds: number): Promise<void> {
   await server.end();
 }
 
-test('a full disk is said, and loses nothing that was acknowledged', async () => {
+test('a full disk is said, and loses nothing that was acknowledged @more', async () => {
   const server = await TestServer.start({ alone: true });
   await server.down();
   await server.up({ kilobytes: 4096 });

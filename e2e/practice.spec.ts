@@ -79,7 +79,7 @@ test('where is it: cylinders are wiggled, the line is laid, the truth is shown',
   await expect(page.getByRole('slider')).toHaveAttribute('aria-valuenow', truth ?? '');
 });
 
-test('the whole job: hands at the engine, the true screens, and a mark for what was written down', async ({
+test('the whole job: hands at the engine, the true screens, and a mark for what was written down @more', async ({
   page,
 }) => {
   const practised = new PractisedJob(page);
@@ -115,7 +115,7 @@ const CAUSES: [told: RegExp, answer: RegExp][] = [
   [/was loose together/, /^All of a kind are loose/],
 ];
 
-test('what is wrong: one who says nothing is told, and then finds it at its valve', async ({
+test('what is wrong: one who says nothing is told, and then finds it at its valve @more', async ({
   page,
 }) => {
   const begin = async () => {

@@ -8,7 +8,7 @@ import { TestServer } from './support/server';
 const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
 const [SHEET, PUMP, SKIFF] = [id(1), id(2), id(3)];
 
-test('a lost server is put back on an empty one from the phones that worked there', async ({
+test('a lost server is put back on an empty one from the phones that worked there @more', async ({
   browser,
 }) => {
   const server = await TestServer.start({ empty: true, alone: true });

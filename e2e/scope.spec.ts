@@ -12,7 +12,9 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
-test('only the injectors: nothing else is asked for, and the valves stay due', async ({ page }) => {
+test('only the injectors: nothing else is asked for, and the valves stay due @more', async ({
+  page,
+}) => {
   const job = new JobPage(page);
   await job.start(server.url, 'Salt truck 3', 'Two positions');
   await job.isAbout({ not: ['Valves', 'Brakes'] });
@@ -59,7 +61,7 @@ test('only the injectors: nothing else is asked for, and the valves stay due', a
   await expect(page.getByText(/only the injectors, 6 of 6 finished/)).toBeVisible();
 });
 
-test('a check only: nothing is offered to be set, and what is outside stays due', async ({
+test('a check only: nothing is offered to be set, and what is outside stays due @more', async ({
   page,
 }) => {
   const job = new JobPage(page);

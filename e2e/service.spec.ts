@@ -48,7 +48,7 @@ test('the yard by pressing and by week, and a calendar of it', async ({ page }) 
   expect(readFileSync(await file.path(), 'utf8')).toContain('SUMMARY:Launch: check overdue');
 });
 
-test('a page whose script did not come says so, and comes once the server can be reached', async ({
+test('a page whose script did not come says so, and comes once the server can be reached @more', async ({
   page,
 }) => {
   const rest = '**/all-*.js';
@@ -62,7 +62,7 @@ test('a page whose script did not come says so, and comes once the server can be
   await expect(page.getByRole('link', { name: 'Practice' })).toBeVisible();
 });
 
-test('a page of which no script came says so, and is loaded again', async ({ page }) => {
+test('a page of which no script came says so, and is loaded again @more', async ({ page }) => {
   const scripts = '**/*.js';
   await page.route(scripts, (route) => route.abort('connectionreset'));
   await page.goto(server.url);
@@ -99,7 +99,7 @@ test('a machine whose exhaust valve recedes: the finding, and its drift on chart
   await expect(findings).toContainText('No. 4 exhaust');
 });
 
-test('a doubtful reading is asked about, and a new meter counts on', async ({ page }) => {
+test('a doubtful reading is asked about, and a new meter counts on @more', async ({ page }) => {
   await page.goto(server.url);
   await page.getByRole('link', { name: /^Brine pump 2/ }).click();
   await page.getByLabel('Hours on the meter today').fill('3');
@@ -251,7 +251,9 @@ test('hours from a table: its columns mapped and remembered, mistakes by their l
   await expect(page.getByText('6,588 h')).toBeVisible();
 });
 
-test('drift decides on the board: what it asks for is due then, and says so', async ({ page }) => {
+test('drift decides on the board: what it asks for is due then, and says so @more', async ({
+  page,
+}) => {
   // It is worked out by a process of its own, soon after the start.
   await expect(async () => {
     await page.goto(server.url);

@@ -4,11 +4,12 @@ import { spawnSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { root } from './support/root';
 import { TestServer } from './support/server';
+import { TRIED } from './support/tried';
 
 const PHONES = 8;
-const ROUNDS = process.env.LONGBAR_SOAK ? 120 : 4;
+const ROUNDS = TRIED === 'soak' ? 120 : 4;
 /** So often the database is killed, and not one of the processes. */
-const DATABASE_EVERY = process.env.LONGBAR_SOAK ? 6 : 4;
+const DATABASE_EVERY = TRIED === 'soak' ? 6 : 4;
 
 /** The processes that one began whose command has these words. */
 function begunBy(parent: number, words: string): number[] {
@@ -56,7 +57,7 @@ async function allOf(server: TestServer, job: string): Promise<string[]> {
   return ids;
 }
 
-test('eight phones lose nothing where processes whose clocks are apart or the database are killed', async ({
+test('eight phones lose nothing where processes whose clocks are apart or the database are killed @more', async ({
   page,
 }) => {
   const server = await TestServer.start({ postgres: true, clocksApart: true });

@@ -57,7 +57,7 @@ test('the methods stand side by side, refusals with their reason', async ({ page
   ).toBeVisible();
 });
 
-test('typical lobes are said to be typical', async ({ page }) => {
+test('typical lobes are said to be typical @more', async ({ page }) => {
   await open(page, 'Whimbrel V8');
   await expect(page.getByText('typical figures, not the maker’s', { exact: false })).toBeVisible();
 });
@@ -88,7 +88,7 @@ test('find position narrows, names the odd one out, and tells the way', async ({
   await expect(page.getByText('is the odd one', { exact: false })).toHaveCount(0);
 });
 
-test('an engine without marks is found by its rockers and tells how to make marks', async ({
+test('an engine without marks is found by its rockers and tells how to make marks @more', async ({
   page,
 }) => {
   await open(page, 'Ruff 1');
@@ -163,7 +163,7 @@ test('a sheet goes out as a file and comes in again; a bad one changes nothing',
   expect((await all).suggestedFilename()).toBe('sheets.json');
 });
 
-test('the pocket card reads without the application', async ({ page }) => {
+test('the pocket card reads without the application @more', async ({ page }) => {
   await open(page, 'Turnstone 640');
   await page.getByRole('button', { name: 'Pocket card to print' }).click();
   await expect(page.getByText('360° clockwise, 11 turns of the tool: mark I')).toBeVisible();

@@ -11,7 +11,7 @@ test.beforeEach(async () => {
 });
 test.afterEach(() => server.end());
 
-test('at the first valve: how to settle it, doubt at any time, the adapter at the nut', async ({
+test('at the first valve: how to settle it, doubt at any time, the adapter at the nut @more', async ({
   page,
 }) => {
   const job = new JobPage(page);

@@ -41,7 +41,7 @@ test('the yard is a table to sort, the most urgent machine first, and takes a re
   );
 });
 
-test('the yard is asked for once while it opens, and each of its machines when it has changed', async ({
+test('the yard is asked for once while it opens, and each of its machines when it has changed @more', async ({
   page,
 }) => {
   const asked: string[] = [];
@@ -73,7 +73,7 @@ test('a machine shows its head as the last check left it, and where drift asks f
   await expect(page.getByText(/^Marked: /)).toBeVisible();
 });
 
-test('a finished job shows its record', async ({ page }) => {
+test('a finished job shows its record @more', async ({ page }) => {
   await page.goto(server.url);
   await page.getByRole('link', { name: /^Brine pump 2/ }).click();
   await page
@@ -86,7 +86,7 @@ test('a finished job shows its record', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
 });
 
-test('the arrow keys move over the map and Enter opens an adjuster', async ({ page }) => {
+test('the arrow keys move over the map and Enter opens an adjuster @more', async ({ page }) => {
   const job = new JobPage(page);
   await job.toStopOne(server.url);
   const map = page.getByRole('group', { name: 'Rockers from the front' });
@@ -101,7 +101,7 @@ test('the arrow keys move over the map and Enter opens an adjuster', async ({ pa
   await expect(map.getByRole('button', { name: /^No. 1 exhaust/ })).toBeFocused();
 });
 
-test('of a long yard only what is scrolled to is drawn', async ({ page }) => {
+test('of a long yard only what is scrolled to is drawn @more', async ({ page }) => {
   await page.route('**/api/machines', async (route) => {
     const answer = await route.fetch();
     const [first] = (await answer.json()) as { id: string; name: string }[];

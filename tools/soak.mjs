@@ -16,7 +16,7 @@ import {
 installDependencies();
 installChromium();
 installPostgres();
-const env = { ...environment, LONGBAR_SOAK: '1' };
+const env = { ...environment, LONGBAR_TRIED: 'soak' };
 const bin = (name) => join(root, 'node_modules/.bin', name);
 must(
   'The soak',
@@ -37,5 +37,5 @@ must(
 );
 // The same tests as of one process with its file.
 must('Browser tests on PostgreSQL', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
-  env: { ...environment, LONGBAR_E2E_POSTGRES: '1' },
+  env: { ...environment, LONGBAR_TRIED: 'whole', LONGBAR_E2E_POSTGRES: '1' },
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { engine, inlineSix, planned } from '../../test-support/engines';
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 import type { EngineSheet } from '..';
 import { adjustersOf, planBarring } from '..';
 import { compareInOrder, turnsOf } from './sites';

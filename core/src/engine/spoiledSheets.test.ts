@@ -1,5 +1,5 @@
 import { inlineSix } from '../../test-support/engines';
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 import { BARRING_METHODS, crankBelief, isRefused, parseSheet, planBarring, SeededRandom } from '..';
 
 const SPOILED = times(5000, 20_000);

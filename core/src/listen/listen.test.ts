@@ -1,5 +1,5 @@
 import { engine, inlineSix } from '../../test-support/engines';
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 import { soundPair } from '../../test-support/soundPairs';
 import { SeededRandom } from '../seededRandom';
 import { heardEngine } from './heardEngine';

@@ -1,4 +1,4 @@
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 import { wholeJobs } from '../../test-support/wholeJobs';
 
 const JOBS = times(250, 1000);

@@ -2,7 +2,7 @@ import type { Faults, JobOutcome, Level, WholeTask } from '..';
 import { isRefused, LEVELS, markJob, practiceSheet, quickSheet, simulateJob, wholeTask } from '..';
 import { inlineSix } from '../../test-support/engines';
 import { simulatedEngine } from '../../test-support/simulatedEngines';
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 
 const ORDERS = [
   [1, 3, 4, 2],

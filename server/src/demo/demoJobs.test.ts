@@ -1,6 +1,7 @@
 import { BARRING_METHODS, isRefused, simulateJob } from '@longbar/core';
 import { brokenLaws } from '../../../core/test-support/lawOfJobs';
 import { randomJob } from '../../../core/test-support/randomJobs';
+import { times } from '../../../core/test-support/times';
 import { MACHINES } from './yard';
 
 const sheets = [
@@ -13,7 +14,7 @@ describe('whole jobs on the engines of the demo', () => {
     (_, sheet) => {
       let ran = 0;
       for (const [m, method] of BARRING_METHODS.entries()) {
-        for (let seed = 0; seed < 6; seed++) {
+        for (let seed = 0; seed < times(6, 30); seed++) {
           const job = { ...randomJob(sheet, 100 * m + seed), method };
           const outcome = simulateJob(sheet, job);
           if (isRefused(outcome)) continue;
@@ -24,7 +25,7 @@ describe('whole jobs on the engines of the demo', () => {
           });
         }
       }
-      expect(ran).toBeGreaterThan(6);
+      expect(ran).toBeGreaterThan(times(6, 30));
     },
     120_000,
   );

@@ -5,7 +5,7 @@ import { routes } from '../../test-support/routes';
 import type { TestServer } from '../../test-support/testServer';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW } from '../../test-support/now';
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 import { spoiled } from '../../test-support/spoiled';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';

@@ -5,7 +5,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { SeededRandom } from '@longbar/core';
 import { signedAnew } from '../../test-support/signedAnew';
 import { NOW } from '../../test-support/now';
-import { times } from '../../test-support/soak';
+import { times } from '../../test-support/times';
 import { spoiled } from '../../test-support/spoiled';
 import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';

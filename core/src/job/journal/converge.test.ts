@@ -1,5 +1,5 @@
 import { EVERY_ACT, JOB, uuid } from '../../../test-support/journal';
-import { times } from '../../../test-support/soak';
+import { times } from '../../../test-support/times';
 import type { JobAct, JobEvent } from '../..';
 import { foldJob, knownTo, SeededRandom } from '../..';
 

@@ -2,7 +2,7 @@ import { inlineSix } from '../../../test-support/engines';
 import { journal, keepAsFound, setting, wholeJob } from '../../../test-support/journal';
 import { randomJob } from '../../../test-support/randomJobs';
 import { simulatedEngine } from '../../../test-support/simulatedEngines';
-import { times } from '../../../test-support/soak';
+import { times } from '../../../test-support/times';
 import type { EngineSheet, JobAct, JobBegun, JobRecord } from '../..';
 import {
   adjustersIn,

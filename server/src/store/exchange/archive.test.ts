@@ -9,7 +9,8 @@ import { MACHINES } from '../../demo/yard';
 import type { TestDatabase } from '../../../test-support/demoDatabase';
 import { demoDatabase, emptyDatabase } from '../../../test-support/demoDatabase';
 import { NOW } from '../../../test-support/now';
-import { times } from '../../../test-support/soak';
+import { soak } from '../../../../core/test-support/times';
+import { times } from '../../../test-support/times';
 import { spoil as spoilRow } from '../../../test-support/spoil';
 import { archiveLines } from './archive';
 import { linesOf } from './linesOf';
@@ -132,8 +133,8 @@ describe('the archive of a shop', () => {
 
   it('takes large photos and many of them, from a file, line by line', async () => {
     const from = await demo();
-    // With LONGBAR_SOAK two gigabytes of them.
-    const large: number[] = process.env.LONGBAR_SOAK ? Array(80).fill(25_000_000) : [9_000_000];
+    // In the soak two gigabytes of them.
+    const large: number[] = soak ? Array(80).fill(25_000_000) : [9_000_000];
     for (const [i, size] of [...large, ...Array<number>(160).fill(10)].entries()) {
       const photo = Buffer.alloc(size, `${i} `);
       await keepBlob(from, sha256(photo), 'image/jpeg', photo, NOW.toISOString());

@@ -1,6 +1,6 @@
 import { SeededRandom } from '@longbar/core';
 import type { TestServer } from '../../../test-support/testServer';
-import { times } from '../../../test-support/soak';
+import { times } from '../../../test-support/times';
 import { startTestServer } from '../../../test-support/testServer';
 import { takeHours } from './hoursFile';
 

@@ -5,7 +5,7 @@ import type { TestServer } from '../../../test-support/testServer';
 import { jobApart } from '../../../test-support/jobApart';
 import { signedAnew } from '../../../test-support/signedAnew';
 import { NOW } from '../../../test-support/now';
-import { times } from '../../../test-support/soak';
+import { times } from '../../../test-support/times';
 import { startTestServer } from '../../../test-support/testServer';
 import { MACHINES } from '../../demo/yard';
 import { appendEvents, beginJob, checkSeal, keepEvents, readEvents } from './jobs';

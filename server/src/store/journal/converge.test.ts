@@ -3,7 +3,7 @@ import { foldJob, SeededRandom } from '@longbar/core';
 import type { TestDatabase } from '../../../test-support/demoDatabase';
 import { demoDatabase } from '../../../test-support/demoDatabase';
 import { NOW } from '../../../test-support/now';
-import { times } from '../../../test-support/soak';
+import { times } from '../../../test-support/times';
 import { MACHINES } from '../../demo/yard';
 import type { Database } from '../sql/database';
 import { appendEvents, beginJob, readEvents } from './jobs';

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { copyDemo } from '../../../test-support/demoOnce';
 import { jobApart } from '../../../test-support/jobApart';
 import { NOW } from '../../../test-support/now';
-import { times } from '../../../test-support/soak';
+import { times } from '../../../test-support/times';
 import { backUp } from './backup';
 import type { Database } from './database';
 import { openDatabase } from './database';
