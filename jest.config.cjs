@@ -24,8 +24,8 @@ const inNode = {
 module.exports = {
   // A busy machine of two cores needs its time; a test that hangs still fails.
   testTimeout: tried === 'soak' ? 3_600_000 : 300_000,
-  // By itself it leaves one of two cores idle.
-  maxWorkers: 2,
+  // What tests wait for leaves two workers' cores idle for a sixth of the time.
+  maxWorkers: 3,
   projects: [
     {
       ...inNode,

@@ -17,19 +17,15 @@ const types = typesChecked((name) => [
   '--tsBuildInfoFile',
   kept(`${name}.tsbuildinfo`),
 ]);
-const { failed } = await inLanes(
+const { failed } = await inLanes([
+  ['Unit tests of what changed', 'jest', ['--onlyChanged', `--testPathIgnorePatterns=${LONG}`]],
+  LINT,
+  ...types,
+  ...HOUSE,
   [
-    ...types,
-    ['Unit tests of what changed', 'jest', ['--onlyChanged', `--testPathIgnorePatterns=${LONG}`]],
+    'Format',
+    'prettier',
+    ['--check', '--log-level', 'warn', '--cache', '--cache-location', kept('prettier'), '.'],
   ],
-  [
-    LINT,
-    ...HOUSE,
-    [
-      'Format',
-      'prettier',
-      ['--check', '--log-level', 'warn', '--cache', '--cache-location', kept('prettier'), '.'],
-    ],
-  ],
-);
+]);
 process.exit(failed === 0 ? 0 : 1);
