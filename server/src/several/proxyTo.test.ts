@@ -74,3 +74,19 @@ it('lets go of an answer that breaks off, and begins no other in the middle of i
   await expect((async () => (await fetch(url)).text())()).rejects.toThrow();
   expect(asked()).toBe(1);
 });
+
+it('lets a process know that nobody listens any more', async () => {
+  const left = new Promise<void>((resolve) => {
+    void listening((_request, response) => {
+      response.write('so far');
+      response.once('close', () => resolve());
+    }).then(async (port) => {
+      const { url } = await proxied(port);
+      const leaving = new AbortController();
+      const { body } = await fetch(url, { signal: leaving.signal });
+      await body?.getReader().read();
+      leaving.abort();
+    });
+  });
+  await left;
+});

@@ -2,6 +2,12 @@ import type { RequestListener } from 'node:http';
 import { Agent } from 'node:http';
 import httpProxy from 'http-proxy';
 
+/**
+ * A connection that nobody uses is closed here after so long, ms: a process closes it after five
+ * seconds, and what was sent by it just then would be refused.
+ */
+const UNUSED = 4000;
+
 const AWAY = 'The server is starting. It answers in a moment.';
 
 /** So many of the processes are asked for a page before it is refused. */
@@ -22,12 +28,19 @@ export function proxyTo(next: () => number | undefined): {
   answer: RequestListener;
   close: () => void;
 } {
-  const agent = new Agent({ keepAlive: true });
+  const agent = new Agent({ keepAlive: true, timeout: UNUSED });
   const proxy = httpProxy.createProxyServer({ agent, xfwd: true });
-  // Where a process dies in the middle of an answer, who asked would wait for the rest for ever.
+  // Where a process dies in the middle of an answer, who asked would wait for the rest for ever: a
+  // phone that follows a job would hear of nobody any more.
   proxy.on('proxyRes', (from, _request, to) => {
     from.once('close', () => {
       if (!from.complete) to.destroy();
+    });
+  });
+  // Where who asked has left, the process would go on telling a job to nobody.
+  proxy.on('proxyReq', (asked, _request, to) => {
+    to.once('close', () => {
+      if (!to.writableFinished) asked.destroy();
     });
   });
   const away: RequestListener = (_request, response) => {
@@ -38,7 +51,7 @@ export function proxyTo(next: () => number | undefined): {
     const port = next();
     if (port === undefined) return away(request, response);
     return proxy.web(request, response, { target: { host: '127.0.0.1', port } }, () => {
-      if (response.headersSent) return response.destroy();
+      if (response.headersSent || response.destroyed) return response.destroy();
       if (tries > 1 && onlyReads(request.method)) return pass(tries - 1, request, response);
       return away(request, response);
     });
