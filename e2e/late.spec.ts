@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { bare, printedRecord } from './support/printedRecord';
-import { beginRecorded, journalOf } from './support/recordedJob';
+import { beginRecorded, unsignedJournalOf } from './support/recordedJob';
 import { TestServer } from './support/server';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -12,11 +12,7 @@ test('a signature given without signal, while another phone had more to say, doe
 }) => {
   const server = await TestServer.start();
   const head = await beginRecorded(server, '00000000-0000-4000-8000-000000000002');
-  const whole = journalOf(head);
-  const events = whole.slice(
-    0,
-    whole.findIndex(({ type }) => type === 'job.signed'),
-  );
+  const events = unsignedJournalOf(head);
   await server.keep(`/jobs/${head.id}/events`, events);
 
   await page.goto(`${server.url}/jobs/${head.id}`);

@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
+import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
+import { JobPage } from './support/jobPage';
+import { beginRecorded, unsignedJournalOf } from './support/recordedJob';
 import { root } from './support/root';
 import { TestServer } from './support/server';
 import { TRIED } from './support/tried';
@@ -57,6 +60,19 @@ async function allOf(server: TestServer, job: string): Promise<string[]> {
   return ids;
 }
 
+/** A phone that follows a job hears of it, though each process that may have told it has died. */
+async function hearsOfAJob(server: TestServer, page: Page): Promise<void> {
+  const head = await beginRecorded(server, randomUUID());
+  await page.goto(`${server.url}/jobs/${head.id}`);
+  const job = new JobPage(page);
+  await job.at('Why');
+  for (const each of begunBy(server.pid, 'oneOfSeveral')) process.kill(each, 'SIGKILL');
+  const events = unsignedJournalOf(head);
+  const taken = async () => (await server.send(`/jobs/${head.id}/events`, events)).ok;
+  await expect.poll(taken).toBe(true);
+  await job.at('Run and sign');
+}
+
 test('eight phones lose nothing where processes whose clocks are apart or the database are killed @more', async ({
   page,
 }) => {
@@ -100,6 +116,7 @@ test('eight phones lose nothing where processes whose clocks are apart or the da
   await server.pairWith(page.context());
   await page.goto(server.url);
   await expect(page.getByText('Salt truck 3').first()).toBeVisible();
+  await hearsOfAJob(server, page);
   const { pid } = server;
   const began = ['oneOfSeveral', 'postgres/data'].flatMap((words) => begunBy(pid, words));
   expect(began).toHaveLength(4);

@@ -54,6 +54,15 @@ export async function beginRecorded(server: TestServer, id: string): Promise<Job
   return head;
 }
 
+/** The journal of a job on it that only waits to be signed. */
+export function unsignedJournalOf(head: JobHead): JobEvent[] {
+  const whole = journalOf(head);
+  return whole.slice(
+    0,
+    whole.findIndex(({ type }) => type === 'job.signed'),
+  );
+}
+
 /**
  * The journal of a whole job on it, with a deviation, a finding that was looked into, a note, and
  * `also` what else was done before it was closed up.
