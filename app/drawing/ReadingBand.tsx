@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text } from 'react-native-svg';
 import type { Measure, Reading, SettingSpec } from '@longbar/core';
-import { describeReading, formatFigure, unitOf } from '@longbar/core';
+import { formatFigure, formatSetting, readingWithUnit } from '@longbar/core';
 import { font } from '../theme/fonts';
 import { useTokens } from '../theme/ThemeProvider';
 
@@ -20,13 +20,11 @@ export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
   const inside =
     reading && reading.go >= low - 6 && reading.noGo !== null && reading.noGo <= high + 6;
   const open = reading && (reading.noGo === null || reading.go === 0);
-  const says = reading
-    ? `Reading ${describeReading(reading)} ${unitOf(measure)}`
-    : 'No reading yet';
+  const says = reading ? `Reading ${readingWithUnit(measure, reading)}` : 'No reading yet';
   return (
     <View
       role="img"
-      aria-label={`${says}; limits ${formatFigure(measure, low)} to ${formatFigure(measure, high)} ${unitOf(measure)}`}
+      aria-label={`${says}; limits ${formatFigure(measure, low)} to ${formatSetting(measure, high)}`}
     >
       <Svg width={width} height={HEIGHT} aria-hidden>
         <Rect x={x(low)} y={4} width={x(high) - x(low)} height={30} fill={tokens.enamelTint} />

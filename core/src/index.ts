@@ -34,12 +34,11 @@ export { chartConflicts, openConflicts } from './barring/conflicts';
 export type { ChartConflict } from './barring/conflicts';
 export { crankBelief } from './crank/belief';
 export type { CrankArc, CrankBelief } from './crank/belief';
-export type { CrankEntry, Turned } from './crank/observation';
+export type { CrankEntry, Observation, Turned } from './crank/observation';
 export { concernsSame } from './crank/observation';
 export { settable } from './crank/settable';
 export { wayTo } from './crank/wayTo';
 export type { Way } from './crank/wayTo';
-export type { Observation } from './crank/observation';
 export { describeSet, describeWatch } from './barring/describeStop';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
@@ -82,15 +81,15 @@ export { lobeOutline, sectionAt } from './picture/section';
 export type { Section } from './picture/section';
 export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';
 export type { StripMark, StripTile, TurnMark } from './bench/timingStrip';
-
 export { middleOf, readingFromFigure } from './gauging/reading';
 export {
   formatFigure,
   formatInBoth,
   formatInInches,
   formatSetting,
+  formatSpecInBoth,
   measureOf,
-  unitOf,
+  metricUnitOf,
 } from './gauging/measure';
 export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
@@ -165,10 +164,10 @@ export {
   JobEventsSchema,
   isKnown,
   MOST_EVENTS,
+  UNSET_REASONS,
 } from './job/journal/events';
 export { BlobTypeSchema, LARGEST_BLOB, Sha256Schema } from './attachment';
 export type { Attachment } from './attachment';
-export { UNSET_REASONS } from './job/journal/events';
 export type { EventOf, JobAct, JobEvent, KnownEvent } from './job/journal/events';
 export { UuidSchema } from './job/journal/fields';
 export type { JobHead } from './job/journal/jobHead';
@@ -277,6 +276,7 @@ export {
   describeLock,
   describeEvent,
   describeReading,
+  readingWithUnit,
   describeShim,
   describeUnset,
 } from './job/words/describe';

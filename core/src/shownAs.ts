@@ -1,4 +1,4 @@
-/** Which unit comes first where a figure is shown in two. */
+/** Which unit comes first where a figure is shown in two, and alone where a gap is shown in one. */
 export type Units = { length: 'mm' | 'thou'; torque: 'N·m' | 'lb·ft'; temperature: '°C' | '°F' };
 
 export const USUAL_UNITS: Units = { length: 'mm', torque: 'N·m', temperature: '°C' };

@@ -1,5 +1,12 @@
 import type { AdjusterDrift, DriftHistory, PastJob, Spec } from '@longbar/core';
-import { adjusterName, formatHours, formatMillimetres, middleOf, rateToGoBy } from '@longbar/core';
+import {
+  adjusterName,
+  formatFigure,
+  formatHours,
+  formatSetting,
+  middleOf,
+  rateToGoBy,
+} from '@longbar/core';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { font } from '../../theme/fonts';
@@ -44,8 +51,10 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
     ...(ahead === undefined ? [] : [{ value: ahead, set: false, hidden: true }]),
   ];
   const says = `${adjusterName(history.id)}: ${points
-    .map(({ value, at, set }) => `${set ? 'left' : 'found'} ${formatMillimetres(value)} at ${at}`)
-    .join(', ')}. Limits ${formatMillimetres(spec.low)} to ${formatMillimetres(spec.high)} mm.`;
+    .map(
+      ({ value, at, set }) => `${set ? 'left' : 'found'} ${formatFigure('lash', value)} at ${at}`,
+    )
+    .join(', ')}. Limits ${formatFigure('lash', spec.low)} to ${formatSetting('lash', spec.high)}.`;
   return (
     <View role="img" aria-label={says} style={{ width, overflow: 'hidden' }}>
       <LineChart
@@ -77,7 +86,7 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
         endSpacing={4}
         maxValue={top - bottom}
         noOfSections={large ? 4 : 1}
-        formatYLabel={(value) => formatMillimetres(Math.round(Number(value) + bottom))}
+        formatYLabel={(value) => formatFigure('lash', Math.round(Number(value) + bottom))}
         yAxisTextStyle={{ color: tokens.secondInk, fontFamily: font.label, fontSize: 12 }}
         yAxisLabelWidth={large ? LABELS : 0}
         hideYAxisText={!large}

@@ -2,7 +2,8 @@ import type { DriftForecast, DriftHistory, EngineSheet } from '@longbar/core';
 import {
   adjusterName,
   adjustersOf,
-  formatMillimetres,
+  formatFigure,
+  formatSetting,
   measureOf,
   rateToGoBy,
   readId,
@@ -65,7 +66,7 @@ export function OneLarge({ width, ...props }: OneProps & { width: number }) {
       <Spread>
         <Words as="heading">{adjusterName(props.id)}</Words>
         <Words color="secondInk">
-          {formatMillimetres(spec.low)} to {formatMillimetres(spec.high)} mm
+          {formatFigure('lash', spec.low)} to {formatSetting('lash', spec.high)}
         </Words>
       </Spread>
       {forecast && (

@@ -1,21 +1,16 @@
-import type { EngineSheet, Measure, Spec } from '@longbar/core';
+import type { EngineSheet } from '@longbar/core';
 import {
   daysBetween,
-  figuresOf,
   formatDay,
-  formatFigure,
-  formatInInches,
-  formatSetting,
   formatTorque,
   intervalWords,
   localDay,
   measureOf,
-  sheetForTag,
-  unitsShown,
 } from '@longbar/core';
 import { View } from 'react-native';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { settingWords, tagWords } from '../shared/tagWords';
 
 /** The figures of the sheet, and where they are from. */
 export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
@@ -80,21 +75,4 @@ function ageOf(day: string): string {
   return months < 24
     ? ages.format(-months, 'month')
     : ages.format(-Math.floor(months / 12), 'year');
-}
-
-/** What a data tag says otherwise than the sheet, in the order of its adjusters. */
-function tagWords(sheet: EngineSheet, tag: string): string {
-  const changed = new Set(figuresOf(sheet, tag).map(({ kind }) => kind));
-  const said = sheetForTag(sheet, tag).adjusters.flatMap(({ spec, ...entry }) =>
-    spec && changed.has(entry.kind) ? `${entry.kind} ${settingWords(spec, measureOf(entry))}` : [],
-  );
-  return said.join('; ') || 'the same figures';
-}
-
-function settingWords({ low, target, high }: Spec, measure: Measure): string {
-  const limits = `${formatFigure(measure, low)} to ${formatFigure(measure, high)}`;
-  const inches = formatInInches(measure, target);
-  const both = [`${formatSetting(measure, target)} (${limits})`, inches ?? []].flat();
-  if (unitsShown().length === 'thou') both.reverse();
-  return `${measure} ${both.join(', ')}`;
 }

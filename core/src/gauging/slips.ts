@@ -1,5 +1,6 @@
 import type { Spec } from '../engine/sheet';
-import { formatLength } from '../units';
+import type { Measure } from './measure';
+import { formatSetting } from './measure';
 import type { Reading } from './reading';
 import { middleOf } from './reading';
 
@@ -19,6 +20,8 @@ export type SlipEvidence = {
   left?: Pick<Reading, 'go' | 'noGo'> | undefined;
   /** The blades of the set in hand, µm, in order. */
   blades?: readonly number[];
+  /** What is measured: a gap unless it is said. */
+  measure?: Measure;
   /** Whether the figure was typed: only then can a decimal point or a unit slip. */
   typed?: boolean;
 };
@@ -53,14 +56,14 @@ export function slipOf(evidence: SlipEvidence): Slip | undefined {
 
 type Rule = (evidence: SlipEvidence, middle: number) => Slip | undefined;
 
-const tenTimes: Rule = ({ spec, typed }, middle) => {
+const tenTimes: Rule = ({ spec, typed, measure = 'lash' }, middle) => {
   if (!typed) return undefined;
   const meant = [middle * 10, middle / 10].find((figure) => isNear(figure, spec));
   return meant === undefined
     ? undefined
     : {
         slip: 'ten-times',
-        says: `${formatLength(middle)} is ten times off: was ${formatLength(meant)} meant?`,
+        says: `${formatSetting(measure, middle)} is ten times off: was ${formatSetting(measure, meant)} meant?`,
       };
 };
 

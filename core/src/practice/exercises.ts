@@ -15,7 +15,7 @@ import { verdictOf } from '../gauging/judgeReading';
 import type { Trial } from '../gauging/reading';
 import { itemAt } from '../itemAt';
 import { SeededRandom } from '../seededRandom';
-import { formatLength } from '../units';
+import { formatSetting } from '../gauging/measure';
 import type { Level } from './exercise';
 import type { Faults, HiddenEngine } from './hiddenEngine';
 import { hiddenEngine } from './hiddenEngine';
@@ -151,7 +151,7 @@ export function markReading(
   { gap, tries, answer }: { gap: number; tries: number; answer: ReadAnswer },
 ): Marked {
   const best = bestReading(set, spec, gap);
-  const truth = `The gap is ${formatLength(gap)}, the limits are ${formatLength(spec.low)} to ${formatLength(spec.high)}.`;
+  const truth = `The gap is ${formatSetting('lash', gap)}, the limits are ${formatSetting('lash', spec.low)} to ${formatSetting('lash', spec.high)}.`;
   if (answer !== best.answer) {
     return { score: 0, mistakes: [{ says: `${truth} ${TOLD[best.answer]}` }] };
   }

@@ -5,13 +5,12 @@ import { adjusterName } from '../engine/adjusterEntry';
 import { apart } from '../engine/angle';
 import { cycleDegrees } from '../engine/firing';
 import type { EngineSheet } from '../engine/sheet';
-import { measureOf } from '../gauging/measure';
+import { formatSetting, measureOf } from '../gauging/measure';
 import type { JobEvent, KnownEvent } from '../job/journal/events';
 import { isInScope } from '../job/journal/scope';
 import { foldJob } from '../job/journal/fold';
 import { sheetByTag } from '../job/journal/setting';
 import { describeSeen } from '../job/words/describeSeen';
-import { formatLength } from '../units';
 import type { Marked } from './exercises';
 import type { Truth, Truths } from './witnessed';
 
@@ -133,7 +132,7 @@ function ofTheAdjuster(
       if (off) return `${name} was read where it must not be: it stood on its lobe.`;
       return isSo(event.reading, truth.gap, adjuster)
         ? undefined
-        : `${name} was written down otherwise than it was: it was ${formatLength(truth.gap ?? 0)}.`;
+        : `${name} was written down otherwise than it was: it was ${formatSetting(measureOf(adjuster.entry), truth.gap ?? 0)}.`;
     case 'adjuster.locked':
     case 'shim.fitted':
       if (off) return `${name} was set where it must not be: it stood on its lobe.`;
@@ -158,6 +157,6 @@ function leftOutside({ id, entry }: Adjuster, gap: number | undefined): string |
   const { spec } = entry;
   if (!spec || gap === undefined || measureOf(entry) !== 'lash') return undefined;
   if (gap >= spec.low - LEFT_WITHIN && gap <= spec.high + LEFT_WITHIN) return undefined;
-  const limits = `${formatLength(spec.low)} to ${formatLength(spec.high)}`;
-  return `${adjusterName(id)} was left at ${formatLength(gap)}; its limits are ${limits}.`;
+  const limits = `${formatSetting('lash', spec.low)} to ${formatSetting('lash', spec.high)}`;
+  return `${adjusterName(id)} was left at ${formatSetting('lash', gap)}; its limits are ${limits}.`;
 }

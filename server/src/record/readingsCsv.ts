@@ -1,5 +1,5 @@
 import type { JobRecord, JudgedReading, RecordedAdjuster } from '@longbar/core';
-import { adjustersIn, ignore, outsideWord, recordPage, unitOf } from '@longbar/core';
+import { adjustersIn, ignore, metricUnitOf, outsideWord, recordPage } from '@longbar/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Database } from '../store/sql/database';
 import { recordOfJob } from './recordOfJob';
@@ -80,7 +80,7 @@ function figuresOf({ measure, limits, found, left, again }: RecordedAdjuster): u
   const word = (judged: JudgedReading | undefined) =>
     outsideWord(measure, judged?.verdict) ?? judged?.verdict;
   return [
-    unitOf(measure),
+    metricUnitOf(measure),
     figure(limits?.low),
     figure(limits?.target),
     figure(limits?.high),

@@ -4,12 +4,13 @@ import {
   formatFigure,
   formatInInches,
   formatMillimetres,
+  formatLength,
   formatSetting,
   formatThou,
   layOutBlades,
   measureOf,
+  metricUnitOf,
   toSet,
-  unitOf,
 } from '@longbar/core';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -25,19 +26,21 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const wanted = toSet(spec);
   const blade = measure === 'lash' ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
   const inch = measure === 'lash' && set.unit === 'inch';
-  const other = inch ? formatSetting(measure, wanted) : formatInInches(measure, wanted);
+  // In the unit of the blades in hand, whatever the shop has first.
+  const metric = measure === 'lash' ? formatMillimetres(wanted) : formatFigure(measure, wanted);
+  const other = inch ? formatLength(wanted) : formatInInches(measure, wanted);
   return (
     <View style={styles.row}>
       <Words as="blade" aria-label={`Take ${formatSetting(measure, wanted)}`}>
-        {inch ? formatThou(blade?.size ?? wanted) : formatFigure(measure, wanted)}
+        {inch ? formatThou(blade?.size ?? wanted) : metric}
       </Words>
       <Words as="heading" color="secondInk">
-        {inch ? 'thou' : unitOf(measure)}
+        {inch ? 'thou' : metricUnitOf(measure)}
       </Words>
       <View style={styles.other}>
         {other !== undefined && <Words as="figure">{other}</Words>}
         <Words as="note" color="secondInk">
-          {formatFigure(measure, spec.low)} to {formatFigure(measure, spec.high)},{' '}
+          {formatFigure(measure, spec.low)} to {formatSetting(measure, spec.high)},{' '}
           {measure === 'lash' ? temperature : measure}
         </Words>
         {spec.aim !== undefined && (

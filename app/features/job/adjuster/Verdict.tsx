@@ -2,14 +2,13 @@ import type { AdjusterEntry, SettableEntry } from '@longbar/core';
 import {
   adviceToAdjust,
   describeApart,
-  describeReading,
   describeUnset,
   formatHours,
   hoursOf,
   hoursSince,
   measureOf,
   readAt,
-  unitOf,
+  readingWithUnit,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -37,7 +36,6 @@ export function Verdict({ job, id, entry, view, children }: Props) {
   const { judgement, reading, offers } = view;
   const { spec } = entry;
   const measure = measureOf(entry);
-  const unit = unitOf(measure);
   const before = job.context.lastLeft?.readings[id];
   const wrong = judgement && (judgement.verdict === 'tight' || judgement.verdict === 'loose');
   const state = job.state.adjusters[id];
@@ -54,16 +52,14 @@ export function Verdict({ job, id, entry, view, children }: Props) {
       {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
       {children}
       {offers === 'done' && reading && (
-        <Words as="strong">
-          Finished: {describeReading(reading)} {unit}.
-        </Words>
+        <Words as="strong">Finished: {readingWithUnit(measure, reading)}.</Words>
       )}
       {state?.unset && <Words as="strong">{describeUnset(state.unset)}</Words>}
       {state?.doubted && <Words as="strong">Doubted: it is read again on the round.</Words>}
       <ReadingBand measure={measure} spec={spec} width={band} {...(reading && { reading })} />
       {before && (
         <Words as="note" color="secondInk">
-          Was left at {describeReading(before)} {unit}
+          Was left at {readingWithUnit(measure, before)}
           {hoursAgo(job, id)}.
         </Words>
       )}

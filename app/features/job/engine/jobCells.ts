@@ -2,12 +2,11 @@ import type { Adjuster, JobState, Progress } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
-  describeReading,
   isAskedOf,
   measureOf,
+  readingWithUnit,
   rockersAt,
   standingReading,
-  unitOf,
   wrap,
 } from '@longbar/core';
 import type { MapCell } from '../../../drawing/mapCell';
@@ -90,7 +89,7 @@ function wordsFor(
         ? 'not at this stop'
         : '';
   const reading = standingReading(state.adjusters[id]) ?? state.adjusters[id]?.found;
-  const figure = reading ? `${describeReading(reading)} ${unitOf(measureOf(entry))}` : '';
+  const figure = reading ? readingWithUnit(measureOf(entry), reading) : '';
   const odd = cell.odd ? 'the odd one' : '';
   return [place, odd, PROGRESS_WORDS[cell.progress], figure].filter(Boolean).join(', ');
 }

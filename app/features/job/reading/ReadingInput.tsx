@@ -2,7 +2,7 @@ import type { BladeSet, JobAct, Reading, SettableEntry, TakenReading, Trial } fr
 import {
   adjusterName,
   describeReading,
-  formatLength,
+  formatSetting,
   lastAlike,
   lockPairsOf,
   lockShift,
@@ -136,7 +136,7 @@ function LeaveLoose({ job: { state, context, by } }: { job: WorkingJob }) {
   if (shift === null || shift <= 0) return null;
   return (
     <Words as="note">
-      Your locking closes the gap by about {formatLength(shift)}: leave it that much loose.
+      Your locking closes the gap by about {formatSetting('lash', shift)}: leave it that much loose.
     </Words>
   );
 }

@@ -1,11 +1,11 @@
-import type { EngineSheet } from '@longbar/core';
-import { figuresOf, formatMillimetres, readyItems } from '@longbar/core';
+import { figuresOf, readyItems } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
 import { ColdRest } from '../temperature/ColdRest';
 import { HotRun } from '../temperature/HotRun';
+import { tagWords } from '../../shared/tagWords';
 import { StepFrame } from '../frame/StepFrame';
 import { Reason } from '../frame/Reason';
 import { TemperatureOtherwise } from '../temperature/TemperatureOtherwise';
@@ -76,16 +76,9 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
         </>
       )}
       {tag !== undefined && tag !== '' && (
-        <Words as="note">{variantWords(variants.find((variant) => variant.tag === tag))}</Words>
+        <Words as="note">By this tag: {tagWords(sheet, tag)}.</Words>
       )}
       <OpensAgain job={job} />
     </Stack>
   );
-}
-
-function variantWords(variant: NonNullable<EngineSheet['variants']>[number] | undefined): string {
-  const figures = variant?.adjusters?.map(
-    ({ kind, spec }) => `${kind} ${formatMillimetres(spec.target)} mm`,
-  );
-  return figures?.length ? `By this tag: ${figures.join(', ')}.` : 'The sheet’s own figures.';
 }

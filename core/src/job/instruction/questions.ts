@@ -76,6 +76,7 @@ function slipAt(
   );
   const slip = slipOf({
     spec: own.entry.spec,
+    measure: measureOf(own.entry),
     reading,
     // What it was left at last time says nothing of what it was just set to.
     ...(reading === state.adjusters[id]?.found && { left: lastLeft?.readings[id] }),

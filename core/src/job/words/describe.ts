@@ -1,7 +1,8 @@
 import { METHOD_TITLES } from '../../barring/methodWords';
 import type { Observation } from '../../crank/observation';
 import { adjusterName } from '../../engine/adjusterEntry';
-import { formatFigure } from '../../gauging/measure';
+import type { Measure } from '../../gauging/measure';
+import { formatFigure, unitOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { ticksInWords } from '../../listen/soundWords';
 import { formatTemperature } from '../../temperature';
@@ -20,19 +21,34 @@ import type { PositionEvent } from '../journal/foldPosition';
 import { isOfPosition } from '../journal/foldPosition';
 import type { LookedInto, UnsetReason } from '../journal/state';
 
+/** What a reading is for people: between two figures, or the one read off a gauge or a wrench. */
+type Said = Pick<Reading, 'go' | 'noGo'> & { how?: string };
+
+/** What was measured, where only the reading is known. */
+const measured = ({ how }: Said): Measure =>
+  how === 'wrench' ? 'preload' : how === 'gauge' ? 'height' : 'lash';
+
 /**
  * A reading for people, without its unit: "0.48–0.53", "under 0.48", "0.53 and over", and a
  * figure read off a gauge or a wrench as that figure.
  *
  * @example describeReading({ go: 480, noGo: 530 }) // '0.48–0.53'
  */
-export function describeReading(reading: Pick<Reading, 'go' | 'noGo'> & { how?: string }): string {
+export function describeReading(reading: Said, measure: Measure = measured(reading)): string {
   const { go, noGo, how } = reading;
-  const measure = how === 'wrench' ? 'preload' : 'lash';
   const show = (figure: number) => formatFigure(measure, figure);
   if (noGo === null) return `${show(go)} and over`;
   if (how === 'gauge' || how === 'wrench') return show((go + noGo) / 2);
   return go === 0 ? `under ${show(noGo)}` : `${show(go)}–${show(noGo)}`;
+}
+
+/**
+ * The same with the unit that it is in.
+ *
+ * @example readingWithUnit('lash', { go: 480, noGo: 530 }) // '0.48–0.53 mm'
+ */
+export function readingWithUnit(measure: Measure, reading: Said): string {
+  return `${describeReading(reading, measure)} ${unitOf(measure)}`;
 }
 
 /** A shim's size, or that it is a stand-in. */

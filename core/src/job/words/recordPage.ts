@@ -2,12 +2,11 @@ import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
 import { outsideWord } from '../../gauging/judgeReading';
 import type { Measure } from '../../gauging/measure';
-import { formatFigure, formatInInches, formatSetting, unitOf } from '../../gauging/measure';
+import { formatLimitsInBoth, formatSetting } from '../../gauging/measure';
 import { CANNOT_HEAR, noiseWords } from '../../listen/soundWords';
 import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
-import { unitsShown } from '../../shownAs';
 import type { JobEvent } from '../journal/events';
 import { isKnown } from '../journal/events';
 import type {
@@ -20,9 +19,9 @@ import { adjustersIn } from '../record/jobRecord';
 import {
   describeEvent,
   describeLock,
-  describeReading,
   describeShim,
   describeUnset,
+  readingWithUnit,
   REASON,
   RULES,
   runWords,
@@ -206,7 +205,7 @@ function rowOf(adjuster: RecordedAdjuster): RecordRow {
   return {
     id,
     name: adjusterName(id),
-    limits: limits ? limitsWords(measure, limits) : 'no figure',
+    limits: limits ? formatLimitsInBoth(measure, limits) : 'no figure',
     found: found ? judgedWords(measure, found) : 'not read',
     left: [
       left ? judgedWords(measure, left) : touched ? 'not read since it was set' : 'not set',
@@ -219,19 +218,9 @@ function rowOf(adjuster: RecordedAdjuster): RecordRow {
   };
 }
 
-function limitsWords(measure: Measure, { low, high }: { low: number; high: number }): string {
-  const figures = `${formatFigure(measure, low)}–${formatFigure(measure, high)} ${unitOf(measure)}`;
-  const inches = [low, high].map((figure) => formatInInches(measure, figure));
-  const [from = '', to = ''] = inches.map((each) => each?.replace(/ .*/, ''));
-  const unit = inches[1]?.replace(/^\S+ /, '');
-  if (unit === undefined) return figures;
-  const both = [figures, `${from}–${to} ${unit}`];
-  return (unitsShown().length === 'thou' ? both.reverse() : both).join(', ');
-}
-
 /** A reading with its unit, and whether it lies outside its limits. */
 function judgedWords(measure: Measure, { reading, verdict }: JudgedReading): string {
-  const words = `${describeReading(reading)} ${unitOf(measure)}`;
+  const words = `${readingWithUnit(measure, reading)}`;
   return [words, outsideWord(measure, verdict)].filter(Boolean).join(', ');
 }
 
@@ -254,7 +243,7 @@ function doneWords({
   const words = [
     outOfScope && (touched ? 'no part of this job any more' : 'not part of this job'),
     unset && describeUnset(unset),
-    set && `${describeReading(set.reading)} ${unitOf(measure)} before locking`,
+    set && `${readingWithUnit(measure, set.reading)} before locking`,
     lock && describeLock(lock),
     aimed !== undefined && limits && aimedWords(aimed, limits.target),
     shim && shimWords(shim),
@@ -273,7 +262,7 @@ function foundTooWords(
   measure: Measure,
 ): string {
   const who = by === undefined ? '' : ` by ${by}`;
-  return `read as found once more, on a phone that had not heard of it: ${describeReading(reading)} ${unitOf(measure)}${who}`;
+  return `read as found once more, on a phone that had not heard of it: ${readingWithUnit(measure, reading)}${who}`;
 }
 
 function aimedWords(aimed: number, target: number): string {
