@@ -25,7 +25,7 @@ function inThou(measure: Measure): boolean {
  * A figure of this measure without its unit, in the one that the shop has first: a gap in mm or thou
  * and a height in mm from µm, a preload in N·m from mN·m.
  *
- * @example formatFigure('lash', 330) // '0.33', or '13' where thou come first
+ * @example formatFigure('lash', 330) // '0.33'
  */
 export function formatFigure(measure: Measure, figure: number): string {
   return inThou(measure) ? formatThou(figure) : metricFigure(measure, figure);
@@ -83,11 +83,7 @@ export function formatInBoth(measure: Measure, figure: number): string {
   return inBoth(measure, (show) => show(figure));
 }
 
-/**
- * Limits in both units, where they have two: the shop's first.
- *
- * @example formatLimitsInBoth('lash', { low: 280, high: 380 }) // '0.28–0.38 mm, 11–15 thou'
- */
+/** Limits in both units, where they have two, the shop's first: "0.28–0.38 mm, 11–15 thou". */
 export function formatLimitsInBoth(measure: Measure, { low, high }: Limits): string {
   return inBoth(measure, (show) => `${show(low)}–${show(high)}`);
 }
@@ -95,7 +91,7 @@ export function formatLimitsInBoth(measure: Measure, { low, high }: Limits): str
 /**
  * A setting in both units, where it has two, and its limits in the first of them.
  *
- * @example formatSpecInBoth('lash', spec) // '0.33 mm (0.28 to 0.38), 13 thou'
+ * @example formatSpecInBoth('lash', { low: 280, target: 330, high: 380 }) // '0.33 mm (0.28 to 0.38), 13 thou'
  */
 export function formatSpecInBoth(measure: Measure, { low, target, high }: Spec): string {
   const limits = `(${formatFigure(measure, low)} to ${formatFigure(measure, high)})`;
