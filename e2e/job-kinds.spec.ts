@@ -19,7 +19,7 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
   await job.start(server.url, 'Salt truck 3', 'Two positions');
   await job.isDue();
   await page.getByRole('radio', { name: 'U6-B' }).click();
-  await expect(page.getByText('injector 70.20 mm', { exact: false })).toBeVisible();
+  await expect(page.getByText('injector height 70.20 mm', { exact: false })).toBeVisible();
   await job.rest('Overnight', '7950');
   await job.tickAll();
   await job.at('Open up');
