@@ -42,7 +42,7 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
 
   // An injector above its height is brought down; the tag's setting counts.
   await expect(job.heading(/^No. \d injector/)).toBeVisible();
-  await expect(page.getByText('70.10 to 70.30, height')).toBeVisible();
+  await expect(page.getByText('70.10 to 70.30 mm, height')).toBeVisible();
   await job.tap('More by 0.10 mm');
   await job.tap('More by 0.10 mm');
   await job.tap('Read 70.40 mm');
