@@ -6,8 +6,8 @@ const longbar = {
   '^@longbar/core/listen$': '<rootDir>/../core/src/listen/index.ts',
   '^fast-check$': `${__dirname}/jest.fastCheck.cjs`,
 };
-// How thoroughly: `some`, `whole` or `soak`.
-const tried = process.env.LONGBAR_TRIED ?? 'some';
+// How thoroughly: `short`, `whole` or `soak`.
+const tried = process.env.LONGBAR_TRIED ?? 'whole';
 const inNode = {
   testEnvironment: 'node',
   globals: { TRIED: tried },

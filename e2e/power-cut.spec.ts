@@ -46,7 +46,7 @@ async function keptBy(server: TestServer, job: string): Promise<Set<string>> {
   return kept;
 }
 
-const ROUNDS = { some: 4, whole: 10, soak: 100 }[TRIED];
+const ROUNDS = { short: 4, whole: 10, soak: 100 }[TRIED];
 /** They are cut in parts, so that two of them run side by side. */
 const PARTS = 2;
 /** A job has so many rounds: a journal of days is not folded anew for every batch. */
@@ -95,7 +95,7 @@ async function roundsOfLoad(from: number, rounds: number): Promise<void> {
     expect([...acknowledged].filter((id) => !kept.has(id))).toEqual([]);
     total += acknowledged.size;
   }
-  expect(total).toBeGreaterThanOrEqual(rounds * BATCH);
+  expect(total).toBeGreaterThan(rounds * BATCH);
   await server.end();
 }
 

@@ -37,5 +37,5 @@ must(
 );
 // The same tests as of one process with its file.
 must('Browser tests on PostgreSQL', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
-  env: { ...environment, LONGBAR_TRIED: 'whole', LONGBAR_E2E_POSTGRES: '1' },
+  env: { ...environment, LONGBAR_E2E_POSTGRES: '1' },
 });

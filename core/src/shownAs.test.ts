@@ -1,27 +1,34 @@
 import {
   dayOf,
   daysBetween,
+  describeReading,
   formatDay,
   formatInBoth,
+  formatSpecInBoth,
   formatTemperature,
   formatTorque,
+  judgeReading,
   localDay,
+  metricUnitOf,
   nextCheckWords,
   questionHours,
+  readingFromFigure,
+  readingWithUnit,
   showBy,
   showUnits,
   slipOf,
   wallClock,
-  describeReading,
-  formatSpecInBoth,
-  judgeReading,
-  metricUnitOf,
-  readingFromFigure,
-  readingWithUnit,
 } from '.';
 import { formatLimitsInBoth } from './gauging/measure';
 
 afterEach(() => showUnits(undefined));
+
+/** What is said where a shop has the usual units first, and where it has the others. */
+function inEither<T>(said: () => T): { usual: T; others: T } {
+  const usual = said();
+  showUnits({ length: 'thou', torque: 'lb·ft', temperature: '°F' });
+  return { usual, others: said() };
+}
 
 describe('figures in two units', () => {
   const shown = () => [
@@ -33,63 +40,70 @@ describe('figures in two units', () => {
   ];
 
   it('come in the units of the shop first, and always in both', () => {
-    expect(shown()).toEqual([
-      '0.33 mm, 13 thou',
-      '63.50 mm, 2.500 in',
-      '0.90 N·m',
-      '46 N·m (33.9 lb·ft)',
-      '20 °C (68 °F)',
-    ]);
-    showUnits({ length: 'thou', torque: 'lb·ft', temperature: '°F' });
-    expect(shown()).toEqual([
-      '13 thou, 0.33 mm',
-      '2.500 in, 63.50 mm',
-      '0.90 N·m',
-      '33.9 lb·ft (46 N·m)',
-      '68 °F (20 °C)',
-    ]);
+    expect(inEither(shown)).toEqual({
+      usual: [
+        '0.33 mm, 13 thou',
+        '63.50 mm, 2.500 in',
+        '0.90 N·m',
+        '46 N·m (33.9 lb·ft)',
+        '20 °C (68 °F)',
+      ],
+      others: [
+        '13 thou, 0.33 mm',
+        '2.500 in, 63.50 mm',
+        '0.90 N·m',
+        '33.9 lb·ft (46 N·m)',
+        '68 °F (20 °C)',
+      ],
+    });
   });
 });
 
 describe('figures in one unit', () => {
   const spec = { low: 280, target: 330, high: 380 };
-  const said = () => [
-    judgeReading(spec, { go: 230, noGo: 254 }, 'leave-inside').why,
-    readingWithUnit('lash', { go: 305, noGo: 356 }),
-    readingWithUnit('height', readingFromFigure(63_500, 'gauge')),
-    describeReading(readingFromFigure(63_500, 'gauge')),
-    slipOf({ spec, reading: { go: 3300, noGo: 3300 }, typed: true })?.says,
-    formatSpecInBoth('lash', spec),
-    formatLimitsInBoth('lash', spec),
-    formatLimitsInBoth('height', { low: 63_400, high: 63_600 }),
-    metricUnitOf('lash'),
-  ];
+  const height = readingFromFigure(63_500, 'gauge');
+  const said = () => ({
+    judged: judgeReading(spec, { go: 230, noGo: 254 }, 'leave-inside').why,
+    slip: slipOf({ spec, reading: { go: 3300, noGo: 3300 }, typed: true })?.says,
+    slipOfPreload: slipOf({
+      ...{ spec: { low: 800, target: 900, high: 1000 }, measure: 'preload', typed: true },
+      reading: { go: 9000, noGo: 9000 },
+    })?.says,
+    readings: [readingWithUnit('lash', { go: 305, noGo: 356 }), readingWithUnit('height', height)],
+    height: describeReading(height),
+    spec: formatSpecInBoth('lash', spec),
+    limits: [
+      formatLimitsInBoth('lash', spec),
+      formatLimitsInBoth('height', { low: 63_400, high: 63_600 }),
+    ],
+    // What programs read is in one unit, whatever people have first.
+    forPrograms: metricUnitOf('lash'),
+  });
+  const eitherWay = {
+    slipOfPreload: '9.00 N·m is ten times off: was 0.90 N·m meant?',
+    height: '63.50',
+    forPrograms: 'mm',
+  };
 
   it('are in the shop’s: a gap in thou where its blades are, a height in mm as gauges are', () => {
-    expect(said()).toEqual([
-      'Tight: 0.254 mm does not enter, the limit is 0.28 mm. Bring it to 0.33 mm.',
-      '0.305–0.356 mm',
-      '63.50 mm',
-      '63.50',
-      '3.30 mm is ten times off: was 0.33 mm meant?',
-      '0.33 mm (0.28 to 0.38), 13 thou',
-      '0.28–0.38 mm, 11–15 thou',
-      '63.40–63.60 mm, 2.496–2.504 in',
-      'mm',
-    ]);
-    showUnits({ length: 'thou', torque: 'lb·ft', temperature: '°F' });
-    expect(said()).toEqual([
-      'Tight: 10 thou does not enter, the limit is 11 thou. Bring it to 13 thou.',
-      '12–14 thou',
-      '63.50 mm',
-      '63.50',
-      '130 thou is ten times off: was 13 thou meant?',
-      '13 thou (11 to 15), 0.33 mm',
-      '11–15 thou, 0.28–0.38 mm',
-      '2.496–2.504 in, 63.40–63.60 mm',
-      // What programs read is in one unit, whatever people have first.
-      'mm',
-    ]);
+    expect(inEither(said)).toEqual({
+      usual: {
+        ...eitherWay,
+        judged: 'Tight: 0.254 mm does not enter, the limit is 0.28 mm. Bring it to 0.33 mm.',
+        slip: '3.30 mm is ten times off: was 0.33 mm meant?',
+        readings: ['0.305–0.356 mm', '63.50 mm'],
+        spec: '0.33 mm (0.28 to 0.38), 13 thou',
+        limits: ['0.28–0.38 mm, 11–15 thou', '63.40–63.60 mm, 2.496–2.504 in'],
+      },
+      others: {
+        ...eitherWay,
+        judged: 'Tight: 10 thou does not enter, the limit is 11 thou. Bring it to 13 thou.',
+        slip: '130 thou is ten times off: was 13 thou meant?',
+        readings: ['12–14 thou', '63.50 mm'],
+        spec: '13 thou (11 to 15), 0.33 mm',
+        limits: ['11–15 thou, 0.28–0.38 mm', '2.496–2.504 in, 63.40–63.60 mm'],
+      },
+    });
   });
 });
 

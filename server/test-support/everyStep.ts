@@ -2,17 +2,16 @@ import fs from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite from 'sqlite3';
-import { oneStepOf } from '../../core/test-support/times';
+import { soak } from '../../core/test-support/times';
 
 /*
  * What a process does to a data folder, step by step: each statement to the database, each move of
  * a file. A kill leaves the folder as it stands before a step; a full disk lets the step fail.
  */
 
-/** Whether a step is looked at: by the soak every one, by the whole run one of so many. */
+/** Whether a step is looked at: in the soak every one, else one of so many. */
 export function isLookedAt(step: number, oneOf: number): boolean {
-  const each = oneStepOf(oneOf);
-  return step % each === Math.floor(each / 2);
+  return soak || step % oneOf === Math.floor(oneOf / 2);
 }
 
 /**
