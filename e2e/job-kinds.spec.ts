@@ -42,7 +42,7 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
 
   // An injector above its height is brought down; the tag's setting counts.
   await expect(job.heading(/^No. \d injector/)).toBeVisible();
-  await expect(page.getByText('70.10 to 70.30 mm, height')).toBeVisible();
+  await expect(page.getByText('70.10 to 70.30, height')).toBeVisible();
   await job.tap('More by 0.10 mm');
   await job.tap('More by 0.10 mm');
   await job.tap('Read 70.40 mm');
@@ -69,6 +69,9 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
       await expect(page.getByText('the maker’s target is 0.50 mm')).toBeVisible();
       await expect(page.getByText(/^Tight: .* Bring it to 0.54 mm\.$/)).toBeVisible();
       await job.tap('Adjusted, locked at 61 N·m');
+      // The row begins again where it is to be set, not where it was found.
+      const blade = page.getByRole('button', { name: /^0\.54 mm( stack)?: not tried$/ });
+      await expect(blade).toBeInViewport();
       await job.read('0.54', '0.55');
       await job.paint();
     },

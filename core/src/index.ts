@@ -153,7 +153,7 @@ export { showBy, showUnits, unitsShown, USUAL_UNITS, wallClock } from './shownAs
 export type { Shown, Units } from './shownAs';
 export { formatTemperature, fromFahrenheit } from './temperature';
 export { readNumber } from './typedNumber';
-export { convertTorque, formatTorque, TORQUE_UNITS } from './torque/units';
+export { convertTorque, formatTorque, formatTorqueAlone, TORQUE_UNITS } from './torque/units';
 export type { TorqueUnit } from './torque/units';
 export { spiralOrder, torqueSteps } from './torque/sequence';
 export type { TorqueSequence, TorqueStage, TorqueStep } from './torque/sequence';

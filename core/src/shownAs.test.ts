@@ -7,6 +7,7 @@ import {
   formatSpecInBoth,
   formatTemperature,
   formatTorque,
+  formatTorqueAlone,
   judgeReading,
   localDay,
   metricUnitOf,
@@ -36,6 +37,7 @@ describe('figures in two units', () => {
     formatInBoth('height', 63_500),
     formatInBoth('preload', 904),
     formatTorque(46),
+    formatTorqueAlone(46),
     formatTemperature(20),
   ];
 
@@ -46,6 +48,7 @@ describe('figures in two units', () => {
         '63.50 mm, 2.500 in',
         '0.90 N·m',
         '46 N·m (33.9 lb·ft)',
+        '46 N·m',
         '20 °C (68 °F)',
       ],
       others: [
@@ -53,6 +56,7 @@ describe('figures in two units', () => {
         '2.500 in, 63.50 mm',
         '0.90 N·m',
         '33.9 lb·ft (46 N·m)',
+        '33.9 lb·ft',
         '68 °F (20 °C)',
       ],
     });

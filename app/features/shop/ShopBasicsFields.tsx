@@ -30,7 +30,7 @@ export function ShopBasicsFields({ basics, onChange }: Props) {
         multiline
       />
       <Stack gap={space.small}>
-        <Words as="strong">Which unit first? Both are always shown.</Words>
+        <Words as="strong">Which unit first? Where one is enough, it is that one.</Words>
         {UNITS.map(([key, title, choices]) => (
           <View key={key} role="radiogroup" aria-label={title}>
             <Row>

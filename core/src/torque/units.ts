@@ -24,8 +24,22 @@ const poundFeet = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
  * @example formatTorque(46) // '46 N·m (33.9 lb·ft)'
  */
 export function formatTorque(torque: number): string {
-  const other = convertTorque(torque, 'N·m', 'lb·ft');
-  const both = [`${newtonMetres.format(torque)} N·m`, `${poundFeet.format(other)} lb·ft`];
-  if (unitsShown().torque === 'lb·ft') both.reverse();
-  return `${both[0]} (${both[1]})`;
+  const [first, other] = inBoth(torque);
+  return `${first} (${other})`;
+}
+
+/**
+ * A torque in the shop's first unit, where there is room for one.
+ *
+ * @example formatTorqueAlone(46) // '46 N·m'
+ */
+export function formatTorqueAlone(torque: number): string {
+  return inBoth(torque)[0];
+}
+
+/** The shop's first unit before the other. */
+function inBoth(torque: number): [string, string] {
+  const metric = `${newtonMetres.format(torque)} N·m`;
+  const inPounds = `${poundFeet.format(convertTorque(torque, 'N·m', 'lb·ft'))} lb·ft`;
+  return unitsShown().torque === 'lb·ft' ? [inPounds, metric] : [metric, inPounds];
 }

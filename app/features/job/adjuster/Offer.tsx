@@ -1,7 +1,8 @@
 import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
-import { adjusterName, describeUnset } from '@longbar/core';
+import { adjusterName, describeUnset, formatTorqueAlone } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet } from 'react-native';
+import { space } from '../../../theme/tokens';
 import { Act } from '../../../ui/Act';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -41,7 +42,7 @@ export function Offer({ job, id, entry, view, act }: Props) {
         <Row>
           <Act
             label={view.reads === 'found' ? 'Leave it unsettled' : 'Finish it unsettled'}
-            style={styles.grow}
+            style={styles.long}
             onPress={() =>
               act({
                 type: view.reads === 'found' ? 'adjuster.kept' : 'adjuster.painted',
@@ -49,7 +50,7 @@ export function Offer({ job, id, entry, view, act }: Props) {
               })
             }
           />
-          {sets && <Act label="Set it" style={styles.grow} onPress={() => setAnyway(true)} />}
+          {sets && <Act label="Set it" onPress={() => setAnyway(true)} />}
         </Row>
       );
     case 'shim':
@@ -111,8 +112,8 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
       <Act
         weight="primary"
         style={styles.grow}
-        label={`Locked at ${torque} N·m`}
-        name={`Adjusted, locked at ${torque} N·m`}
+        label={`Locked at ${formatTorqueAlone(torque)}`}
+        name={`Adjusted, locked at ${formatTorqueAlone(torque)}`}
         onPress={() => act({ ...locked, how: 'torque', torque })}
       />
       <Act
@@ -124,4 +125,8 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
   );
 }
 
-const styles = StyleSheet.create({ grow: { flex: 1 } });
+const styles = StyleSheet.create({
+  grow: { flex: 1 },
+  // Beside two other buttons a long word has to fit.
+  long: { flex: 1, paddingHorizontal: space.small },
+});

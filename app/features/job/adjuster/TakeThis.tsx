@@ -24,11 +24,13 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const { spec } = entry;
   const measure = measureOf(entry);
   const wanted = toSet(spec);
-  const blade = measure === 'lash' ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
-  const inch = measure === 'lash' && set.unit === 'inch';
-  // In the unit of the blades in hand, whatever the shop has first.
-  const metric = measure === 'lash' ? formatMillimetres(wanted) : formatFigure(measure, wanted);
+  const lash = measure === 'lash';
+  const blade = lash ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
+  const inch = lash && set.unit === 'inch';
+  // The large figure is in the unit of the blades in hand; limits are in the one the shop has first.
+  const metric = lash ? formatMillimetres(wanted) : formatFigure(measure, wanted);
   const other = inch ? formatLength(wanted) : formatInInches(measure, wanted);
+  const high = lash ? formatSetting(measure, spec.high) : formatFigure(measure, spec.high);
   return (
     <View style={styles.row}>
       <Words as="blade" aria-label={`Take ${formatSetting(measure, wanted)}`}>
@@ -39,9 +41,8 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
       </Words>
       <View style={styles.other}>
         {other !== undefined && <Words as="figure">{other}</Words>}
-        <Words as="note" color="secondInk">
-          {formatFigure(measure, spec.low)} to {formatSetting(measure, spec.high)},{' '}
-          {measure === 'lash' ? temperature : measure}
+        <Words as="note" color="secondInk" style={styles.limits}>
+          {formatFigure(measure, spec.low)} to {high}, {lash ? temperature : measure}
         </Words>
         {spec.aim !== undefined && (
           <Words as="note" color="secondInk">
@@ -60,5 +61,6 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
-  other: { marginLeft: 'auto', alignItems: 'flex-end' },
+  other: { marginLeft: 'auto', alignItems: 'flex-end', flexShrink: 1 },
+  limits: { textAlign: 'right' },
 });

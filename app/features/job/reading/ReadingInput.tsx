@@ -71,7 +71,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
       <>
         <Words as="strong">{FIGURE[phase]}</Words>
         <FigureWheel
-          key={phase}
+          key={`${phase} wheel`}
           measure={measure}
           spec={entry.spec}
           reading={reading}
@@ -88,6 +88,8 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
     <>
       <Words as="strong">{QUESTION[phase]}</Words>
       <TriedBlades
+        // Where a tight one was found lies far from the blades that are to be tried after the lock.
+        key={`${phase} blades`}
         {...{ job, id, phase, set, thickFirst }}
         spec={entry.spec}
         drawn={reading?.tried}
@@ -102,7 +104,7 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
           onPress={() => setBeforeLock(!beforeLock)}
         />
       )}
-      <TypedReading key={phase} of={typedFor} onRead={(taken) => take(taken)} />
+      <TypedReading key={`${phase} typed`} of={typedFor} onRead={(taken) => take(taken)} />
       <GaugeInput key={`${phase} gauge`} of={typedFor} onRead={(taken) => take(taken)} />
     </>
   );
