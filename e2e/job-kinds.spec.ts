@@ -69,7 +69,8 @@ test('the truck: hold-downs first, valves, injectors by height, brakes at full l
       await expect(page.getByText('the maker’s target is 0.50 mm')).toBeVisible();
       await expect(page.getByText(/^Tight: .* Bring it to 0.54 mm\.$/)).toBeVisible();
       await job.tap('Adjusted, locked at 61 N·m');
-      // The row begins again where it is to be set, not where it was found.
+      // It is read from its top again, and the row begins where it is to be set.
+      await expect(job.heading('No. 4 exhaust')).toBeInViewport({ ratio: 1 });
       const blade = page.getByRole('button', { name: /^0\.54 mm( stack)?: not tried$/ });
       await expect(blade).toBeInViewport();
       await job.read('0.54', '0.55');

@@ -99,7 +99,7 @@ export type { FleetReading } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
 export { toSet } from './gauging/toSet';
 export type { SettingSpec } from './gauging/toSet';
-export type { RateBand, Rates } from './gauging/rates';
+export { formatRateInBoth, type RateBand, type Rates } from './gauging/rates';
 export {
   bladeFor,
   bladeStack,

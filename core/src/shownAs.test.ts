@@ -1,9 +1,11 @@
 import {
+  aimWords,
   dayOf,
   daysBetween,
   describeReading,
   formatDay,
   formatInBoth,
+  formatRateInBoth,
   formatSpecInBoth,
   formatTemperature,
   formatTorque,
@@ -36,6 +38,7 @@ describe('figures in two units', () => {
     formatInBoth('lash', 330),
     formatInBoth('height', 63_500),
     formatInBoth('preload', 904),
+    formatRateInBoth(-64),
     formatTorque(46),
     formatTorqueAlone(46),
     formatTemperature(20),
@@ -47,6 +50,7 @@ describe('figures in two units', () => {
         '0.33 mm, 13 thou',
         '63.50 mm, 2.500 in',
         '0.90 N·m',
+        '64 µm (2.5 thou)',
         '46 N·m (33.9 lb·ft)',
         '46 N·m',
         '20 °C (68 °F)',
@@ -55,6 +59,7 @@ describe('figures in two units', () => {
         '13 thou, 0.33 mm',
         '2.500 in, 63.50 mm',
         '0.90 N·m',
+        '2.5 thou (64 µm)',
         '33.9 lb·ft (46 N·m)',
         '33.9 lb·ft',
         '68 °F (20 °C)',
@@ -67,6 +72,7 @@ describe('figures in one unit', () => {
   const spec = { low: 280, target: 330, high: 380 };
   const height = readingFromFigure(63_500, 'gauge');
   const said = () => ({
+    aim: aimWords({ setting: 380, lasts: 1560, lastsAtTarget: 780 }, spec, -64),
     judged: judgeReading(spec, { go: 230, noGo: 254 }, 'leave-inside').why,
     slip: slipOf({ spec, reading: { go: 3300, noGo: 3300 }, typed: true })?.says,
     slipOfPreload: slipOf({
@@ -93,6 +99,7 @@ describe('figures in one unit', () => {
     expect(inEither(said)).toEqual({
       usual: {
         ...eitherWay,
+        aim: 'It closes 64 µm in 1,000 h: from 0.38 mm it lasts 1,560 h, from the maker’s 0.33 mm 780 h.',
         judged: 'Tight: 0.254 mm does not enter, the limit is 0.28 mm. Bring it to 0.33 mm.',
         slip: '3.30 mm is ten times off: was 0.33 mm meant?',
         readings: ['0.305–0.356 mm', '63.50 mm'],
@@ -101,6 +108,7 @@ describe('figures in one unit', () => {
       },
       others: {
         ...eitherWay,
+        aim: 'It closes 2.5 thou in 1,000 h: from 15 thou it lasts 1,560 h, from the maker’s 13 thou 780 h.',
         judged: 'Tight: 10 thou does not enter, the limit is 11 thou. Bring it to 13 thou.',
         slip: '130 thou is ten times off: was 13 thou meant?',
         readings: ['12–14 thou', '63.50 mm'],

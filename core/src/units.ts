@@ -3,7 +3,7 @@ import { NEAR_ENOUGH } from './gauging/blades';
 import { wallClock } from './shownAs';
 
 /** µm in a thou (0.001 in). */
-const MICROMETRES_PER_THOU = 25.4;
+export const MICROMETRES_PER_THOU = 25.4;
 
 const millimetres = new Intl.NumberFormat('en', {
   minimumFractionDigits: 2,

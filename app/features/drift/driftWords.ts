@@ -1,17 +1,12 @@
 import type { AdjusterDrift, DriftForecast } from '@longbar/core';
-import { adjusterName, formatHours } from '@longbar/core';
-
-const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
-const tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
-const THOU = 25.4;
+import { adjusterName, formatHours, formatRateInBoth } from '@longbar/core';
 
 /** A rate in both units, and which way it goes. */
 export function rateWords(rate: number | null): string {
   if (rate === null) return 'How fast it drifts is not known yet';
   if (Math.round(rate) === 0) return 'Steady';
-  const much = Math.abs(rate);
   const way = rate < 0 ? 'Closes' : 'Opens';
-  return `${way} by ${whole.format(much)} µm (${tenth.format(much / THOU)} thou) in 1,000 h`;
+  return `${way} by ${formatRateInBoth(rate)} in 1,000 h`;
 }
 
 /** When it leaves its limits, hours since the last check. */

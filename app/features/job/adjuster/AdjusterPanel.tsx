@@ -118,7 +118,7 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
     </>
   );
   return (
-    <StepFrame job={job} after={after} primary={primary}>
+    <StepFrame job={job} asks={`${id} ${view.reads}`} after={after} primary={primary}>
       <Spread style={styles.centre}>
         <Words as="heading">{adjusterName(id)}</Words>
         <Sibling {...props} />

@@ -31,6 +31,7 @@ export function BridgePanel({ job, id, after, onSelect, onward }: Props) {
   return (
     <StepFrame
       job={job}
+      asks={id}
       after={after}
       {...(open ? { act: { label: `Level, ${at}`, onPress: level } } : { primary: onward })}
     >

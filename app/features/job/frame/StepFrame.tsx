@@ -1,6 +1,6 @@
 import { describeEvent, itemNames, lastTapped } from '@longbar/core';
 import { useRouter } from 'expo-router';
-import type { ComponentProps, ReactNode } from 'react';
+import { useEffect, useRef, type ComponentProps, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { space } from '../../../theme/tokens';
@@ -14,6 +14,8 @@ import { sumCalledFor } from './sumCalledFor';
 type Props = {
   job: WorkingJob;
   children: ReactNode;
+  /** What is asked now: where it changes, the step is read from its top again. */
+  asks?: string;
   /** The one thing to record now. */
   act?: Omit<ComponentProps<typeof Act>, 'weight'> & { weight?: 'primary' | 'stop' };
   /** What is recorded now, where it is more than one button. */
@@ -22,12 +24,14 @@ type Props = {
 };
 
 /** A step: what it says, and low under the thumb what it records, with one tap to undo. */
-export function StepFrame({ job, children, act, primary, after }: Props) {
+export function StepFrame({ job, children, asks, act, primary, after }: Props) {
   const tokens = useTokens();
+  const page = useRef<ScrollView>(null);
+  useEffect(() => page.current?.scrollTo({ y: 0, animated: false }), [asks]);
   const undoable = undoWords(job);
   return (
     <View style={[styles.frame, { backgroundColor: tokens.sheet }]}>
-      <ScrollView style={styles.scroll} contentContainerStyle={styles.content}>
+      <ScrollView ref={page} style={styles.scroll} contentContainerStyle={styles.content}>
         <SignedTooSoon job={job} />
         <LockLeft job={job} />
         {children}
