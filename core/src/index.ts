@@ -184,7 +184,7 @@ export type {
   TakenReading,
   UnsetReason,
 } from './job/journal/state';
-export { adjusterStep, standingReading } from './job/instruction/adjusterStep';
+export { adjusterStep, standingReading, standsUnread } from './job/instruction/adjusterStep';
 export type { SettableEntry } from './job/instruction/adjusterStep';
 export { jobSteps, presentStep } from './job/instruction/steps';
 export type { Step } from './job/instruction/steps';

@@ -45,7 +45,10 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
   const inside = width - (large ? 64 : 12);
   const last = points[points.length - 1];
   const rate = forecast ? rateToGoBy(forecast) : null;
-  const ahead = last && rate !== null ? last.value + (rate * AHEAD) / 1000 : undefined;
+  // Nothing leads on from where nobody knows how it was left.
+  const stands = jobs.at(-1)?.left;
+  const isKnown = stands !== undefined && middleOf(stands) !== undefined;
+  const ahead = last && rate !== null && isKnown ? last.value + (rate * AHEAD) / 1000 : undefined;
   const shown = [
     ...points.map((point) => ({ ...point, hidden: false })),
     ...(ahead === undefined ? [] : [{ value: ahead, set: false, hidden: true }]),

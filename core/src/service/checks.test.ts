@@ -82,6 +82,16 @@ describe('what drift is told from', () => {
     expect(told(unread).intervals).toBe(0);
   });
 
+  it('is nothing across a check that changed it and did not read it after that', () => {
+    const { left: _left, ...found } = check(1000, 320, 0);
+    const changed = { ...found, left: {}, leftUnread: ['intake.1'] };
+    expect(told(third, { ...found, left: {} }, first)).toMatchObject({ rate: -5, intervals: 1 });
+    expect(told(third, changed, first)).toMatchObject({ rate: -10, intervals: 1 });
+    expect(told(changed, first)).toMatchObject({
+      ...{ intervals: 1, last: { hours: 1000, found: reading(320), left: { noGo: null } } },
+    });
+  });
+
   it('begins anew with a check at which it was set without being read before', () => {
     const set = check(1000, undefined, 360);
     expect(told(check(2000, 350, 350), set, first)).toMatchObject({ rate: -10, intervals: 1 });

@@ -12,6 +12,8 @@ export type PastCheck = {
   hours: { date: string; hours: number } | null;
   found?: Record<string, Reading> | undefined;
   left: Record<string, Reading>;
+  /** Changed and not read since: nobody knows how they stood at the end. */
+  leftUnread?: readonly string[] | undefined;
   /** The data tag read on the engine. */
   tag?: string | undefined;
   /** The head was off since the check before: drift starts anew. */
@@ -20,6 +22,9 @@ export type PastCheck = {
 
 /** What an engine's checks say of it: its sheet by its own data tag, and every adjuster's past. */
 export type EnginePast = { sheet: EngineSheet; histories: DriftHistory[] };
+
+/** What nobody read: of no middle, so that nothing is reckoned from it. */
+const UNKNOWN: Reading = { go: 0, noGo: null, how: 'go-no-go' };
 
 /** The past of an engine from its checks, newest first. */
 export function pastOf(
@@ -39,7 +44,8 @@ function sheetOfChecks(sheet: EngineSheet, checks: readonly PastCheck[]): Engine
 /**
  * The past of every adjuster of a sheet, from its checks, newest first. Where the meter was not read
  * at a check, nobody knows how long it ran before and after: no drift is told from either, and what
- * was left then counts from the check before.
+ * was left then counts from the check before. Nor is it across one that changed an adjuster without
+ * reading it after that.
  */
 function historiesOf(
   sheet: EngineSheet,
@@ -50,8 +56,9 @@ function historiesOf(
   return adjustersOf(sheet).map(({ id }) => {
     const jobs: PastJob[] = [];
     let isRead = true;
-    for (const { hours, found, left, disturbed } of inOrder) {
-      const [was, is] = [found?.[id], left[id]];
+    for (const { hours, found, left, leftUnread, disturbed } of inOrder) {
+      const is = left[id] ?? (leftUnread?.includes(id) ? UNKNOWN : undefined);
+      const was = found?.[id];
       const at = hours ? engineHours(hours, meter) : jobs.at(-1)?.hours;
       if (at === undefined || !is) continue;
       // Set without having been read before: nobody knows how far it had drifted by then.

@@ -74,6 +74,8 @@ const jobCheck = v.object({
   found: v.record(v.string(), ReadingSchema),
   /** How each adjuster stood at the end. */
   left: v.record(v.string(), ReadingSchema),
+  /** Which of them were changed and not read since, as where a nut broke. */
+  leftUnread: v.optional(v.array(v.string())),
   /** The data tag read on the engine. */
   tag: v.optional(v.string()),
   /** The head was off since the check before. */

@@ -75,6 +75,27 @@ describe('machines', () => {
     expect(body.notes).toEqual([expect.objectContaining({ text: 'Nut rounded', by: 'Ina' })]);
   });
 
+  it('tells no more what a valve stood at that a later job set and did not read again', async () => {
+    const truck = MACHINES.find(({ name }) => name === 'Salt truck 3')!.id;
+    const machine = async () => (await server.get(`/machines/${truck}`)).body;
+    const before = await machine();
+    const { head: of, events } = signedAnew('Salt truck 3', before.hours.hours, NOW, (told) => [
+      { type: 'scope.chosen', kinds: ['exhaust'] },
+      ...told.slice(0, -1),
+      { type: 'adjuster.locked', adjuster: 'exhaust.2', how: 'feel' },
+      { type: 'adjuster.unset', adjuster: 'exhaust.2', reason: 'seized' },
+      { type: 'job.signed', name: 'Ina', incomplete: true },
+    ]);
+    await server.post('/jobs', of);
+    expect((await server.post(`/jobs/${of.id}/events`, events)).status).toBe(200);
+    const [check] = (await server.get(`/machines/${truck}/checks`)).body;
+    expect(check).toMatchObject({ leftUnread: ['exhaust.2'] });
+    const { 'exhaust.2': _unread, ...others } = before.lastLeft.readings;
+    expect(Object.keys((await machine()).lastLeft.readings).toSorted()).toEqual(
+      Object.keys(others).toSorted(),
+    );
+  });
+
   it('keeps a job that was begun by mistake, counts nothing of it, and shows it apart', async () => {
     const barge = MACHINES.find(({ name }) => name === 'Barge')!.id;
     const before = (await server.get(`/machines/${barge}`)).body;

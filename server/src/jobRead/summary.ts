@@ -21,6 +21,7 @@ import {
   presentStep,
   settingOf,
   standingReading,
+  standsUnread,
 } from '@longbar/core';
 import type { WrittenWords } from './writtenWords';
 import { wordsOf } from './writtenWords';
@@ -60,6 +61,9 @@ export function summarise(
         return [[id, { go, noGo, how }]];
       }),
     );
+  const leftUnread = adjustersOf(sheet).flatMap(({ id, entry }) =>
+    entry.spec && standsUnread(state, id) ? [id] : [],
+  );
   const shims = adjusters.flatMap(([id, { shim, fitted }]): [string, number][] => {
     const size = fitted ?? shim;
     return size === undefined ? [] : [[id, size]];
@@ -81,6 +85,7 @@ export function summarise(
       hours,
       found: readingsBy(({ found }) => found),
       left: readingsBy(standingReading),
+      ...(leftUnread.length > 0 && { leftUnread }),
       ...(state.tag !== undefined && { tag: state.tag }),
       disturbed: state.why?.reason === 'head-work',
       shims: Object.fromEntries(shims),

@@ -108,3 +108,11 @@ function shimStep({ found, shim }: AdjusterState, judgement: Judgement): Adjuste
 export function standingReading(state: AdjusterState | undefined) {
   return state?.again ?? state?.left ?? (state?.kept ? state.found : undefined);
 }
+
+/** Whether an adjuster was changed, or backed off, and not read since: nobody knows how it stands. */
+export function standsUnread({ adjusters, crank }: JobState, id: string): boolean {
+  const { set, locked, fitted, apart } = adjusters[id] ?? {};
+  const changed = [set, locked, fitted, apart].some((each) => each !== undefined);
+  if (!changed && !crank.loosened.includes(id)) return false;
+  return standingReading(adjusters[id]) === undefined;
+}

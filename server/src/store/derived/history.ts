@@ -6,18 +6,20 @@ type LastLeft = NonNullable<JobContext['lastLeft']>;
 
 /**
  * What each adjuster was left at in the last of these jobs, newest first, that read it: a job may
- * have been about some kinds only. The hours are those of the last signed job.
+ * have been about some kinds only. What a later job changed and did not read says nothing. The hours are those of the last signed job.
  */
 export async function lastLeftOf(
   db: Database,
   jobs: readonly JobLine[],
 ): Promise<JobContext['lastLeft']> {
   let last: LastLeft | null = null;
+  const unread = new Set<string>();
   for (const { id, summary } of jobs.filter((job) => job.summary.signed)) {
-    const { hours, left, shims } = await checkOf(db, id);
-    last = last
-      ? withEarlier(last, { hours, readings: left, shims })
-      : { hours, readings: left, shims };
+    const { hours, left, shims, leftUnread = [] } = await checkOf(db, id);
+    const readings = Object.fromEntries(Object.entries(left).filter(([id]) => !unread.has(id)));
+    leftUnread.forEach((id) => unread.add(id));
+    const own = { hours, readings, shims };
+    last = last ? withEarlier(last, own) : own;
     if (summary.scope?.kinds === undefined) break;
   }
   return last;
