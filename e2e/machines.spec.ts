@@ -47,6 +47,8 @@ test('a machine is added, changed, read wrongly and put right, retired and broug
   await page.getByLabel('It should read, h').fill('1');
   await tap(page, 'Save');
   await expect(page.getByRole('alert')).toContainText('The meter showed 2 h');
+  // What cannot be is not taken however sure one is.
+  await expect(page.getByRole('button', { name: /^It reads so/ })).toHaveCount(0);
   await page.getByLabel('It should read, h').fill('13');
   await tap(page, 'Save');
   await expect(page.getByLabel('Corrected: 31 h')).toBeVisible();

@@ -144,8 +144,15 @@ test('hours of a job are held against what the meter showed since the last check
   await expect(page.getByText(/is more than there are/)).toBeVisible();
   await shows.fill('6601');
   await expect(page.getByRole('radio', { name: 'It was replaced or reset' })).toHaveCount(0);
-  await job.tap('Record 6,601 h');
+  await expect(job.button('Record 6,601 h')).toBeEnabled();
+  // Who has looked again is believed, and the machine says that two readings cannot both be.
+  await shows.fill('6550');
+  await job.tap('Record 6,550 h, it is so');
   await job.at('Make unable to start');
+  await job.settled();
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Brine pump 2/ }).click();
+  await expect(page.getByText(/^6,550 h on .* is less than the 6,583 h on /)).toBeVisible();
 });
 
 test('a meter that was replaced is no dead end @more', async ({ page }) => {

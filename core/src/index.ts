@@ -281,8 +281,7 @@ export {
   describeUnset,
 } from './job/words/describe';
 
-export { engineHours, useOf } from './service/hours';
-export type { HoursReading, MeterChange } from './service/hours';
+export { engineHours, type HoursReading, type MeterChange, useOf } from './service/hours';
 export { firstReading } from './service/baseline';
 export type { Baseline } from './service/baseline';
 export { machineLineOf } from './service/machineLine';
@@ -314,7 +313,8 @@ export type { Finding } from './service/finding';
 export { pastOf } from './service/checks';
 export type { EnginePast } from './service/checks';
 export { doubtJobHours, hoursSince, meterForJob, readAt } from './service/jobHours';
-export { HoursQuestions, questionHours } from './service/questionHours';
+export { hoursAgainst, HoursQuestions, questionHours } from './service/questionHours';
+export type { HoursDoubt } from './service/questionHours';
 export { urgencyOf, USUAL_SOON } from './service/urgency';
 export { howLong } from './weeks/howLong';
 export type { HowLong } from './weeks/howLong';

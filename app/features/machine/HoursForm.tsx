@@ -1,4 +1,4 @@
-import type { HoursPost, MachineDetail } from '@longbar/core';
+import type { HoursDoubt, HoursPost, MachineDetail } from '@longbar/core';
 import { counted, localDay, questionHours, readNumber } from '@longbar/core';
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import { Controller, useForm } from 'react-hook-form';
@@ -37,14 +37,14 @@ export function HoursForm({ machine }: { machine: MachineDetail }) {
     resolver: valibotResolver(FormSchema),
     defaultValues: { hours: '' },
   });
-  const [doubted, setDoubted] = useState(false);
+  const [doubted, setDoubted] = useState<HoursDoubt['doubt']>();
   const send = (more: Pick<HoursPost, 'replaced' | 'sure'> = {}) =>
     handleSubmit(async ({ hours }) => {
       const reading = { date: localDay(new Date()), hours, ...more };
       const doubt = doubtOf(machine, reading);
-      setDoubted(doubt !== undefined);
+      setDoubted(doubt?.doubt);
       setAdded(false);
-      if (doubt !== undefined) return setError('hours', { message: doubt });
+      if (doubt !== undefined) return setError('hours', { message: doubt.says });
       await sync.sayOfMachine({ kind: 'hours', machine: machine.id, reading });
       setAdded(true);
       reset();
@@ -68,12 +68,14 @@ export function HoursForm({ machine }: { machine: MachineDetail }) {
       <Act label="Add the reading" icon="add" onPress={() => void send()} />
       {doubted && (
         <Row>
-          <Act
-            label="It reads so"
-            name="It reads so: looked at again"
-            style={styles.grow}
-            onPress={() => void send({ sure: true })}
-          />
+          {doubted === 'far' && (
+            <Act
+              label="It reads so"
+              name="It reads so: looked at again"
+              style={styles.grow}
+              onPress={() => void send({ sure: true })}
+            />
+          )}
           <Act
             label="New meter"
             name="New meter: it was replaced or reset"
@@ -92,10 +94,10 @@ export function HoursForm({ machine }: { machine: MachineDetail }) {
 }
 
 /** What is doubtful about a reading, as the server would say it; undefined where nothing is. */
-function doubtOf(machine: MachineDetail, reading: HoursPost): string | undefined {
+function doubtOf(machine: MachineDetail, reading: HoursPost): HoursDoubt | undefined {
   if (reading.replaced) return undefined;
   const doubt = questionHours(reading, counted(machine.readings), machine.meter);
-  return doubt && !(doubt.doubt === 'far' && reading.sure) ? doubt.says : undefined;
+  return doubt?.doubt === 'far' && reading.sure ? undefined : doubt;
 }
 
 const styles = StyleSheet.create({ form: { gap: space.small }, grow: { flex: 1 } });

@@ -1,8 +1,9 @@
 import type { MachineDetail } from '@longbar/core';
-import { dueAtWords, localDay } from '@longbar/core';
+import { counted, dueAtWords, hoursAgainst, localDay } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Act } from '../../ui/Act';
+import { Caution } from '../../ui/Caution';
 import { Spread, Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
@@ -96,6 +97,7 @@ function Due({ machine }: { machine: MachineDetail }) {
   const dayUnknown = machine.due?.date === null;
   // Where months end it, the line above says it already.
   const whyShown = machine.due?.by !== 'months' || machine.due.kinds !== undefined;
+  const against = hoursAgainst(counted(machine.readings), machine.meter);
   return (
     <Stack gap={space.hair}>
       <Spread>
@@ -105,6 +107,7 @@ function Due({ machine }: { machine: MachineDetail }) {
         {!dayUnknown && <Words color="secondInk">{due.when}</Words>}
       </Spread>
       <DueBar due={due} />
+      {against !== undefined && <Caution>{`${against} Put it right under Hours.`}</Caution>}
       {machine.due && (
         <Words as="note" color="secondInk">
           {[whyShown && machine.due.why, dueAtWords(machine.due)].filter(Boolean).join(' ')}

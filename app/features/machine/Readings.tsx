@@ -132,7 +132,7 @@ function Correct({ machine, id, hours, inJob, takenBack, onDone }: CorrectProps)
     if (answer.error === undefined) return onDone();
     const { message, issues } = refusalOf(answer.error);
     setMistake(message);
-    setDoubted(issues.some(({ path }) => path === 'hours'));
+    setDoubted(issues.some(({ path }) => path === 'sure'));
   };
   const save = (sure = false) => {
     const figure = readNumber(text, { groups: true });

@@ -1,4 +1,4 @@
-import { doubtJobHours, hoursSince, meterForJob } from '..';
+import { doubtJobHours, hoursAgainst, hoursSince, meterForJob, questionHours } from '..';
 
 describe('hours read in a job', () => {
   const readings = [
@@ -27,6 +27,33 @@ describe('hours read in a job', () => {
     expect(doubt(484, known)).toBeUndefined();
     const says = doubtJobHours(known, { date: '2026-05-20', hours: 4800 })?.says;
     expect(says).toContain('4,320 h in a day is more than there are');
+  });
+
+  it('are not doubted for being whole, where a service told tenths', () => {
+    const told = [...readings, { date: '2026-05-19', hours: 499.7 }];
+    const known = { lastLeft: null, hourMeter: meterForJob(told, []) };
+    expect(doubt(499, known)).toBeUndefined();
+    expect(doubt(498, known)).toBe('below');
+    expect(doubt(499.5, known)).toBe('below');
+    const service = { date: '2026-05-21', hours: 500.4 };
+    expect(doubtJobHours(known, { date: '2026-05-20', hours: 500 })).toBeUndefined();
+    expect(questionHours(service, [...told, { date: '2026-05-22', hours: 500 }], [])).toBe(
+      undefined,
+    );
+    expect(hoursSince(known, { date: '2026-05-19', hours: 499.7 }, service)).toBeCloseTo(0.7);
+    expect(hoursSince(known, service, { date: '2026-05-21', hours: 500 })).toBe(0);
+  });
+
+  it('are told where they run against those of another day', () => {
+    const job = { date: '2026-05-21', hours: 470 };
+    expect(hoursAgainst(readings, [])).toBeUndefined();
+    expect(hoursAgainst([job, ...readings], [])).toBe(
+      '470 h on 21 May 2026 is less than the 480 h on 1 May 2026: one of the two is wrong.',
+    );
+    // Another meter may show less.
+    const fitted = [{ date: '2026-05-21', offset: 20, first: 470 }];
+    expect(hoursAgainst([...readings, { ...job, replaced: true }], fitted)).toBeUndefined();
+    expect(hoursAgainst([...readings, { date: '2026-05-01', hours: 478 }], [])).toBeUndefined();
   });
 
   it('are not doubted for being below what another meter showed at the last check', () => {

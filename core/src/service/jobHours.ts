@@ -66,5 +66,6 @@ export function hoursSince(
   const before = [...readings, earlier].map(({ date, hours }) => ({ date, hours }));
   const meters = own.replaced ? meterOf(meter, [...before, own]) : meter;
   const ran = engineHours(own, meters) - engineHours(earlier, meters);
-  return ran < 0 ? undefined : ran;
+  // Read in whole hours it may be less than a service told that knows tenths.
+  return ran <= -1 ? undefined : Math.max(0, ran);
 }

@@ -3,6 +3,7 @@ import { dayOf, daysBetween } from '../calendar';
 import { formatDay, formatHours } from '../units';
 import type { HoursReading, MeterChange, Use } from './hours';
 import { engineHours, useOf } from './hours';
+import { inMeterOrder } from './meter';
 
 /** More than a day has is impossible; this much over the usual use is questioned. */
 const HOURS_A_DAY = 24;
@@ -65,14 +66,13 @@ export class HoursQuestions {
       .slice(at, next)
       .find((each) => Math.abs(engineHours(each, this.meter) - hours) > HOURS_A_DAY);
     const before = apart ?? this.inOrder[at - 1];
-    const said = (each: HoursReading) => `${formatHours(each.hours)} h on ${formatDay(each.date)}`;
-    if (before && engineHours(before, this.meter) > hours) {
+    if (before && isLess(reading, before, this.meter)) {
       return {
         doubt: 'below',
         says: `The meter showed ${said(before)} already. Read it once more, or say that the meter was replaced or reset.`,
       };
     }
-    if (after && engineHours(after, this.meter) < hours) {
+    if (after && isLess(after, reading, this.meter)) {
       return { doubt: 'above', says: `The meter showed only ${said(after)}. Read it once more.` };
     }
     if (!before) return undefined;
@@ -109,6 +109,14 @@ export class HoursQuestions {
   }
 }
 
+/** Whether a meter went backwards. Whoever reads whole hours leaves out what ran since the last. */
+function isLess(later: HoursReading, before: HoursReading, meter: readonly MeterChange[]): boolean {
+  const less = engineHours(before, meter) - engineHours(later, meter);
+  return Number.isInteger(later.hours) ? less >= 1 : less > 0;
+}
+
+const said = ({ hours, date }: HoursReading) => `${formatHours(hours)} h on ${formatDay(date)}`;
+
 function daysWords(days: number): string {
   return days <= 1 ? 'a day' : `${days} days`;
 }
@@ -136,4 +144,26 @@ export function questionHours(
   meter: readonly MeterChange[],
 ): HoursDoubt | undefined {
   return new HoursQuestions(known, meter).ask(reading);
+}
+
+/**
+ * Where a machine's readings run against each other, as where a phone without signal read less than
+ * a fleet's service had told meanwhile: the newest that is below an earlier day's, in a sentence.
+ * Undefined where they only grow.
+ *
+ * @example hoursAgainst([{ date: '2026-05-01', hours: 90 }, { date: '2026-05-02', hours: 80 }], [])
+ *   // '80 h on 2 May 2026 is less than the 90 h on 1 May 2026: one of the two is wrong.'
+ */
+export function hoursAgainst(
+  readings: readonly HoursReading[],
+  meter: readonly MeterChange[],
+): string | undefined {
+  const inOrder = inMeterOrder(readings, meter);
+  const at = inOrder.findLastIndex((later, i) => {
+    const before = inOrder[i - 1];
+    return before !== undefined && isLess(later, before, meter);
+  });
+  const [earlier, later] = [inOrder[at - 1], inOrder[at]];
+  if (!earlier || !later) return undefined;
+  return `${said(later)} is less than the ${said(earlier)}: one of the two is wrong.`;
 }

@@ -148,6 +148,8 @@ describe('machines', () => {
     const low = await post('2026-11-21', 12);
     expect(low.status).toBe(400);
     expect(low.body.error.issues[0]).toMatchObject({ path: 'hours' });
+    const far = (await post('2026-11-23', 2595)).body.error.issues[0];
+    expect(far).toMatchObject({ path: 'sure', message: expect.stringContaining('a year') });
     expect((await post('2026-10-01', 9999)).body.error.issues[0].message).toContain('only 2,531 h');
     expect((await post('2999-01-01', 9999)).body.error.issues[0].path).toBe('date');
     expect((await post('soon', 1)).body.error.issues[0].path).toBe('date');

@@ -1,4 +1,4 @@
-import type { HoursCorrection, HoursPost, HoursReading } from '@longbar/core';
+import type { HoursCorrection, HoursDoubt, HoursPost, HoursReading } from '@longbar/core';
 import { dayOf, meterOf, questionHours } from '@longbar/core';
 import type { Transaction } from 'sequelize';
 import { RequestError, wrongField } from '../../requestError';
@@ -27,8 +27,7 @@ export async function addHours(db: Database, id: string, reading: HoursPost, tod
     return { date, hours };
   }
   const doubt = replaced ? undefined : questionHours(reading, readings, meter);
-  // What is only unlikely is taken once somebody has looked again.
-  if (doubt && !(doubt.doubt === 'far' && reading.sure)) throw wrongField('hours', doubt.says);
+  refuse(doubt, reading);
   await db.write(async (transaction) => {
     const row = { machine: id, date, hours, replaced: replaced || null };
     await db.tables.hours.create(row, { transaction });
@@ -72,13 +71,19 @@ export async function correctHours(
   const right = hours === null ? undefined : { date: wrong.date, hours, ...replaced };
   const meter = meterOf(machine.meter, right ? [...others, right] : others);
   const doubt = right && !right.replaced ? questionHours(right, others, meter) : undefined;
-  if (doubt && !(doubt.doubt === 'far' && sure)) throw wrongField('hours', doubt.says);
+  refuse(doubt, { sure });
   await db.write(async (transaction) => {
     if (job) await keepForJob(db, { id, job, hours: hours ?? 0, row, transaction });
     else if (row) await keepOwn(db, row, hours, transaction);
     await checksChanged(db, id, transaction);
     await machineChanged(db, id, transaction);
   });
+}
+
+/** What is only unlikely is taken once somebody has looked again and says that they are sure. */
+function refuse(doubt: HoursDoubt | undefined, { sure }: Pick<HoursPost, 'sure'>): void {
+  if (doubt?.doubt === 'far' && sure) return;
+  if (doubt) throw wrongField(doubt.doubt === 'far' ? 'sure' : 'hours', doubt.says);
 }
 
 /** The row of a reading: its own, or the one that put a job's right. */
