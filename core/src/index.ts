@@ -339,8 +339,7 @@ export { sealWords } from './job/words/sealWords';
 export { ignore } from './ignore';
 export { itemAt } from './itemAt';
 export { dayOf, daysBetween, localDay } from './calendar';
-export { issuesOf } from './issue';
-export type { Issue } from './issue';
+export { type Issue, issuesOf } from './issue';
 export { isRefused, malformed } from './result';
 export type { Malformed, RefusalCode, Refused, Result } from './result';
 export {
@@ -350,6 +349,7 @@ export {
   formatInstant,
   formatLength,
   formatMillimetres,
+  formatReckonedHours,
   formatThou,
   fromThou,
 } from './units';

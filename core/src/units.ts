@@ -62,6 +62,15 @@ export function formatHours(hours: number): string {
   return hoursFormat.format(hours);
 }
 
+/**
+ * Hours that nobody read but a sum gave: from a hundred on in tens.
+ *
+ * @example formatReckonedHours(1702.13) // '1,700'
+ */
+export function formatReckonedHours(hours: number): string {
+  return formatHours(hours < 100 ? Math.round(hours) : Math.round(hours / 10) * 10);
+}
+
 /** An instant as the clock on the wall showed it here, by the time zone that is in force now. */
 export function formatInstant(at: string): string {
   const { year, month, day, hour, minute } = wallClock(new Date(at));

@@ -1,5 +1,5 @@
 import type { Spec } from '../engine/sheet';
-import { formatHours } from '../units';
+import { formatReckonedHours } from '../units';
 import { verdictOf } from './judgeReading';
 import { formatSetting } from './measure';
 import { formatRate, type RateBand } from './rates';
@@ -61,9 +61,6 @@ export function aimWords({ setting, lasts, lastsAtTarget }: Aim, { target }: Spe
   const way = rate < 0 ? 'closes' : 'opens';
   const by = `It ${way} ${formatRate(rate)} in 1,000 h`;
   const [aimed, maker] = [formatSetting('lash', setting), formatSetting('lash', target)];
-  return `${by}: from ${aimed} it lasts ${rounded(lasts)} h, from the maker’s ${maker} ${rounded(lastsAtTarget)} h.`;
-}
-
-function rounded(hours: number): string {
-  return formatHours(Math.round(hours / 10) * 10);
+  const [longer, atTarget] = [formatReckonedHours(lasts), formatReckonedHours(lastsAtTarget)];
+  return `${by}: from ${aimed} it lasts ${longer} h, from the maker’s ${maker} ${atTarget} h.`;
 }
