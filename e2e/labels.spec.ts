@@ -104,4 +104,16 @@ test('after signing, the engine gets a label with day, hours, lash, next check a
   );
   await expect(label).toContainText('Next check: at the latest when the meter shows 6,621 h');
   await expect(label).toContainText('Ina');
+
+  // Of an engine with injectors and brakes it is drawn smaller: nothing is printed over its edge.
+  const truck = lines.find(({ name }: { name: string }) => name === 'Salt truck 3');
+  const past = await (await server.fetch(`/machines/${truck.id}`)).json();
+  await page.goto(`${server.url}/jobs/${past.history[0].id}/label`);
+  const last = label.getByText(/stands above this label$/);
+  const reaches = async () => {
+    const [sheet, text] = [await label.boundingBox(), await last.boundingBox()];
+    return ((text!.y + text!.height - sheet!.y) / 96) * 25.4;
+  };
+  // Seven labels of 38 mm stand in the middle of a Letter sheet of 279.4 mm.
+  await expect.poll(reaches).toBeLessThan((279.4 - 7 * 38) / 2 + 38);
 });

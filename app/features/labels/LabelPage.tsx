@@ -3,6 +3,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Field } from '../../ui/Field';
 import { PAPERS, pixels } from '../shared/paper';
 import { TruePage } from '../shared/TruePage';
+import { Fitted } from './Fitted';
 import type { LabelFormat } from './labelFormats';
 import { labelSheets } from './labelSheets';
 import type { LabelChoices } from './useLabelChoices';
@@ -24,6 +25,11 @@ export function LabelPage({ choices, format, labels, children, ...page }: Props)
   const { paper, setPaper, firstText, setFirst, skip, mistake } = choices;
   const places = format.columns * format.rows;
   const { label } = format;
+  const fitted = labels.map((each, i) => (
+    <Fitted key={i} {...label}>
+      {each}
+    </Fitted>
+  ));
   return (
     <TruePage
       {...page}
@@ -32,7 +38,7 @@ export function LabelPage({ choices, format, labels, children, ...page }: Props)
       pages={
         labels.length === 0
           ? []
-          : labelSheets(labels, { paper, format, skip: Math.min(skip, places - 1) })
+          : labelSheets(fitted, { paper, format, skip: Math.min(skip, places - 1) })
       }
       size={`a label is ${label.width} × ${label.height} mm`}
     >
@@ -45,8 +51,8 @@ export function LabelPage({ choices, format, labels, children, ...page }: Props)
         error={mistake(places)}
       />
       {labels.length > 0 && width < pixels(PAPERS[paper].width) && (
-        <View aria-hidden style={[styles.one, { width: pixels(label.width) }]}>
-          {labels[0]}
+        <View aria-hidden style={styles.one}>
+          {fitted[0]}
         </View>
       )}
     </TruePage>

@@ -22,7 +22,7 @@ export function labelSheets(
 }
 
 function placeSize({ label }: LabelFormat) {
-  return { width: pixels(label.width), minHeight: pixels(label.height) };
+  return { width: pixels(label.width), height: pixels(label.height) };
 }
 
 /** The labels stand in the middle of the sheet. */

@@ -1,11 +1,4 @@
-import {
-  hoursOf,
-  kindsInWords,
-  lastRun,
-  leaksOpenly,
-  leftOutKinds,
-  nextCheckWords,
-} from '@longbar/core';
+import { hoursOf, lastRun, leaksOpenly, leftOutKinds, nextCheckWords } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { Act } from '../../../ui/Act';
 import { Words } from '../../../ui/Words';
@@ -28,7 +21,6 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
   const { state, setting, context } = job;
   const { signed } = state;
   const leaks = lastRun(state)?.leaks === true;
-  const leftOut = leftOutKinds(setting.sheet, state.scope);
   const record = () => router.replace(`/jobs/${setting.head.id}/record`);
   return (
     <StepFrame job={job} after={after} act={{ label: 'Open the record', onPress: record }}>
@@ -45,8 +37,9 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
             service: setting.sheet.service,
             hours: hoursOf(setting, state),
             at: signed.at,
+            leftOut: leftOutKinds(setting.sheet, state.scope),
           })}
-          {leftOut.length > 0 && `; the ${kindsInWords(leftOut)} stay due`}.
+          .
         </Words>
       )}
       <Act

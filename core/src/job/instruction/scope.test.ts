@@ -3,6 +3,7 @@ import { inlineSix } from '../../../test-support/engines';
 import { head, journal, settingOn } from '../../../test-support/journal';
 import type { JobAct, JobLine, JobScope, JobState } from '../..';
 import {
+  engineLabelWords,
   foldJob,
   instructionOf,
   isAskedOf,
@@ -59,7 +60,7 @@ describe('a job about some of the engine', () => {
     const plan = jobPlan(settingOn(six), state);
     const set = isRefused(plan) ? [] : plan.stops.flatMap((stop) => stop.set.map(({ id }) => id));
     expect([...set].sort()).toEqual([1, 2, 3, 4, 5, 6].map((n) => `injector.${n}`));
-    const { log, outcome, record } = jobOf({ kinds: ['injector'] });
+    const { log, outcome, record, events } = jobOf({ kinds: ['injector'] });
     const read = log.flatMap((entry) => ('read' in entry ? [entry.read] : []));
     expect(new Set(read.map((id) => id.split('.')[0]))).toEqual(new Set(['injector']));
     expect(outcome).toBe('signed');
@@ -68,8 +69,10 @@ describe('a job about some of the engine', () => {
       'Only the injectors. Still due: intake valves and exhaust valves',
     );
     expect(page.rows.find(({ id }) => id === 'intake.1')?.done).toBe('not part of this job');
-    expect(page.facts.find(({ name }) => name === 'Next check')?.value).toMatch(
-      /for what this job was about$/,
+    const next = page.facts.find(({ name }) => name === 'Next check')?.value;
+    expect(next).toMatch(/; the intake valves and exhaust valves stay due$/);
+    expect(engineLabelWords(settingOn(six), foldJob(events))?.lines).toContain(
+      `Next check: ${next}`,
     );
   });
 

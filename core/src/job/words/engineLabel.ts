@@ -35,7 +35,7 @@ export function engineLabelWords(
   });
   const open = unsetOf(state).length + leftOutside(sheet, state).length;
   const warm = sheet.temperature?.state === 'hot' ? 'hot' : 'cold';
-  const next = nextCheckWords({ service: sheet.service, hours, at: signed.at });
+  const next = nextCheckWords({ service: sheet.service, hours, at: signed.at, leftOut });
   return {
     head: [formatDay(signed.at), hours && `${formatHours(hours.hours)} h`]
       .filter(Boolean)

@@ -144,8 +144,12 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     fact('Rule', RULES[rules.policy]),
     fact('Run', runs.length > 0 ? runs.map(howItRan).join('; then ') : 'not run yet'),
     fact('Time', timeWords(record)),
-    ...(signed && !signed.incomplete ? [fact('Next check', nextCheckFact(record, signed.at))] : []),
+    ...(signed && !signed.incomplete ? [fact('Next check', nextCheckFact(record, signed))] : []),
   ];
+}
+
+function nextCheckFact({ sheet, hours, scope }: JobRecord, { at }: { at: string }): string {
+  return nextCheckWords({ service: sheet.service, hours, at, leftOut: scope.leftOut });
 }
 
 function hoursFact(hours: JobRecord['hours']): string {
@@ -154,12 +158,6 @@ function hoursFact(hours: JobRecord['hours']): string {
   return hours.asSigned === undefined
     ? says
     : `${says}, put right since: ${formatHours(hours.asSigned)} h when it was signed`;
-}
-
-/** When what this job was about is due again. */
-function nextCheckFact({ sheet, hours, scope }: JobRecord, at: string): string {
-  const words = nextCheckWords({ service: sheet.service, hours, at });
-  return scope.leftOut.length === 0 ? words : `${words}, for what this job was about`;
 }
 
 /** What the job was about, and what it was not about and stays due. */
