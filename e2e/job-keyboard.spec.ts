@@ -177,6 +177,8 @@ test('the rest goes on paper with blanks, and a slip of the pen is asked about',
   const first = page.getByRole('table', { name: 'Stop 1' });
   await expect(first.getByRole('row')).toHaveCount(5);
   await expect(first).not.toContainText('No. 1 intake');
+  await expect(first).toContainText('left ________locked at 46 N·m ____');
+  await expect(page.getByText(/^Set cold, after 4 h at rest/)).toBeVisible();
   await expect(page.getByRole('table', { name: 'Stop 2' }).getByRole('row')).toHaveCount(6);
   await expect(first).toContainText('There: No. 1 both loose, No. 6 both firm.');
   await expect(page.getByText(/^Bar it clockwise, seen from the front. Never/)).toBeVisible();

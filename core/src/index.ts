@@ -97,8 +97,7 @@ export { aimAt, entryAtWork } from './job/instruction/aimAt';
 export { readFleetPage } from './exchange/fleetPage';
 export type { FleetReading } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
-export { toSet } from './gauging/toSet';
-export type { SettingSpec } from './gauging/toSet';
+export { type SettingSpec, toSet } from './gauging/toSet';
 export { formatRateInBoth, type RateBand, type Rates } from './gauging/rates';
 export {
   bladeFor,
@@ -115,8 +114,8 @@ export {
   withoutWorn,
 } from './gauging/blades';
 export type { Blade, BladeSet, LaidOut, SteppedBlade } from './gauging/blades';
-export { actsFromPaper } from './job/instruction/actsFromPaper';
-export type { PaperLine, PaperMistake } from './job/instruction/actsFromPaper';
+export { actsFromPaper, type PaperLine, type PaperMistake } from './job/instruction/actsFromPaper';
+export { paperBlanks, type PaperBlank, paperWord } from './job/instruction/paperBlanks';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
 export type { JobScope } from './job/journal/scope';
@@ -223,6 +222,7 @@ export {
   mayAbandon,
   mayRestore,
   mayReturn,
+  missingTag,
   missingTemperature,
   readyItems,
   sequencesOf,

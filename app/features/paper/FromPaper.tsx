@@ -1,5 +1,13 @@
 import type { PaperLine, PaperMistake } from '@longbar/core';
-import { actsFromPaper, adjusterName, entryOf, formatTorque, isRefused } from '@longbar/core';
+import {
+  actsFromPaper,
+  adjusterName,
+  entryOf,
+  formatTorque,
+  isRefused,
+  paperBlanks,
+  policyOf,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -21,7 +29,7 @@ export function FromPaper({ job, stops, onDone }: Props) {
   const [lines, setLines] = useState<Readonly<Record<string, PaperLine>>>({});
   const [mistakes, setMistakes] = useState<PaperMistake[]>([]);
   const lineOf = (id: string): PaperLine =>
-    lines[id] ?? { id, found: '', left: '', toTorque: false, done: false };
+    lines[id] ?? { id, found: '', shim: '', left: '', toTorque: false, done: false };
   const change = (line: PaperLine) => {
     setLines({ ...lines, [line.id]: line });
     setMistakes(mistakes.filter(({ id }) => id !== line.id));
@@ -74,8 +82,10 @@ type LineProps = {
   onChange: (line: PaperLine) => void;
 };
 
-const BLANKS = [
+/** The figures that are typed, each by what its field is called. */
+const FIGURES = [
   ['found', 'as found'],
+  ['shim', 'shim in it, mm'],
   ['left', 'as left'],
 ] as const;
 
@@ -83,25 +93,25 @@ function Line({ job, line, mistakes, onChange }: LineProps) {
   const name = adjusterName(line.id);
   const entry = entryOf(job.setting.sheet, line.id);
   const torque = entry?.locknut?.torque;
-  const locked = entry?.spec ? line.left.trim() !== '' : line.done;
+  const blanks = entry ? paperBlanks(entry, policyOf(job.setting, job.state)) : [];
+  const locked = line.done || line.left.trim() !== '';
   return (
     <Stack gap={space.small}>
       <Words as="strong">{[name, limitsOf(entry)].filter(Boolean).join(': ')}</Words>
-      {entry?.spec ? (
-        <Row>
-          {BLANKS.map(([blank, words]) => (
-            <View key={blank} style={styles.blank}>
-              <Field
-                label={words}
-                name={`${name} ${words}`}
-                value={line[blank]}
-                onChange={(text) => onChange({ ...line, [blank]: text })}
-                error={mistakes.find((each) => each.blank === blank)?.message}
-              />
-            </View>
-          ))}
-        </Row>
-      ) : (
+      <Row>
+        {FIGURES.filter(([blank]) => blanks.includes(blank)).map(([blank, words]) => (
+          <View key={blank} style={styles.blank}>
+            <Field
+              label={words}
+              name={`${name} ${words}`}
+              value={line[blank]}
+              onChange={(text) => onChange({ ...line, [blank]: text })}
+              error={mistakes.find((each) => each.blank === blank)?.message}
+            />
+          </View>
+        ))}
+      </Row>
+      {blanks.includes('done') && (
         <Choice
           several
           label="Done"

@@ -1,4 +1,12 @@
-import { formatInstant, isFinished, isRefused } from '@longbar/core';
+import type { PaperBlank } from '@longbar/core';
+import {
+  formatInstant,
+  isFinished,
+  isRefused,
+  missingTag,
+  paperBlanks,
+  policyOf,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -9,6 +17,7 @@ import { Words } from '../../ui/Words';
 import { crankAngle } from '../job/engine/jobCells';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useJob } from '../job/model/useJob';
+import { temperatureWords } from '../shared/temperatureWords';
 import { FromPaper } from './FromPaper';
 import type { OpenStop } from './PaperStop';
 import { PaperStop } from './PaperStop';
@@ -46,6 +55,8 @@ function Paper({ job, onType }: { job: WorkingJob; onType: () => void }) {
   const open = openStops(job);
   const at = crankAngle(job);
   const { sheet } = setting;
+  const policy = policyOf(setting, job.state);
+  const blanks = sheet.adjusters.flatMap((entry) => paperBlanks(entry, policy));
   return (
     <View style={styles.page}>
       <PrintHead
@@ -57,6 +68,12 @@ function Paper({ job, onType }: { job: WorkingJob; onType: () => void }) {
           ? `Bar it ${rotation.sense}, seen from the ${rotation.seenFrom}. ${sheet.rotation?.reversible ? 'It may be turned back.' : 'Never backwards.'}`
           : 'Nobody has said which way it turns: find that out before it is barred.'}
       </Words>
+      {sheet.temperature && <Words>{temperatureWords(sheet.temperature)}</Words>}
+      {missingTag(sheet, job.state).length > 0 && (
+        <Caution>
+          Its data tag is not read yet, and figures go by it. Read it, and print this once more.
+        </Caution>
+      )}
       <Words>
         {at === undefined
           ? 'The crank’s position is not known: find it before anything is read.'
@@ -74,12 +91,21 @@ function Paper({ job, onType }: { job: WorkingJob; onType: () => void }) {
       {(sheet.cautions ?? []).map((caution) => (
         <Caution key={caution}>{caution}</Caution>
       ))}
-      <Words as="note">
-        Found and left: what enters, what does not. Left blank means left as found.
-      </Words>
+      <Words as="note">{legend(new Set(blanks))}</Words>
       {open.length > 0 && <Act label="Type in what is on the paper" onPress={onType} />}
     </View>
   );
+}
+
+/** How the blanks are filled in. */
+function legend(blanks: ReadonlySet<PaperBlank>): string {
+  const lines = [
+    `Found${blanks.has('left') ? ' and left' : ''}: what enters, what does not.`,
+    blanks.has('left') && 'Left blank means left as found.',
+    blanks.has('shim') &&
+      'Shim in it: in mm, by its mark or a micrometer. Which shim goes where is worked out on the screen.',
+  ];
+  return lines.filter(Boolean).join(' ');
 }
 
 const styles = StyleSheet.create({ page: { gap: space.medium } });

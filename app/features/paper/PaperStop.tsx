@@ -7,6 +7,9 @@ import {
   formatFigure,
   formatSetting,
   measureOf,
+  paperBlanks,
+  paperWord,
+  policyOf,
   rockersToFeel,
 } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
@@ -22,6 +25,12 @@ export type OpenStop = { stop: Stop; place: number; ids: readonly string[] };
 export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJob }) {
   const tokens = useTokens();
   const { sheet } = job.setting;
+  const policy = policyOf(job.setting, job.state);
+  const blanks = (id: string) => {
+    const entry = entryOf(sheet, id);
+    if (!entry) return [];
+    return paperBlanks(entry, policy).map((blank) => `${paperWord(blank, entry)} ${LINES[blank]}`);
+  };
   return (
     <View role="table" aria-label={`Stop ${place + 1}`}>
       <Words as="heading">{stopTitle({ stop, place })}</Words>
@@ -35,9 +44,9 @@ export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJo
           <Words role="cell" style={styles.spec}>
             {limitsOf(entryOf(sheet, id))}
           </Words>
-          {['found', 'left', 'locked'].map((blank) => (
-            <Words key={blank} role="cell" as="note" style={styles.blank}>
-              {blank} ________
+          {blanks(id).map((words) => (
+            <Words key={words} role="cell" as="note" style={styles.blank}>
+              {words}
             </Words>
           ))}
         </View>
@@ -45,6 +54,10 @@ export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJo
     </View>
   );
 }
+
+/** Figures are written out, and what was done is ticked. */
+const [FIGURE, TICK] = ['________', '____'];
+const LINES = { found: FIGURE, shim: FIGURE, left: FIGURE, locked: TICK, done: TICK } as const;
 
 /** Which stop it is, where, and how far on from the one before. */
 export function stopTitle({ stop, place }: Pick<OpenStop, 'stop' | 'place'>): string {
@@ -71,7 +84,7 @@ const styles = StyleSheet.create({
     paddingVertical: space.small,
     alignItems: 'baseline',
   },
-  name: { width: 128 },
+  name: { width: 112 },
   spec: { width: 190 },
   blank: { flexGrow: 1 },
 });

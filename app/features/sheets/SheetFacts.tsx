@@ -10,6 +10,7 @@ import {
 import { View } from 'react-native';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { temperatureWords } from '../shared/temperatureWords';
 import { settingWords, tagWords } from '../shared/tagWords';
 
 /** The figures of the sheet, and where they are from. */
@@ -22,8 +23,7 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
     rotation
       ? `Turns ${rotation.sense}, seen from the ${rotation.seenFrom}; ${rotation.reversible ? 'may be turned back' : 'never backwards'}.`
       : 'The sheet does not say which way it turns.',
-    temperature &&
-      `Set ${temperature.state}${temperature.soakMinutes ? `, ${temperature.soakMinutes} min ${temperature.state === 'cold' ? 'at rest' : 'run'} before` : ''}.`,
+    temperature && temperatureWords(temperature),
     intervals.length > 0 && `Checked ${intervals.join(', ')}.`,
     service?.takesMinutes && `A check takes ${service.takesMinutes} min, as a guess.`,
   ];

@@ -4,7 +4,8 @@ import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useClock } from '../model/useJob';
-import { spell } from './spell';
+import { spell } from '../../shared/spell';
+import { temperatureWords } from '../../shared/temperatureWords';
 
 const HOUR = 3_600_000;
 const RESTS = [
@@ -18,7 +19,6 @@ const RESTS = [
 export function ColdRest({ job }: Pick<StepProps, 'job'>) {
   const { sheet } = job.setting;
   const now = useClock(15_000);
-  const soak = sheet.temperature?.soakMinutes ?? 0;
   const { coldSince } = job.state;
   const counts = coldFrom(sheet, job.state);
   const left = counts === undefined ? undefined : counts - Date.parse(now);
@@ -27,10 +27,8 @@ export function ColdRest({ job }: Pick<StepProps, 'job'>) {
     <Stack>
       <Words as="heading">When did it last run or move?</Words>
       <Words as="note" color="secondInk">
-        {soak > 0
-          ? `Set cold, after ${spell(soak)} at rest.`
-          : 'Set cold. The sheet does not say how long it rests: the manual does.'}{' '}
-        Moving the machine even a few metres starts the rest anew.
+        {sheet.temperature && temperatureWords(sheet.temperature)} Moving the machine even a few
+        metres starts the rest anew.
       </Words>
       <Row style={{ flexWrap: 'wrap' }}>
         {RESTS.map(({ hours, label }) => (

@@ -5,7 +5,8 @@ import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useHotLeft } from './useHotLeft';
 import { useClock } from '../model/useJob';
-import { spell } from './spell';
+import { spell } from '../../shared/spell';
+import { temperatureWords } from '../../shared/temperatureWords';
 
 const SHUT_DOWN = [
   { minutes: 0, label: 'Just now' },
@@ -16,7 +17,8 @@ const RUNS = [10, 20, 30, 45, 60];
 
 /** Set hot: run so long, shut down, then work against the clock. */
 export function HotRun({ job }: Pick<StepProps, 'job'>) {
-  const { soakMinutes = 0, windowMinutes } = job.setting.sheet.temperature ?? {};
+  const { temperature } = job.setting.sheet;
+  const { soakMinutes = 0 } = temperature ?? {};
   const now = useClock(15_000);
   const [ran, setRan] = useState<number | undefined>(job.state.hot?.ran);
   const left = useHotLeft(job);
@@ -26,9 +28,7 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
     <Stack>
       <Words as="heading">Set hot: how long has it run?</Words>
       <Words as="note" color="secondInk">
-        At least {spell(soakMinutes)} under way
-        {windowMinutes === undefined ? '' : `, then ${spell(windowMinutes)} to read and set`}. A hot
-        figure is never used cold.
+        {temperature && temperatureWords(temperature)}
       </Words>
       <Row style={{ flexWrap: 'wrap' }}>
         {RUNS.map((minutes) => (

@@ -8,6 +8,7 @@ const set = { name: 'mm set', unit: 'mm' as const, blades: [250, 300, 350, 400, 
 const line = (id: string, found: string, left = '', toTorque = false): PaperLine => ({
   id,
   found,
+  shim: '',
   left,
   toTorque,
   done: false,
@@ -75,6 +76,40 @@ describe('what is typed in from paper', () => {
         { type: 'adjuster.locked', adjuster: 'bridge.1', how: 'torque', torque: 30 },
         { type: 'adjuster.painted', adjuster: 'bridge.1' },
         { type: 'crank.turned' },
+      ],
+    });
+  });
+
+  it('measures buckets with the shim that is in them, and locks nothing there', () => {
+    const spec = { low: 200, target: 250, high: 300 };
+    const sheet = inlineSix({ adjusters: [{ kind: 'intake', method: 'shim', spec }] });
+    const typed = (shim: string) =>
+      actsFromPaper(settingOn(sheet), foldJob([]), set, [
+        { ...line('intake.1', '0.30 0.35', '0.25 0.30'), shim },
+      ]);
+    expect(typed('2,75')).toEqual({
+      acts: [
+        expect.objectContaining({ type: 'reading.taken', phase: 'found' }),
+        { type: 'shim.found', adjuster: 'intake.1', size: 2750 },
+        expect.objectContaining({ type: 'crank.turned' }),
+      ],
+    });
+    for (const wrong of ['275', 'thick']) {
+      expect(typed(wrong)).toMatchObject({ issues: [{ id: 'intake.1', blank: 'shim' }] });
+    }
+  });
+
+  it('sets nothing where a job only checks', () => {
+    const state = foldJob(journal([{ type: 'scope.chosen', checkOnly: true }]));
+    const answer = actsFromPaper(setting, state, set, [
+      line('intake.1', '0.25 0.28', '0.30 0.35', true),
+    ]);
+    expect(answer).toEqual({
+      acts: [
+        expect.objectContaining({ type: 'reading.taken', phase: 'found' }),
+        { type: 'adjuster.kept', adjuster: 'intake.1' },
+        { type: 'adjuster.painted', adjuster: 'intake.1' },
+        expect.objectContaining({ type: 'crank.turned' }),
       ],
     });
   });

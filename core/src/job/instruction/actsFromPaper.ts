@@ -8,30 +8,38 @@ import { judgeReading } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { readingFromTyped } from '../../gauging/typedReading';
+import { readNumber } from '../../typedNumber';
 import type { JobAct } from '../journal/events';
 import type { JobSetting } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
 import { policyOf } from './adjusterInstruction';
+import { paperBlanks } from './paperBlanks';
 import { questionsAt } from './questions';
 
 /** One line of the paper as it is typed: readings as they are written, and how it was locked. */
 export type PaperLine = {
   id: string;
   found: string;
+  /** The shim that is in its bucket, mm. */
+  shim: string;
   left: string;
   toTorque: boolean;
   /** That it is done, where it has no figure to be read: a bridge that was levelled. */
   done: boolean;
 };
 
+/** No shim is thinner or thicker than this, µm: such a figure is in another unit. */
+const [LEAST_SHIM, MOST_SHIM] = [500, 10_000];
+
 /** What is wrong with a line, and at which of its blanks. */
-export type PaperMistake = Issue & { id: string; blank: 'found' | 'left' };
+export type PaperMistake = Issue & { id: string; blank: 'found' | 'shim' | 'left' };
 
 /**
  * What the lines of a paper say for the journal, all of them or none: refused with the mistakes where
  * one cannot be read. As found alone means left as found, as left means set and locked; what raises
  * a question or lies outside its limits stays open, to be worked at on the screen. The crank was
- * turned by hand meanwhile, so its place is found anew before anything more is read.
+ * turned by hand meanwhile, so its place is found anew before anything more is read. What the paper
+ * has no blank for is not taken.
  */
 export function actsFromPaper(
   setting: JobSetting,
@@ -45,14 +53,16 @@ export function actsFromPaper(
     const entry = entryOf(setting.sheet, line.id);
     const { spec } = entry ?? {};
     if (!entry) continue;
-    if (!spec) {
-      if (line.done)
-        acts.push(lockOf(line, entry), { type: 'adjuster.painted', adjuster: line.id });
-      continue;
+    const blanks = new Set(paperBlanks(entry, policyOf(setting, state)));
+    if (line.done && blanks.has('done')) {
+      acts.push(lockOf(line, entry), { type: 'adjuster.painted', adjuster: line.id });
     }
-    const found = typed(line, 'found', { ...entry, spec }, set, mistakes);
-    const left = typed(line, 'left', { ...entry, spec }, set, mistakes);
+    if (!spec) continue;
+    const read = (blank: 'found' | 'left') =>
+      blanks.has(blank) ? typed(line, blank, { ...entry, spec }, set, mistakes) : undefined;
+    const [found, left] = [read('found'), read('left')];
     acts.push(...actsOf({ setting, state, line, entry: { ...entry, spec }, found, left }));
+    if (blanks.has('shim')) acts.push(...shimOf(line, mistakes));
   }
   if (mistakes.length > 0) return malformed(mistakes);
   if (acts.length === 0) return { acts };
@@ -63,7 +73,7 @@ type Settable = AdjusterEntry & { spec: Spec };
 
 function typed(
   line: PaperLine,
-  blank: PaperMistake['blank'],
+  blank: 'found' | 'left',
   { spec, ...entry }: Settable,
   set: BladeSet,
   mistakes: PaperMistake[],
@@ -75,6 +85,18 @@ function typed(
   const { id } = line;
   mistakes.push({ path: `${id}.${blank}`, message, id, blank });
   return undefined;
+}
+
+/** The shim that is in a bucket, as it is written beside it. */
+function shimOf({ id, shim }: PaperLine, mistakes: PaperMistake[]): JobAct[] {
+  if (shim.trim() === '') return [];
+  const size = Math.round((readNumber(shim) ?? NaN) * 1000);
+  if (size >= LEAST_SHIM && size <= MOST_SHIM) {
+    return [{ type: 'shim.found', adjuster: id, size }];
+  }
+  const message = 'A shim is some millimetres thick, such as 2.75.';
+  mistakes.push({ path: `${id}.shim`, message, id, blank: 'shim' });
+  return [];
 }
 
 type Line = {

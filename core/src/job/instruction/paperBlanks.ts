@@ -1,0 +1,35 @@
+import type { AdjusterEntry } from '../../engine/sheet';
+import type { JobPolicy } from '../../gauging/policy';
+import { formatTorqueAlone } from '../../torque/units';
+
+/** What is written by hand beside an adjuster. */
+export type PaperBlank = 'found' | 'shim' | 'left' | 'locked' | 'done';
+
+/**
+ * What the paper leaves blank for an adjuster. What is only checked is read alone; a bucket is
+ * measured with the shim that is in it, for which shim goes where is worked out over all of them;
+ * what has no figure, as a bridge, is done or not.
+ *
+ * @example paperBlanks({ method: 'shim', spec: { low: 200, target: 250, high: 300 } }, 'leave-inside') // ['found', 'shim']
+ */
+export function paperBlanks(
+  { spec, method }: Pick<AdjusterEntry, 'spec' | 'method'>,
+  policy: JobPolicy,
+): PaperBlank[] {
+  if (policy === 'check-only') return spec ? ['found'] : [];
+  if (!spec) return ['done'];
+  return method === 'shim' ? ['found', 'shim'] : ['found', 'left', 'locked'];
+}
+
+/**
+ * The word before a blank; where it is locked, to what torque.
+ *
+ * @example paperWord('locked', { locknut: { torque: 46 } }) // 'locked at 46 N·m'
+ */
+export function paperWord(blank: PaperBlank, { locknut }: Pick<AdjusterEntry, 'locknut'>): string {
+  if (blank === 'shim') return 'shim in it';
+  const torque = blank === 'locked' || blank === 'done' ? locknut?.torque : undefined;
+  if (torque === undefined) return blank;
+  const locked = `locked at ${formatTorqueAlone(torque)}`;
+  return blank === 'done' ? `done, ${locked}` : locked;
+}
