@@ -11,6 +11,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
+import { LeftOver } from './LeftOver';
 
 type Props = { sheet: EngineSheet; plan: BarringPlan | Refused };
 
@@ -23,11 +24,7 @@ export function PlanCard({ sheet, plan }: Props) {
         <CardStop key={i} {...{ sheet, stop, i }} />
       ))}
       {plan.rule && <Words as="strong">Valve set and valve down add up to {plan.rule.sum}.</Words>}
-      {plan.leftOver.map(({ id, reason }) => (
-        <Words key={id} as="note">
-          Left over: {id.replace('.', ' ')}. {reason}
-        </Words>
-      ))}
+      <LeftOver leftOver={plan.leftOver} />
     </>
   );
 }

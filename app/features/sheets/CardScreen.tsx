@@ -4,6 +4,7 @@ import { useSheetQuery } from '../../state/api';
 import { Stack } from '../../ui/Panel';
 import { PrintHead, PrintPage } from '../../ui/PrintPage';
 import { Words } from '../../ui/Words';
+import { AssumedLobes } from '../shared/AssumedLobes';
 import { PlanCard } from '../shared/PlanCard';
 import { SheetFacts } from './SheetFacts';
 
@@ -38,6 +39,7 @@ function Card({ sheet, revision, method }: CardProps) {
         about={`${METHOD_TITLES[method]} · sheet revision ${revision}`}
       />
       <PlanCard {...{ sheet, plan }} />
+      <AssumedLobes sheet={sheet} />
       <SheetFacts sheet={sheet} />
     </Stack>
   );

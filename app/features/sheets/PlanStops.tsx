@@ -1,10 +1,11 @@
 import type { BarringPlan, Stop } from '@longbar/core';
-import { adjusterName, describeSet, describeWatch } from '@longbar/core';
+import { describeSet, describeWatch } from '@longbar/core';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Stack } from '../../ui/Panel';
 import { radius, space, target } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
+import { LeftOver } from '../shared/LeftOver';
 
 type Props = { plan: BarringPlan; onTurn: (at: number) => void };
 
@@ -19,12 +20,7 @@ export function PlanStops({ plan, onTurn }: Props) {
       {plan.stops.map((stop, i) => (
         <StopRow key={i} {...{ stop, i, onTurn }} />
       ))}
-      {plan.leftOver.map(({ id, reason, at }) => (
-        <Words key={id} as="note">
-          · Left over: {adjusterName(id)}. {reason}
-          {at === null ? '' : ` Best at ${Math.round(at)}°.`}
-        </Words>
-      ))}
+      <LeftOver leftOver={plan.leftOver} />
       {plan.atFiring && (
         <Words as="note">
           At firing TDCs instead (

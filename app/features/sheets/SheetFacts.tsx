@@ -8,14 +8,24 @@ import {
   measureOf,
 } from '@longbar/core';
 import { View } from 'react-native';
+import { Caution } from '../../ui/Caution';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { temperatureWords } from '../shared/temperatureWords';
 import { settingWords, tagWords } from '../shared/tagWords';
 
-/** The figures of the sheet, and where they are from. */
+/** The figures and cautions of the sheet, and where they are from. */
 export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
-  const { source, firing, layout, rotation, temperature, service, variants = [] } = sheet;
+  const {
+    source,
+    firing,
+    layout,
+    rotation,
+    temperature,
+    service,
+    variants = [],
+    cautions = [],
+  } = sheet;
   const intervals = intervalWords(service);
   const lines = [
     `Firing order ${firing.order.join('-')}${firing.gaps ? `, gaps ${firing.gaps.join('-')}°` : ''}.`,
@@ -48,6 +58,9 @@ export function SheetFacts({ sheet }: { sheet: EngineSheet }) {
         <Words key={String(line)} as="note">
           {line}
         </Words>
+      ))}
+      {cautions.map((caution) => (
+        <Caution key={caution}>{caution}</Caution>
       ))}
       {source && (
         <Words as="note" color="secondInk">

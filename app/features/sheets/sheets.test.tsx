@@ -47,7 +47,7 @@ it('sets the methods side by side, a refusal with its reason', () => {
   expect(screen.getByText('The sheet holds no chart from the manual.')).toBeTruthy();
 });
 
-it('tells the figures of each data tag beside its own, and when it is checked', () => {
+it('tells the figures of each data tag beside its own, when it is checked, and its cautions', () => {
   const own = { low: 400, target: 450, high: 500 };
   const tagged: EngineSheet = {
     ...sheet,
@@ -57,6 +57,7 @@ it('tells the figures of each data tag beside its own, and when it is checked', 
       { tag: 'D7' },
     ],
     service: { everyHours: 1000, everyMonths: 1 },
+    cautions: ['Stored voltage at the plugs.'],
   };
   render(<SheetFacts sheet={tagged} />);
   expect(screen.getByText(/^exhaust: lash 0\.45 mm \(0\.40 to 0\.50\)/)).toBeTruthy();
@@ -65,4 +66,5 @@ it('tells the figures of each data tag beside its own, and when it is checked', 
   ).toBeTruthy();
   expect(screen.getByText('With data tag D7: the same figures')).toBeTruthy();
   expect(screen.getByText('Checked every 1,000 h, every month.')).toBeTruthy();
+  expect(screen.getByText('Stored voltage at the plugs.')).toBeTruthy();
 });

@@ -1,4 +1,3 @@
-import { Caution } from '../../../ui/Caution';
 import { PrintPage } from '../../../ui/PrintPage';
 import { Words } from '../../../ui/Words';
 import { AssumedLobes } from '../../shared/AssumedLobes';
@@ -22,9 +21,6 @@ export function SheetAtHand({ id }: { id: string }) {
           <SheetFacts sheet={job.setting.sheet} />
           <SheetPhotos sheet={job.setting.sheet} />
           <AssumedLobes sheet={job.setting.sheet} />
-          {(job.setting.sheet.cautions ?? []).map((caution) => (
-            <Caution key={caution}>{caution}</Caution>
-          ))}
         </>
       )}
     </PrintPage>
