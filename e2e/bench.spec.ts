@@ -90,7 +90,7 @@ test('each sum answers, and says what is missing', async ({ page }) => {
   await page.getByRole('radio', { name: 'lb·ft' }).click();
   await says('61 N·m');
   await sum('Degrees at the pulley');
-  await page.getByLabel('Turns of the tool for one of the crank').fill('11');
+  await page.getByLabel('Tool turns for one of the crank').fill('11');
   await page.getByLabel('Clicks of its ratchet a turn').fill('60');
   await says('220 clicks');
   await sum('Shims');

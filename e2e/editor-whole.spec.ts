@@ -230,7 +230,7 @@ async function write(page: Page): Promise<void> {
   await type('Mark 1, degrees', '0');
 
   await open('Barring tool');
-  await type('Turns of the tool for one of the crank', '11');
+  await type('Tool turns for one of the crank', '11');
   await type('Teeth of its ratchet', '36');
   await type('Rim of the pulley, diameter, mm', '400');
 

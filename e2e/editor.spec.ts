@@ -112,7 +112,7 @@ test('a chart typed in is held against the model; a conflict is settled and kept
   await expect(conflict).toContainText('margin -105°');
   await expect(conflict.getByRole('button', { name: 'The page says so' })).toBeDisabled();
   await conflict.getByLabel('Who looked').fill('Orla');
-  await conflict.getByLabel(/What the page says/).fill('Printed so, asked the maker');
+  await conflict.getByLabel('What more the page says').fill('Printed so, asked the maker');
   await conflict.getByRole('button', { name: 'The page says so' }).click();
   await expect(page.getByText('Revision 2', { exact: true })).toBeVisible();
   await expect(page.getByText('Printed so, asked the maker', { exact: false })).toBeVisible();

@@ -51,7 +51,7 @@ test('the methods stand side by side, refusals with their reason', async ({ page
   await radio(page, 'By the mate').click();
   await expect(page.getByRole('alert')).toContainText('has no running mate');
   await radio(page, 'Each cylinder').click();
-  await page.getByLabel('Turns of the tool for one of the crank').fill('3');
+  await page.getByLabel('Tool turns for one of the crank').fill('3');
   await expect(
     page.getByText('To stop 2: 240°, 377 mm along the rim, 2 turns of the tool'),
   ).toBeVisible();

@@ -50,6 +50,6 @@ const styles = StyleSheet.create({
     maxWidth: 720,
     alignSelf: 'center',
   },
-  buttons: { justifyContent: 'space-between' },
+  buttons: { justifyContent: 'space-between', flexWrap: 'wrap' },
   head: { borderBottomWidth: 2, paddingBottom: space.small },
 });

@@ -14,7 +14,52 @@ export async function violations(page: Page): Promise<string[]> {
   await page.emulateMedia({ colorScheme: 'light' });
   await expect.poll(() => themeOf(page)).toBe('light');
   const otherwise = await namedOtherwise(page);
-  return [...all, ...otherwise, ...byNight.map((each) => `by night, ${each}`)];
+  const narrow = await cutOffWhenNarrow(page);
+  return [...all, ...otherwise, ...narrow, ...byNight.map((each) => `by night, ${each}`)];
+}
+
+/** What leaves a screen of 320 points, or is cut off there: nobody scrolls two ways to read. */
+async function cutOffWhenNarrow(page: Page): Promise<string[]> {
+  const size = page.viewportSize();
+  await page.setViewportSize({ width: 320, height: 640 });
+  let found = await cutOff(page);
+  // What is laid out by the width of the window follows it a few frames later.
+  for (let n = 0; n < 20 && found.length > 0; n++) {
+    await page.waitForTimeout(50);
+    found = await cutOff(page);
+  }
+  if (size) await page.setViewportSize(size);
+  return found.map((each) => `at 320 points, ${each}`);
+}
+
+/** Words and buttons beyond the screen or the box that hides them; not what is scrolled within. */
+function cutOff(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const isSeen = (element: Element) => {
+      const { left, right } = element.getBoundingClientRect();
+      if (left < -1 || right > window.innerWidth + 1) return false;
+      for (let box = element.parentElement; box; box = box.parentElement) {
+        const edge = box.getBoundingClientRect();
+        const hides = /hidden|clip/.test(getComputedStyle(box).overflowX);
+        if (hides && (right > edge.right + 2 || left < edge.left - 2)) return false;
+      }
+      return true;
+    };
+    const isScrolled = (element: Element) => {
+      for (let box = element.parentElement; box; box = box.parentElement) {
+        if (!/auto|scroll/.test(getComputedStyle(box).overflowX)) continue;
+        if (box.scrollWidth > box.clientWidth) return true;
+      }
+      return false;
+    };
+    const hasWords = ({ childNodes }: Element) =>
+      [...childNodes].some(({ nodeType, textContent }) => nodeType === 3 && textContent?.trim());
+    return [...document.querySelectorAll<HTMLElement>('body :not(svg *)')]
+      .filter((element) => element.role === 'button' || hasWords(element))
+      .filter((element) => element.offsetWidth > 0 && element.offsetHeight > 0)
+      .filter((element) => !isSeen(element) && !isScrolled(element))
+      .map(({ textContent }) => `cut off: ${textContent}`);
+  });
 }
 
 /**

@@ -62,7 +62,8 @@ export function CylinderFeel({ sheet, cylinder, observations, onObserve }: Props
 }
 
 const styles = StyleSheet.create({
-  rocker: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  rocker: { flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: space.small },
   name: { width: 104 },
-  states: { flex: 1, minWidth: 0 },
+  // On the narrowest screens they stand below the name.
+  states: { flex: 1, minWidth: 190 },
 });

@@ -48,7 +48,7 @@ function Find({ sheet }: { sheet: EngineSheet }) {
         onObserve={observe}
       />
       {observations.length > 0 && (
-        <Row>
+        <Row style={{ flexWrap: 'wrap' }}>
           <Act
             label="Take the last one back"
             icon="undo"

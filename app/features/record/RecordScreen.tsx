@@ -130,7 +130,7 @@ const styles = StyleSheet.create({
     maxWidth: WIDEST,
     alignSelf: 'center',
   },
-  noPrint: { justifyContent: 'space-between' },
+  noPrint: { justifyContent: 'space-between', flexWrap: 'wrap' },
   facts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.huge, rowGap: space.small },
   fact: { minWidth: 150, maxWidth: '100%' },
 });

@@ -77,5 +77,5 @@ const styles = StyleSheet.create({
     maxWidth: 720,
     alignSelf: 'center',
   },
-  between: { justifyContent: 'space-between' },
+  between: { justifyContent: 'space-between', flexWrap: 'wrap' },
 });

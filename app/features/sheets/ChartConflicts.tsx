@@ -94,7 +94,7 @@ function Settle({ id, sheet, conflict }: Props & { conflict: ChartConflict }) {
   return (
     <Stack gap={space.small}>
       <Field label="Who looked" value={by} onChange={setBy} />
-      <Field label="What the page says, if more is to be said" value={words} onChange={setWords} />
+      <Field label="What more the page says" value={words} onChange={setWords} />
       <Row>
         <Act
           label="Mistyped: mend the chart"

@@ -16,7 +16,7 @@ export function ToolSums({ sheet, plan }: { sheet: EngineSheet; plan: BarringPla
     <Stack gap={8}>
       <Words as="heading">With the tool at hand</Words>
       <Field
-        label="Turns of the tool for one of the crank"
+        label="Tool turns for one of the crank"
         inputMode="decimal"
         value={ratioText}
         onChange={setRatio}

@@ -49,12 +49,15 @@ export function BladeSets({ sets, onChange }: Props) {
               />
             </Row>
             <Field
-              label={`Blades in ${unit}, spaces between; a stepped leaf as 0.30/0.35`}
+              label={`Blades in ${unit}`}
               value={set.blades}
               onChange={(blades) => change(place, { blades })}
               multiline
               error={isRefused(typed) ? typed.says : undefined}
             />
+            <Words as="note" color="secondInk">
+              Spaces between them; a stepped leaf as {unit === 'mm' ? '0.30/0.35' : '12/14'}.
+            </Words>
             <Act
               label={`Take out ${set.name || 'this set'}`}
               onPress={() => onChange(sets.filter((_, i) => i !== place))}

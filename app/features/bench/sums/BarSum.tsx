@@ -14,7 +14,7 @@ export function BarSum({ figures: { degrees, tool } }: { figures: BenchFigures }
     'Rim of the pulley, diameter in mm',
     tool?.rim === undefined ? 200 : tool.rim / 1000,
   );
-  const ratio = useFigure('Turns of the tool for one of the crank', tool?.ratio);
+  const ratio = useFigure('Tool turns for one of the crank', tool?.ratio);
   const teeth = useFigure('Clicks of its ratchet a turn', tool?.teeth);
   const sums =
     turn.value === undefined

@@ -22,7 +22,7 @@ export function BarringQuestion({ draft }: QuestionProps) {
       title="What is it barred with?"
       hint="So that the way to a stop is also said in turns of the tool."
     >
-      <NumberField label="Turns of the tool for one of the crank" {...field('ratio')} />
+      <NumberField label="Tool turns for one of the crank" {...field('ratio')} />
       <NumberField label="Teeth of its ratchet" {...field('teeth')} />
       <LengthField label="Rim of the pulley, diameter" unit="mm" {...field('rim')} />
     </Question>

@@ -40,7 +40,7 @@ const styles = StyleSheet.create({
   zone: {
     flex: 1,
     minHeight: 96,
-    minWidth: 96,
+    minWidth: 88,
     borderWidth: 2.5,
     borderRadius: radius,
     padding: space.medium,
