@@ -7,6 +7,7 @@ import { BarringQuestion } from './questions/BarringQuestion';
 import { ChartQuestion } from './questions/ChartQuestion';
 import { CylindersQuestion } from './questions/CylindersQuestion';
 import { IsolationsQuestion } from './questions/IsolationsQuestion';
+import { spell } from '../shared/spell';
 import { LobesQuestion } from './questions/LobesQuestion';
 import { MarksQuestion } from './questions/MarksQuestion';
 import { NameQuestion } from './questions/NameQuestion';
@@ -99,8 +100,8 @@ export const SECTIONS: readonly Section[] = [
       said(
         [
           temperature && `set ${temperature.state}`,
-          temperature?.soakMinutes && `${temperature.soakMinutes} min before`,
-          temperature?.windowMinutes && `within ${temperature.windowMinutes} min`,
+          temperature?.soakMinutes && `${spell(temperature.soakMinutes)} before`,
+          temperature?.windowMinutes && `within ${spell(temperature.windowMinutes)}`,
         ],
         'Not said: taken for cold',
       ),

@@ -37,7 +37,7 @@ export function ExportImport({ whole }: { whole: boolean }) {
         )}
         <Act
           label="Readings, CSV"
-          name="Save every reading as CSV"
+          name="Readings, CSV: save every one"
           icon="save"
           style={{ flex: 1 }}
           onPress={() => window.open(`${API}/readings.csv`)}

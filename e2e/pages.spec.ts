@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test';
+import { TestServer } from './support/server';
+import { violations } from './support/violations';
+
+test.use({ viewport: { width: 390, height: 844 } });
+
+let server: TestServer;
+test.beforeEach(async () => {
+  server = await TestServer.start();
+});
+test.afterEach(() => server.end());
+
+type Named = { id: string; name: string };
+
+async function idOf(path: string, name: string): Promise<string> {
+  const all: Named[] = await (await server.fetch(path)).json();
+  const found = all.find((each) => each.name === name);
+  if (!found) throw new Error(`There is no ${name} at ${path}.`);
+  return found.id;
+}
+
+test('names, roles and contrast of machine, sheet, record and shop hold by day and by night @more', async ({
+  page,
+}) => {
+  const machine = await idOf('/machines', 'Salt truck 3');
+  const sheet = await idOf('/sheets', 'Godwit 6U');
+  const { history } = await (await server.fetch(`/machines/${machine}`)).json();
+  for (const [path, shows] of [
+    [`/machines/${machine}`, 'Past jobs'],
+    [`/machines/${machine}/drift`, 'No. 4 exhaust'],
+    [`/sheets/${sheet}`, 'Where to stop'],
+    [`/sheets/${sheet}/edit`, 'Name and manual'],
+    [`/jobs/${history[0].id}/record`, 'As found'],
+    [`/jobs/${history[0].id}/label`, 'Label for the engine'],
+    ['/shop', 'Blade sets'],
+  ] as const) {
+    await page.goto(`${server.url}${path}`);
+    await expect(page.getByText(shows).first()).toBeVisible();
+    expect(await violations(page), path).toEqual([]);
+  }
+});
