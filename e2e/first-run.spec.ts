@@ -121,4 +121,13 @@ test('the shop’s units come first everywhere, and its days are its own', async
   await expect(page.getByText('Own shop, thou and lb·ft first')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /^1\. The shop: done/ })).toBeVisible();
+
+  // The sums ask and answer in them, too; shims are in mm everywhere.
+  await page.goto(`${server.url}/bench/set`);
+  await expect(page.getByText('Lower limit, 11 thou: ', { exact: false })).toBeVisible();
+  await page.goto(`${server.url}/bench/shims`);
+  await page.getByLabel('Gap 1, thou').fill('11');
+  await expect(
+    page.getByRole('img', { name: 'Cam, gap 11 thou, shim 2.70 mm, bucket' }),
+  ).toBeVisible();
 });

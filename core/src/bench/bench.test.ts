@@ -106,7 +106,8 @@ describe('a sum written out', () => {
     expect(adapterFormula({ torque: 46, wrench: 400, adapter: 60, angle: 0 }, 'N·m')).toContain(
       '= 40 N·m',
     );
-    expect(stackFormula({ blades: [250, 80], sum: 330 })).toBe('0.25 + 0.08 = 0.33 mm');
+    expect(stackFormula({ blades: [250, 80], sum: 330 }, 'mm')).toBe('0.25 + 0.08 = 0.33 mm');
+    expect(stackFormula({ blades: [254, 76], sum: 330 }, 'inch')).toBe('10 + 3 = 13 thou');
     fc.assert(
       fc.property(
         above,

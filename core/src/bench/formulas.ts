@@ -1,12 +1,12 @@
 import { ratchetClicks, rimArc, toolTurns } from '../barring/bar';
-import type { BladeStack } from '../gauging/blades';
+import type { BladeSet, BladeStack } from '../gauging/blades';
 import type { Screw } from '../gauging/screw';
 import { turnsForGap } from '../gauging/screw';
 import type { AdapterSum } from '../torque/adapter';
 import { adapterSetting } from '../torque/adapter';
 import type { TorqueUnit } from '../torque/units';
 import { convertTorque } from '../torque/units';
-import { formatLength, formatMillimetres } from '../units';
+import { formatLength, formatMillimetres, formatThou } from '../units';
 
 /* Each sum written out with its figures, by the functions that a job reckons with. */
 
@@ -15,12 +15,16 @@ const figure = (digits: number) =>
 const [whole, one, two, three, four] = [figure(0), figure(1), figure(2), figure(3), figure(4)];
 
 /**
- * A stack of blades written out.
+ * A stack of blades written out in the unit that they are marked in.
  *
- * @example stackFormula({ blades: [300, 30], sum: 330, error: 0 }) // '0.30 + 0.03 = 0.33 mm'
+ * @example stackFormula({ blades: [300, 30], sum: 330 }, 'mm') // '0.30 + 0.03 = 0.33 mm'
  */
-export function stackFormula({ blades, sum }: Pick<BladeStack, 'blades' | 'sum'>): string {
-  return `${blades.map((blade) => formatMillimetres(blade)).join(' + ')} = ${formatLength(sum)}`;
+export function stackFormula(
+  { blades, sum }: Pick<BladeStack, 'blades' | 'sum'>,
+  unit: BladeSet['unit'],
+): string {
+  const shown = unit === 'mm' ? formatMillimetres : formatThou;
+  return `${blades.map(shown).join(' + ')} = ${shown(sum)} ${unit === 'mm' ? 'mm' : 'thou'}`;
 }
 
 /**

@@ -1,4 +1,5 @@
-import { formatLength, formatMillimetres } from '@longbar/core';
+import type { BladeSet } from '@longbar/core';
+import { formatMillimetres, formatThou } from '@longbar/core';
 import { G, Line, Rect } from 'react-native-svg';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Label } from './Label';
@@ -9,9 +10,13 @@ const HEIGHT = 150;
 const ROOM = 96;
 const [LEFT, RIGHT] = [20, 230];
 
+type Props = { blades: readonly number[]; wanted: number; unit: BladeSet['unit'] };
+
 /** Blades on each other between tip and screw, as thick beside each other as they are. */
-export function BladePile({ blades, wanted }: { blades: readonly number[]; wanted: number }) {
+export function BladePile({ blades, wanted, unit }: Props) {
   const tokens = useTokens();
+  const shown = unit === 'mm' ? formatMillimetres : formatThou;
+  const goal = `${shown(wanted)} ${unit === 'mm' ? 'mm' : 'thou'}`;
   const sum = blades.reduce((all, blade) => all + blade, 0);
   const scale = ROOM / Math.max(sum, wanted, 1);
   const bottom = 126;
@@ -20,7 +25,7 @@ export function BladePile({ blades, wanted }: { blades: readonly number[]; wante
   return (
     <Picture
       height={HEIGHT}
-      says={`Blades on each other: ${blades.map(formatMillimetres).join(', ')} mm; wanted ${formatLength(wanted)}`}
+      says={`Blades on each other: ${blades.map(shown).join(', ')}; wanted ${goal}`}
     >
       {blades.map((blade, i) => {
         const top = bottom - (tops[i] ?? 0) * scale;
@@ -37,7 +42,7 @@ export function BladePile({ blades, wanted }: { blades: readonly number[]; wante
             />
             {blade * scale >= 15 && (
               <Label x={(LEFT + RIGHT) / 2} y={top + (blade * scale) / 2 + 5} strong>
-                {formatMillimetres(blade)}
+                {shown(blade)}
               </Label>
             )}
           </G>
@@ -54,7 +59,7 @@ export function BladePile({ blades, wanted }: { blades: readonly number[]; wante
         wanted
       </Label>
       <Label x={248} y={Math.max(30, line + 21)} anchor="start" strong>
-        {formatMillimetres(wanted)}
+        {goal}
       </Label>
       <Label x={LEFT} y={144} anchor="start">
         drawn to one scale

@@ -1,4 +1,4 @@
-import { formatMillimetres } from '@longbar/core';
+import { formatLength, formatSetting } from '@longbar/core';
 import { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Label } from './Label';
@@ -12,7 +12,7 @@ export function BucketSection({ shim, gap }: Props) {
   return (
     <Picture
       height={180}
-      says={`Cam, gap ${formatMillimetres(gap)} mm, shim ${formatMillimetres(shim)} mm, bucket`}
+      says={`Cam, gap ${formatSetting('lash', gap)}, shim ${formatLength(shim)}, bucket`}
     >
       <Circle
         cx={110}
@@ -53,8 +53,8 @@ export function BucketSection({ shim, gap }: Props) {
         stroke={tokens.ink}
         strokeWidth={2}
       />
-      <Span y1={80} y2={94} says={`gap ${formatMillimetres(gap)}`} at={88} />
-      <Span y1={94} y2={110} says={`shim ${formatMillimetres(shim)}`} at={112} />
+      <Span y1={80} y2={94} says={`gap ${formatSetting('lash', gap)}`} at={88} />
+      <Span y1={94} y2={110} says={`shim ${formatLength(shim)}`} at={112} />
     </Picture>
   );
 }

@@ -1,5 +1,5 @@
 import type { MetBy, Spec } from '@longbar/core';
-import { formatMillimetres } from '@longbar/core';
+import { formatFigure, formatSetting } from '@longbar/core';
 import { G, Line, Rect } from 'react-native-svg';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Label } from './Label';
@@ -18,7 +18,7 @@ export function LimitScale({ spec, blades, met }: Props) {
   return (
     <Picture
       height={124}
-      says={`Limits ${formatMillimetres(spec.low)} to ${formatMillimetres(spec.high)} mm with ${near.length} blades near them; between blades: ${open.join(', ') || 'none'}`}
+      says={`Limits ${formatFigure('lash', spec.low)} to ${formatSetting('lash', spec.high)} with ${near.length} blades near them; between blades: ${open.join(', ') || 'none'}`}
     >
       <Rect
         x={x(spec.low)}
@@ -40,7 +40,7 @@ export function LimitScale({ spec, blades, met }: Props) {
           />
           {(near.length < 7 || i % 2 === 0) && (
             <Label x={x(blade)} y={22}>
-              {formatMillimetres(blade)}
+              {formatFigure('lash', blade)}
             </Label>
           )}
         </G>
@@ -54,7 +54,7 @@ export function LimitScale({ spec, blades, met }: Props) {
             strokeDasharray={by ? undefined : '4 3'}
           />
           <Label x={x(size)} y={104} strong>
-            {formatMillimetres(size)}
+            {formatFigure('lash', size)}
           </Label>
           <Label x={x(size)} y={119}>
             {by ? figure : 'open'}

@@ -1,8 +1,8 @@
 import type { BenchFigures, BladeSet } from '@longbar/core';
 import {
   bladeStack,
-  formatLength,
   formatMillimetres,
+  formatSetting,
   formatThou,
   plainBlades,
   stackFormula,
@@ -26,11 +26,11 @@ export function BladesSum({ figures }: { figures: BenchFigures }) {
       <SetInHand hand={hand} />
       {stack && value !== undefined && (
         <>
-          <BladePile blades={stack.blades} wanted={value} />
+          <BladePile blades={stack.blades} wanted={value} unit={hand.set.unit} />
           <Outcome
             figure={pile(stack.blades, hand.set.unit)}
             also={`${pile(stack.blades, hand.set.unit === 'mm' ? 'inch' : 'mm')}. ${offWords(stack.error)}`}
-            formula={stackFormula(stack)}
+            formula={stackFormula(stack, hand.set.unit)}
           />
         </>
       )}
@@ -50,5 +50,5 @@ function pile(blades: readonly number[], unit: BladeSet['unit']): string {
 
 function offWords(error: number): string {
   if (error === 0) return 'Exactly the wanted gap.';
-  return `${formatLength(Math.abs(error))} ${error > 0 ? 'over' : 'under'} the wanted gap.`;
+  return `${formatSetting('lash', Math.abs(error))} ${error > 0 ? 'over' : 'under'} the wanted gap.`;
 }

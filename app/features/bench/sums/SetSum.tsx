@@ -1,5 +1,5 @@
-import type { BenchFigures, MetBy, Spec } from '@longbar/core';
-import { formatInBoth, formatLength, plainBlades, setDecides, stackFormula } from '@longbar/core';
+import type { BenchFigures, BladeSet, MetBy, Spec } from '@longbar/core';
+import { formatInBoth, formatSetting, plainBlades, setDecides, stackFormula } from '@longbar/core';
 import { View } from 'react-native';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -36,7 +36,7 @@ export function SetSum({ figures: { spec } }: { figures: BenchFigures }) {
           <View role="list">
             {met.map((each) => (
               <Words key={each.figure} role="listitem">
-                {metWords(each)}
+                {metWords(each, hand.set.unit)}
               </Words>
             ))}
           </View>
@@ -61,14 +61,17 @@ const NAMES: Record<MetBy['figure'], string> = {
   high: 'Upper limit',
 };
 
-function metWords({ figure, size, by, between, nearest }: MetBy): string {
-  const name = `${NAMES[figure]}, ${formatLength(size)}: `;
-  if (by?.of) return `${name}the stack ${stackFormula({ blades: by.of, sum: by.size })}.`;
+const gap = (size: number) => formatSetting('lash', size);
+
+/** How a figure is met; stacks in the unit that their blades are marked in. */
+function metWords({ figure, size, by, between, nearest }: MetBy, unit: BladeSet['unit']): string {
+  const name = `${NAMES[figure]}, ${gap(size)}: `;
+  if (by?.of) return `${name}the stack ${stackFormula({ blades: by.of, sum: by.size }, unit)}.`;
   if (by) return `${name}the blade ${formatInBoth('lash', by.size)}.`;
   const above = between?.above ?? null;
   const place =
     above === null
-      ? `beyond the thickest, ${formatLength(between?.below ?? 0)}`
-      : `between ${formatLength(between?.below ?? 0)} and ${formatLength(above)}`;
-  return `${name}${place}${nearest ? `; nearest is ${stackFormula(nearest)}` : ''}.`;
+      ? `beyond the thickest, ${gap(between?.below ?? 0)}`
+      : `between ${gap(between?.below ?? 0)} and ${gap(above)}`;
+  return `${name}${place}${nearest ? `; nearest is ${stackFormula(nearest, unit)}` : ''}.`;
 }

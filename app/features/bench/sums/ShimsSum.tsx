@@ -1,11 +1,13 @@
 import type { BenchFigures, ShimPlan } from '@longbar/core';
 import {
+  formatFigure,
   formatLength,
   formatMillimetres,
   FROM_BUY,
   FROM_STOCK,
   lengthFromTyped,
   NEW_SHOP,
+  unitsShown,
 } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -33,8 +35,10 @@ export function ShimsSum({ figures: { spec, measured, shim } }: { figures: Bench
   const low = useLength('Lower limit', spec?.low ?? 180);
   const target = useLength('Wanted gap', spec?.target ?? 230);
   const high = useLength('Upper limit', spec?.high ?? 280);
+  // Gaps are read by the shop's blades; shims are sold in mm.
+  const unit = unitsShown().length;
   const [buckets, setBuckets] = useState<Typed[]>([
-    { old: formatMillimetres(shim ?? 2700), measured: formatMillimetres(measured ?? 150) },
+    { old: formatMillimetres(shim ?? 2700), measured: formatFigure('lash', measured ?? 150) },
   ]);
   const { data } = useShopQuery();
   const supply = { ...(data?.shims ?? USUAL), policy: data?.policy ?? NEW_SHOP.policy };
@@ -42,7 +46,7 @@ export function ShimsSum({ figures: { spec, measured, shim } }: { figures: Bench
   const sound =
     limits.low < limits.high && limits.low <= limits.target && limits.target <= limits.high;
   const rows = buckets.flatMap(({ old, measured: gap }, i) => {
-    const [was, read] = [lengthFromTyped(old, 'mm'), lengthFromTyped(gap, 'mm')];
+    const [was, read] = [lengthFromTyped(old, 'mm'), lengthFromTyped(gap, unit)];
     return was === undefined || read === undefined || !sound
       ? []
       : [{ id: String(i + 1), old: was, measured: read, spec: limits, stop: 0 }];
@@ -69,7 +73,7 @@ export function ShimsSum({ figures: { spec, measured, shim } }: { figures: Bench
           </View>
           <View style={styles.field}>
             <Field
-              label={`Gap ${i + 1}, mm`}
+              label={`Gap ${i + 1}, ${unit}`}
               inputMode="decimal"
               value={bucket.measured}
               onChange={(gap) => change(i, { measured: gap })}
