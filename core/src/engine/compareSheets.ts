@@ -1,4 +1,7 @@
-import { formatMillimetres } from '../units';
+import type { Measure } from '../gauging/measure';
+import { formatInBoth, measureOf } from '../gauging/measure';
+import { formatTorque } from '../torque/units';
+import { formatLength } from '../units';
 import type { EngineSheet } from './sheet';
 
 /** One thing that differs between two revisions: what it is, and its figures as people read them. */
@@ -24,20 +27,22 @@ export function compareSheets(before: EngineSheet, after: EngineSheet): SheetCha
 
 function leavesOf(sheet: EngineSheet): Map<string, Leaf> {
   const leaves = new Map<string, Leaf>();
-  collect(sheet, [], leaves);
+  const measures = new Map(
+    sheet.adjusters.map((entry): [string, Measure] => [entry.kind, measureOf(entry)]),
+  );
+  collect(sheet, []);
   return leaves;
-}
 
-function collect(value: unknown, path: readonly string[], leaves: Map<string, Leaf>): void {
-  if (Array.isArray(value) && value.some(isObject)) {
-    value.forEach((entry, i) => collect(entry, [...path, nameOf(entry, i)], leaves));
-    return;
+  function collect(value: unknown, path: readonly string[]): void {
+    if (Array.isArray(value) && value.some(isObject)) {
+      value.forEach((entry, i) => collect(entry, [...path, nameOf(entry, i)]));
+    } else if (isObject(value)) {
+      for (const [key, child] of Object.entries(value)) collect(child, [...path, key]);
+    } else {
+      const what = path.map(words).join(', ');
+      leaves.set(path.join('.'), { what, value: figure(value, path, measures) });
+    }
   }
-  if (isObject(value)) {
-    for (const [key, child] of Object.entries(value)) collect(child, [...path, key], leaves);
-    return;
-  }
-  leaves.set(path.join('.'), { what: path.map(words).join(', '), value: figure(value, path) });
 }
 
 function isObject(value: unknown): value is Record<string, unknown> {
@@ -67,11 +72,18 @@ function words(key: string): string {
   return WORDS[key] ?? key;
 }
 
-function figure(value: unknown, path: readonly string[]): string {
+/** A figure with its unit; what an adjuster is set to in both, as the sheet's page has it. */
+function figure(
+  value: unknown,
+  path: readonly string[],
+  measures: ReadonlyMap<string, Measure>,
+): string {
   if (Array.isArray(value)) return value.join('-');
   if (typeof value !== 'number') return String(value);
   const last = path[path.length - 1];
-  if (path.includes('spec')) return `${formatMillimetres(value)}`;
-  if (last === 'rim') return `${formatMillimetres(value)} mm`;
+  const spec = path.indexOf('spec');
+  if (spec > 0) return formatInBoth(measures.get(path[spec - 1] ?? '') ?? 'lash', value);
+  if (last === 'torque') return formatTorque(value);
+  if (last === 'rim' || last === 'pitch') return formatLength(value);
   return last === 'at' || last === 'opens' || last === 'closes' ? `${value}°` : String(value);
 }

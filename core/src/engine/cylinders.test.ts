@@ -46,8 +46,34 @@ describe('what changed between two revisions', () => {
       marks: [{ name: 'II', at: 125 }, ...before.marks!.filter(({ name }) => name !== 'II')],
     });
     expect(compareSheets(before, after)).toEqual([
-      { what: 'adjusters, intake, spec, target', before: '0.33', after: '0.34' },
+      {
+        what: 'adjusters, intake, spec, target',
+        before: '0.33 mm, 13 thou',
+        after: '0.34 mm, 13.4 thou',
+      },
       { what: 'marks, II, at', before: '120°', after: '125°' },
+    ]);
+  });
+
+  it('gives each figure its unit, by what is measured there', () => {
+    const injector = (target: number, torque: number) =>
+      inlineSix({
+        adjusters: [
+          {
+            ...{ kind: 'injector', measure: 'height', locknut: { torque } },
+            spec: { low: 69_700, target, high: 69_900 },
+          },
+        ],
+      });
+    expect(compareSheets(injector(69_800, 46), injector(69_850, 50))).toEqual([
+      {
+        what: 'adjusters, injector, locknut, torque',
+        ...{ before: '46 N·m (33.9 lb·ft)', after: '50 N·m (36.9 lb·ft)' },
+      },
+      {
+        what: 'adjusters, injector, spec, target',
+        ...{ before: '69.80 mm, 2.748 in', after: '69.85 mm, 2.750 in' },
+      },
     ]);
   });
 

@@ -129,7 +129,7 @@ function costs(rows: readonly ShimRow[], shims: readonly Shim[], policy: ShopPol
 
 function plannedShim(row: ShimRow, shim: Shim): PlannedShim {
   const lash = lashWith(row, shim.size);
-  const [old, measured, wanted, size] = [row.old, row.measured, lash, shim.size].map((length) =>
+  const [old, measured, left, size] = [row.old, row.measured, lash, shim.size].map((length) =>
     formatMillimetres(length),
   );
   return {
@@ -138,7 +138,7 @@ function plannedShim(row: ShimRow, shim: Shim): PlannedShim {
     new: shim.size,
     from: shim.from,
     lash,
-    sum: `${old} + ${measured} − ${wanted} = ${size} mm`,
+    sum: `${old} + ${measured} − ${left} = ${size} mm`,
     ...(row.spec.aim !== undefined && { aimed: row.spec.aim }),
   };
 }

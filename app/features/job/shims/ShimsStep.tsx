@@ -2,8 +2,10 @@ import type { ShimAct, ShimPlan, ShimRow } from '@longbar/core';
 import {
   adjusterName,
   describeShim,
+  formatFigure,
   formatLength,
   formatMillimetres,
+  formatSetting,
   FROM_BUY,
   FROM_STOCK,
   isRefused,
@@ -61,8 +63,8 @@ function WorkOut({ job, after }: StepProps) {
     >
       <Words as="heading">Which shim goes where</Words>
       <Words color="secondInk">
-        New = old + measured − wanted. Shims coming out serve elsewhere before the drawer, and the
-        drawer before the shop.
+        New = old + measured − left, as near to the target as sizes come. Shims coming out serve
+        elsewhere before the drawer, and the drawer before the shop.
       </Words>
       {!supply && <Words as="strong">The shop has no list of shims yet.</Words>}
       {failed !== undefined && (
@@ -95,6 +97,9 @@ function WorkOut({ job, after }: StepProps) {
   );
 }
 
+/** Gaps are told by the shop's blades; shims, and the sums of shims, in mm. */
+const gap = (size: number) => formatSetting('lash', size);
+
 function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
   const tokens = useTokens();
   const targets = new Map(rows.map(({ id, spec }) => [id, spec.target]));
@@ -106,12 +111,12 @@ function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
             {adjusterName(row.id)}
           </Words>
           <Words role="cell" as="figure">
-            {row.from === row.id ? `stays: ${formatLength(row.lash)}` : row.sum}
+            {row.from === row.id ? `stays: ${gap(row.lash)}` : row.sum}
           </Words>
           <Words role="cell" as="note" color="secondInk">
             {row.from === row.id
-              ? `shim ${formatMillimetres(row.old)}, inside its limits`
-              : `leaves ${formatLength(row.lash)}${aimedWords(row.aimed)}, target ${formatMillimetres(targets.get(row.id) ?? row.lash)}; ${sourceOf(row.from)}`}
+              ? `shim ${formatLength(row.old)}, inside its limits`
+              : `leaves ${gap(row.lash)}${aimedWords(row.aimed)}, target ${formatFigure('lash', targets.get(row.id) ?? row.lash)}; ${sourceOf(row.from)}`}
           </Words>
         </View>
       ))}
@@ -121,7 +126,7 @@ function Sums({ plan, rows }: { plan: ShimPlan; rows: readonly ShimRow[] }) {
 
 /** What it was planned for against its drift; the target is told in any case. */
 function aimedWords(aimed: number | undefined): string {
-  return aimed === undefined ? '' : `, aimed at ${formatMillimetres(aimed)}`;
+  return aimed === undefined ? '' : `, aimed at ${formatFigure('lash', aimed)}`;
 }
 
 function changedFirst({ rows }: ShimPlan): ShimPlan['rows'] {
