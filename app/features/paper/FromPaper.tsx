@@ -2,7 +2,7 @@ import type { PaperLine, PaperMistake } from '@longbar/core';
 import {
   actsFromPaper,
   adjusterName,
-  entryOf,
+  entryAtWork,
   formatTorque,
   isRefused,
   paperBlanks,
@@ -91,7 +91,7 @@ const FIGURES = [
 
 function Line({ job, line, mistakes, onChange }: LineProps) {
   const name = adjusterName(line.id);
-  const entry = entryOf(job.setting.sheet, line.id);
+  const entry = entryAtWork(job.setting, job.state, line.id);
   const torque = entry?.locknut?.torque;
   const blanks = entry ? paperBlanks(entry, policyOf(job.setting, job.state)) : [];
   const locked = line.done || line.left.trim() !== '';

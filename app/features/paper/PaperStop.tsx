@@ -1,8 +1,9 @@
-import type { AdjusterEntry, Stop } from '@longbar/core';
+import type { Stop } from '@longbar/core';
 import {
   adjusterName,
   describeFeel,
   describeWatch,
+  entryAtWork,
   entryOf,
   formatFigure,
   formatSetting,
@@ -42,7 +43,7 @@ export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJo
             {adjusterName(id)}
           </Words>
           <Words role="cell" style={styles.spec}>
-            {limitsOf(entryOf(sheet, id))}
+            {limitsOf(entryAtWork(job.setting, job.state, id))}
           </Words>
           {blanks(id).map((words) => (
             <Words key={words} role="cell" as="note" style={styles.blank}>
@@ -66,13 +67,14 @@ export function stopTitle({ stop, place }: Pick<OpenStop, 'stop' | 'place'>): st
   return `Stop ${place + 1}: ${Math.round(stop.at)}°, ${where}${on}`;
 }
 
-/** What an adjuster is set to and its limits, with the unit. */
-export function limitsOf(entry: AdjusterEntry | undefined): string {
+/** The maker's target of an adjuster and its limits, with the unit; and what it is aimed at instead. */
+export function limitsOf(entry: ReturnType<typeof entryAtWork>): string {
   if (!entry?.spec) return '';
-  const { low, target, high } = entry.spec;
+  const { low, target, high, aim } = entry.spec;
   const measure = measureOf(entry);
   const limits = `${formatFigure(measure, low)} to ${formatFigure(measure, high)}`;
-  return `${formatSetting(measure, target)} (${limits})`;
+  const aimed = aim === undefined ? '' : `, aim at ${formatSetting(measure, aim)} by its drift`;
+  return `${formatSetting(measure, target)} (${limits})${aimed}`;
 }
 
 const styles = StyleSheet.create({

@@ -1,18 +1,19 @@
 import type { Issue } from '../../issue';
 import type { Malformed } from '../../result';
 import { isRefused, malformed } from '../../result';
-import { entryOf } from '../../engine/adjusterEntry';
-import type { AdjusterEntry, Spec } from '../../engine/sheet';
+import type { AdjusterEntry } from '../../engine/sheet';
 import type { BladeSet } from '../../gauging/blades';
 import { judgeReading } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
+import type { SettingSpec } from '../../gauging/toSet';
 import { readingFromTyped } from '../../gauging/typedReading';
 import { readNumber } from '../../typedNumber';
 import type { JobAct } from '../journal/events';
 import type { JobSetting } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
 import { policyOf } from './adjusterInstruction';
+import { entryAtWork } from './aimAt';
 import { paperBlanks } from './paperBlanks';
 import { questionsAt } from './questions';
 
@@ -50,7 +51,7 @@ export function actsFromPaper(
   const mistakes: PaperMistake[] = [];
   const acts: JobAct[] = [];
   for (const line of lines) {
-    const entry = entryOf(setting.sheet, line.id);
+    const entry = entryAtWork(setting, state, line.id);
     const { spec } = entry ?? {};
     if (!entry) continue;
     const blanks = new Set(paperBlanks(entry, policyOf(setting, state)));
@@ -69,7 +70,7 @@ export function actsFromPaper(
   return { acts: [...acts, { type: 'crank.turned', degrees: null, how: 'unknown' }] };
 }
 
-type Settable = AdjusterEntry & { spec: Spec };
+type Settable = AdjusterEntry & { spec: SettingSpec };
 
 function typed(
   line: PaperLine,
@@ -137,10 +138,14 @@ function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
   return [...acts, { type: 'adjuster.painted', adjuster }];
 }
 
-/** How it was locked: to the sheet's torque where that was said, else by feel. */
-function lockOf({ id, toTorque }: PaperLine, { locknut }: AdjusterEntry): JobAct {
+/** How it was locked: to the sheet's torque where that was said, else by feel; and at what it aimed. */
+function lockOf(
+  { id, toTorque }: PaperLine,
+  { locknut, spec }: AdjusterEntry & { spec?: SettingSpec | undefined },
+): JobAct {
   const torque = locknut?.torque;
-  const lock = { type: 'adjuster.locked' as const, adjuster: id };
+  const aimed = spec?.aim === undefined ? {} : { aimed: spec.aim };
+  const lock = { type: 'adjuster.locked' as const, adjuster: id, ...aimed };
   return toTorque && torque !== undefined
     ? { ...lock, how: 'torque', torque }
     : { ...lock, how: 'feel' };

@@ -2,6 +2,7 @@ import { inlineSix } from '../../../test-support/engines';
 import { head, journal } from '../../../test-support/journal';
 import type { JobAct, JobBegun, JobEvent } from '../..';
 import {
+  actsFromPaper,
   aimAt,
   begunOf,
   describeInstruction,
@@ -108,6 +109,18 @@ describe('an aim in a job', () => {
     expect(record.rules.aim).toBe('on');
     const row = recordPage(record).rows.find(({ id }) => id === ID);
     expect(row?.done).toContain('aimed at 0.62 mm by its drift, the target is 0.58 mm');
+  });
+
+  it('is what was set where that was done by the paper', () => {
+    const typed = (rule: 'off' | 'on') => {
+      const { setting, state } = jobOf(begun(rule), [found('fine')]);
+      const line = { id: ID, found: '', shim: '', left: '0.62 0.63', toTorque: false, done: false };
+      const answer = actsFromPaper(setting, state, fine, [line]);
+      return isRefused(answer) ? answer.says : answer.acts[0];
+    };
+    const lock = { type: 'adjuster.locked', adjuster: ID, how: 'feel' };
+    expect(typed('on')).toEqual({ ...lock, aimed: 620 });
+    expect(typed('off')).toEqual(lock);
   });
 
   it('is set, recorded and inside in a whole job', () => {
