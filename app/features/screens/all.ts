@@ -34,5 +34,5 @@ export { SheetsScreen } from '../sheets/SheetsScreen';
 export { ShopScreen } from '../shop/ShopScreen';
 export { Weeks } from '../weeks/Weeks';
 export { FirstRun } from '../first/FirstRun';
-export { KeptJobCards } from '../yard/KeptJobCards';
+export { KeptJobsRead } from '../yard/KeptJobsRead';
 export * as reader from '../../state/openJob';

@@ -23,6 +23,7 @@ import { screen } from '../screens/screen';
 import { HoursWaiting } from './HoursWaiting';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { OpenJobCard } from './OpenJobCard';
+import type { OpenJobLine } from './openJobs';
 import { openElsewhere, openHereUnread } from './openJobs';
 import { PressingBoard } from './PressingBoard';
 import { Search } from './Search';
@@ -32,12 +33,24 @@ import { YardTable } from './YardTable';
 
 const FirstRun = screen((all) => all.FirstRun);
 const Weeks = screen((all) => all.Weeks);
-const KeptJobCards = screen((all) => all.KeptJobCards, KeptJobsUnread);
+const KeptJobsRead = screen(
+  (all) => all.KeptJobsRead,
+  () => null,
+);
 
-/** The jobs in progress on this phone before their journals are read: their places are kept. */
-function KeptJobsUnread() {
+/** The jobs in progress on this phone: where each stands is told once its journal is read. */
+function KeptJobs() {
   const kept = useAppSelector((state) => state.jobs.byId);
-  return openHereUnread(kept).map((job) => <OpenJobCard key={job.id} job={job} />);
+  const [read, setRead] = useState<readonly OpenJobLine[]>([]);
+  // The card stays the same one, or a finger that rests on it meanwhile would lead nowhere.
+  return (
+    <>
+      <KeptJobsRead onRead={setRead} />
+      {openHereUnread(kept).map((job) => (
+        <OpenJobCard key={job.id} job={read.find(({ id }) => id === job.id) ?? job} />
+      ))}
+    </>
+  );
 }
 
 /** Every machine, the most pressing first; a job in progress on top. */
@@ -66,7 +79,7 @@ export function YardScreen() {
     <Frame title="Yard" aside={shop.data?.unnamed ? undefined : shop.data?.name}>
       <ServerTrouble />
       <HoursWaiting />
-      {Object.keys(kept).length > 0 && <KeptJobCards />}
+      {Object.keys(kept).length > 0 && <KeptJobs />}
       {openElsewhere(kept, machines ?? []).map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}

@@ -1,15 +1,16 @@
 import type { StandsAt } from '@longbar/core';
 import { adjustersOf, isAskedOf } from '@longbar/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import type { KeptJob } from '../../state/jobs';
 import { goesOn } from '../../state/jobs';
 import { useAppSelector } from '../../state/store';
 import { workingJob } from '../job/model/workingJob';
-import { OpenJobCard } from './OpenJobCard';
 import type { OpenJobLine } from './openJobs';
 
-/** The jobs in progress on this phone, as their journals stand. */
-export function KeptJobCards() {
+type Props = { onRead: (lines: readonly OpenJobLine[]) => void };
+
+/** Tells where the jobs in progress on this phone stand, by their journals. It draws nothing. */
+export function KeptJobsRead({ onRead }: Props) {
   const kept = useAppSelector((state) => state.jobs.byId);
   const standsAt = useAppSelector((state) => state.preferences.standsAt);
   const by = useAppSelector(({ preferences }) => preferences.name);
@@ -20,7 +21,8 @@ export function KeptJobCards() {
         .map((job) => lineOf(job, by, standsAt)),
     [kept, by, standsAt],
   );
-  return open.map((job) => <OpenJobCard key={job.id} job={job} />);
+  useEffect(() => onRead(open), [onRead, open]);
+  return null;
 }
 
 function lineOf(job: KeptJob, by: string, standsAt: StandsAt | null): OpenJobLine {
