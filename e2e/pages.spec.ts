@@ -39,3 +39,30 @@ test('names, roles and contrast of machine, sheet, record and shop hold by day a
     expect(await violations(page), path).toEqual([]);
   }
 });
+
+test('a place under a finger leads there, though the page comes meanwhile @more', async ({
+  page,
+}) => {
+  for (const [kind, name] of [
+    ['sheets', 'Godwit 6U'],
+    ['machines', 'Salt truck 3'],
+  ] as const) {
+    const path = `/${kind}/${await idOf(`/${kind}`, name)}`;
+    let come = () => {};
+    const mayCome = new Promise<void>((resolve) => {
+      come = resolve;
+    });
+    await page.route(`**/api${path}`, async (route) => {
+      await mayCome;
+      await route.continue();
+    });
+    await page.goto(`${server.url}${path}`);
+    await expect(page.getByText(/^Fetching the (sheet|machine) …$/)).toBeVisible();
+    await page.getByRole('link', { name: 'Bench' }).hover();
+    await page.mouse.down();
+    come();
+    await expect(page.getByRole('heading', { name })).toBeVisible();
+    await page.mouse.up();
+    await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+  }
+});

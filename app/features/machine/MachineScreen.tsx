@@ -26,20 +26,23 @@ import { StartJob } from './StartJob';
 /** One machine: hours and readings, what is due, past jobs, and the start of a job. */
 export function MachineScreen({ id }: { id: string }) {
   const { machine, isError, isLoading, refetch } = useMachine(id);
-  if (!machine) {
-    return (
-      <Frame title="Machine" back="/">
-        {isLoading && <Words color="secondInk">Fetching the machine …</Words>}
-        {isError && (
-          <>
-            <Words as="strong">The server could not be reached, or has no such machine.</Words>
-            <Act label="Try again" onPress={refetch} />
-          </>
-        )}
-      </Frame>
-    );
-  }
-  return <Machine machine={machine} />;
+  // One frame before and after: a finger that rests on a place or on the way back leads there.
+  return (
+    <Frame
+      title={machine?.name ?? 'Machine'}
+      aside={machine && `${machine.engine}, sheet revision ${machine.sheet.revision}`}
+      back="/"
+    >
+      {machine && <Machine machine={machine} />}
+      {isLoading && !machine && <Words color="secondInk">Fetching the machine …</Words>}
+      {isError && !machine && (
+        <>
+          <Words as="strong">The server could not be reached, or has no such machine.</Words>
+          <Act label="Try again" onPress={refetch} />
+        </>
+      )}
+    </Frame>
+  );
 }
 
 function Machine({ machine }: { machine: MachineDetail }) {
@@ -48,46 +51,40 @@ function Machine({ machine }: { machine: MachineDetail }) {
   const wide = width >= WIDE;
   const half = (Math.min(width - 88, 1120) - 3 * space.huge) / 2;
   return (
-    <Frame
-      title={machine.name}
-      aside={`${machine.engine}, sheet revision ${machine.sheet.revision}`}
-      back="/"
-    >
-      <View style={wide ? styles.wide : styles.stack}>
-        <Stack gap={space.large} style={wide ? styles.column : {}}>
-          <Due machine={machine} />
-          <May role="technician">
-            <NewerSheet machine={machine} />
-          </May>
-          {wide && <MachineHead machine={machine} width={half} />}
-          <Findings findings={machine.findings} />
-          <Job machine={machine} />
-          <PastJobs machine={machine} />
-          {machine.history.length > 0 && (
-            <Act
-              label="Drift of every valve"
-              icon="drift"
-              onPress={() => router.push(`/machines/${machine.id}/drift`)}
-            />
-          )}
-        </Stack>
-        <Stack gap={space.large} style={wide ? styles.column : {}}>
-          <Stack>
-            <Words as="heading">Hours</Words>
-            <May role="technician">
-              <HoursForm machine={machine} />
-            </May>
-            <Readings machine={machine} />
-          </Stack>
-          <AboutMachine machine={machine} />
+    <View style={wide ? styles.wide : styles.stack}>
+      <Stack gap={space.large} style={wide ? styles.column : {}}>
+        <Due machine={machine} />
+        <May role="technician">
+          <NewerSheet machine={machine} />
+        </May>
+        {wide && <MachineHead machine={machine} width={half} />}
+        <Findings findings={machine.findings} />
+        <Job machine={machine} />
+        <PastJobs machine={machine} />
+        {machine.history.length > 0 && (
           <Act
-            label="Label for the machine"
-            icon="print"
-            onPress={() => router.push(`/labels?machine=${machine.id}`)}
+            label="Drift of every valve"
+            icon="drift"
+            onPress={() => router.push(`/machines/${machine.id}/drift`)}
           />
+        )}
+      </Stack>
+      <Stack gap={space.large} style={wide ? styles.column : {}}>
+        <Stack>
+          <Words as="heading">Hours</Words>
+          <May role="technician">
+            <HoursForm machine={machine} />
+          </May>
+          <Readings machine={machine} />
         </Stack>
-      </View>
-    </Frame>
+        <AboutMachine machine={machine} />
+        <Act
+          label="Label for the machine"
+          icon="print"
+          onPress={() => router.push(`/labels?machine=${machine.id}`)}
+        />
+      </Stack>
+    </View>
   );
 }
 

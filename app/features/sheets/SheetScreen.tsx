@@ -26,23 +26,31 @@ import { SheetFacts } from './SheetFacts';
 /** One sheet: the engine to turn, the methods of barring it, and what the manual says. */
 export function SheetScreen({ id }: { id: string }) {
   const { data, isError, refetch } = useSheetQuery(id);
-  if (!data) {
-    return (
-      <Frame title="Sheet" back="/sheets">
-        <Words>
-          {isError
-            ? 'The server could not be reached, or has no such sheet.'
-            : 'Fetching the sheet …'}
-        </Words>
-        {isError && <Act label="Try again" onPress={() => void refetch()} />}
-      </Frame>
-    );
-  }
-  return <Sheet sheet={data} />;
+  // One frame before and after: a finger that rests on a place or on the way back leads there.
+  return (
+    <Frame
+      title={data?.document.name ?? 'Sheet'}
+      aside={data && `Revision ${data.revision}`}
+      back="/sheets"
+    >
+      {data ? (
+        <Sheet sheet={data} />
+      ) : (
+        <>
+          <Words>
+            {isError
+              ? 'The server could not be reached, or has no such sheet.'
+              : 'Fetching the sheet …'}
+          </Words>
+          {isError && <Act label="Try again" onPress={() => void refetch()} />}
+        </>
+      )}
+    </Frame>
+  );
 }
 
 function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
-  const { id, revision, document: sheet } = detail;
+  const { id, document: sheet } = detail;
   const router = useRouter();
   const isForeman = useMay('foreman');
   const { width } = useWindowDimensions();
@@ -61,48 +69,46 @@ function Sheet({ sheet: detail }: { sheet: SheetDetail }) {
   const room = Math.min(width, wide ? 1120 : 720) - (wide ? 88 + 2 * space.huge : 2 * space.large);
   const left = wide ? Math.floor(room * 0.6) : room;
   return (
-    <Frame title={sheet.name} aside={`Revision ${revision}`} back="/sheets">
-      <View style={wide ? styles.wide : styles.stack}>
-        <View style={{ width: left }}>
-          <EngineView sheet={sheet} crank={crank} stops={angles} placed={placed} width={left} />
-        </View>
-        <Stack gap={space.large} style={wide ? styles.column : {}}>
-          <AssumedLobes sheet={sheet} />
-          <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={crank.turn} />
-          <May role="technician">
-            <ChartConflicts id={id} sheet={sheet} />
-          </May>
-          <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
-          <Act
-            label="Pocket card to print"
-            icon="print"
-            onPress={() => router.push(`/sheets/${id}/card?method=${method}`)}
-          />
-          <SheetFacts sheet={sheet} />
-          <SheetPhotos sheet={sheet} />
-          <May role="technician">
-            <Act
-              label="Change the sheet"
-              icon="change"
-              onPress={() => router.push(`/sheets/${id}/edit`)}
-            />
-          </May>
-          <Act
-            label="Revisions, and what changed"
-            icon="revisions"
-            onPress={() => router.push(`/sheets/${id}/revisions`)}
-          />
-          <Act label="Save the sheet as a file" icon="save" onPress={() => void save()} />
-          {problem !== undefined && (
-            <Words color="stop" role="alert">
-              {problem}
-            </Words>
-          )}
-          {isForeman && <OfferSheet id={id} name={sheet.name} />}
-          {isForeman && <RetireSheet sheet={detail} />}
-        </Stack>
+    <View style={wide ? styles.wide : styles.stack}>
+      <View style={{ width: left }}>
+        <EngineView sheet={sheet} crank={crank} stops={angles} placed={placed} width={left} />
       </View>
-    </Frame>
+      <Stack gap={space.large} style={wide ? styles.column : {}}>
+        <AssumedLobes sheet={sheet} />
+        <PlanView {...{ sheet, method, plan }} onMethod={setMethod} onTurn={crank.turn} />
+        <May role="technician">
+          <ChartConflicts id={id} sheet={sheet} />
+        </May>
+        <Act label="Find where the crank is" onPress={() => router.push(`/sheets/${id}/find`)} />
+        <Act
+          label="Pocket card to print"
+          icon="print"
+          onPress={() => router.push(`/sheets/${id}/card?method=${method}`)}
+        />
+        <SheetFacts sheet={sheet} />
+        <SheetPhotos sheet={sheet} />
+        <May role="technician">
+          <Act
+            label="Change the sheet"
+            icon="change"
+            onPress={() => router.push(`/sheets/${id}/edit`)}
+          />
+        </May>
+        <Act
+          label="Revisions, and what changed"
+          icon="revisions"
+          onPress={() => router.push(`/sheets/${id}/revisions`)}
+        />
+        <Act label="Save the sheet as a file" icon="save" onPress={() => void save()} />
+        {problem !== undefined && (
+          <Words color="stop" role="alert">
+            {problem}
+          </Words>
+        )}
+        {isForeman && <OfferSheet id={id} name={sheet.name} />}
+        {isForeman && <RetireSheet sheet={detail} />}
+      </Stack>
+    </View>
   );
 }
 
