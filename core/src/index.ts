@@ -16,8 +16,7 @@ export { banksFor, commonOrders, CYLINDER_FORMS, formOf } from './engine/cylinde
 export type { CylinderForm } from './engine/cylinderForms';
 export { ISOLATION_PRESETS } from './engine/isolationPresets';
 export { notYet } from './engine/notYet';
-export { compareSheets } from './engine/compareSheets';
-export type { SheetChange } from './engine/compareSheets';
+export { compareSheets, type SheetChange } from './engine/compareSheets';
 export { seatingOf } from './engine/layout';
 export { HEAD_VIEWS, headSeen, STANDS_AT, turnsSeenFrom } from './engine/asSeen';
 export type { HeadView, StandsAt } from './engine/asSeen';
@@ -98,7 +97,8 @@ export { readFleetPage } from './exchange/fleetPage';
 export type { FleetReading } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
 export { type SettingSpec, toSet } from './gauging/toSet';
-export { formatRateInBoth, type RateBand, type Rates } from './gauging/rates';
+export { formatGapChangeInBoth } from './gauging/gapChange';
+export type { RateBand, Rates } from './gauging/rates';
 export {
   bladeFor,
   bladeStack,

@@ -1,12 +1,12 @@
 import type { AdjusterDrift, DriftForecast } from '@longbar/core';
-import { adjusterName, formatRateInBoth, formatReckonedHours } from '@longbar/core';
+import { adjusterName, formatGapChangeInBoth, formatReckonedHours } from '@longbar/core';
 
 /** A rate in both units, and which way it goes. */
 export function rateWords(rate: number | null): string {
   if (rate === null) return 'How fast it drifts is not known yet';
   if (Math.round(rate) === 0) return 'Steady';
   const way = rate < 0 ? 'Closes' : 'Opens';
-  return `${way} by ${formatRateInBoth(rate)} in 1,000 h`;
+  return `${way} by ${formatGapChangeInBoth(rate)} in 1,000 h`;
 }
 
 /** When it leaves its limits, hours since the last check. */

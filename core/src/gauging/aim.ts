@@ -1,8 +1,9 @@
 import type { Spec } from '../engine/sheet';
 import { formatReckonedHours } from '../units';
+import { formatGapChange } from './gapChange';
 import { verdictOf } from './judgeReading';
 import { formatSetting } from './measure';
-import { formatRate, type RateBand } from './rates';
+import type { RateBand } from './rates';
 
 /** What lasts less than this many times as long as the target is no reason to leave the target. */
 const WORTH_IT = 1.25;
@@ -59,7 +60,7 @@ function insideOf(steps: readonly number[], spec: Spec): number[] {
  */
 export function aimWords({ setting, lasts, lastsAtTarget }: Aim, { target }: Spec, rate: number) {
   const way = rate < 0 ? 'closes' : 'opens';
-  const by = `It ${way} ${formatRate(rate)} in 1,000 h`;
+  const by = `It ${way} ${formatGapChange(rate)} in 1,000 h`;
   const [aimed, maker] = [formatSetting('lash', setting), formatSetting('lash', target)];
   const [longer, atTarget] = [formatReckonedHours(lasts), formatReckonedHours(lastsAtTarget)];
   return `${by}: from ${aimed} it lasts ${longer} h, from the maker’s ${maker} ${atTarget} h.`;

@@ -1,8 +1,8 @@
 import type { BenchFigures, BladeSet } from '@longbar/core';
 import {
   bladeStack,
+  formatGapChangeInBoth,
   formatMillimetres,
-  formatSetting,
   formatThou,
   plainBlades,
   stackFormula,
@@ -50,5 +50,5 @@ function pile(blades: readonly number[], unit: BladeSet['unit']): string {
 
 function offWords(error: number): string {
   if (error === 0) return 'Exactly the wanted gap.';
-  return `${formatSetting('lash', Math.abs(error))} ${error > 0 ? 'over' : 'under'} the wanted gap.`;
+  return `${formatGapChangeInBoth(error)} ${error > 0 ? 'over' : 'under'} the wanted gap.`;
 }
