@@ -1,13 +1,5 @@
 import type { PaperLine, PaperMistake } from '@longbar/core';
-import {
-  actsFromPaper,
-  adjusterName,
-  entryAtWork,
-  formatTorque,
-  isRefused,
-  paperBlanks,
-  policyOf,
-} from '@longbar/core';
+import { actsFromPaper, adjusterName, entryAtWork, formatTorque, isRefused } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -19,7 +11,7 @@ import { Words } from '../../ui/Words';
 import type { WorkingJob } from '../job/model/workingJob';
 import { useBladeSet } from '../job/reading/useBladeSet';
 import type { OpenStop } from './PaperStop';
-import { limitsOf, stopTitle } from './PaperStop';
+import { blanksAt, limitsOf, stopTitle } from './PaperStop';
 
 type Props = { job: WorkingJob; stops: readonly OpenStop[]; onDone: () => void };
 
@@ -93,7 +85,7 @@ function Line({ job, line, mistakes, onChange }: LineProps) {
   const name = adjusterName(line.id);
   const entry = entryAtWork(job.setting, job.state, line.id);
   const torque = entry?.locknut?.torque;
-  const blanks = entry ? paperBlanks(entry, policyOf(job.setting, job.state)) : [];
+  const blanks = blanksAt(job, line.id);
   const locked = line.done || line.left.trim() !== '';
   return (
     <Stack gap={space.small}>

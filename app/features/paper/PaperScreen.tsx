@@ -1,12 +1,5 @@
 import type { PaperBlank } from '@longbar/core';
-import {
-  formatInstant,
-  isFinished,
-  isRefused,
-  missingTag,
-  paperBlanks,
-  policyOf,
-} from '@longbar/core';
+import { formatInstant, isFinished, isRefused, missingTag } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../ui/Act';
@@ -20,7 +13,7 @@ import { useJob } from '../job/model/useJob';
 import { temperatureWords } from '../shared/temperatureWords';
 import { FromPaper } from './FromPaper';
 import type { OpenStop } from './PaperStop';
-import { PaperStop } from './PaperStop';
+import { blanksAt, PaperStop } from './PaperStop';
 
 /** The stops still to do, with blanks: for when the phone dies, and the form that types them in. */
 export function PaperScreen({ id }: { id: string }) {
@@ -55,8 +48,7 @@ function Paper({ job, onType }: { job: WorkingJob; onType: () => void }) {
   const open = openStops(job);
   const at = crankAngle(job);
   const { sheet } = setting;
-  const policy = policyOf(setting, job.state);
-  const blanks = sheet.adjusters.flatMap((entry) => paperBlanks(entry, policy));
+  const blanks = open.flatMap(({ ids }) => ids.flatMap((id) => blanksAt(job, id)));
   return (
     <View style={styles.page}>
       <PrintHead
@@ -99,9 +91,10 @@ function Paper({ job, onType }: { job: WorkingJob; onType: () => void }) {
 
 /** How the blanks are filled in. */
 function legend(blanks: ReadonlySet<PaperBlank>): string {
+  const read = [blanks.has('found') && 'found', blanks.has('left') && 'left'].filter(Boolean);
   const lines = [
-    `Found${blanks.has('left') ? ' and left' : ''}: what enters, what does not.`,
-    blanks.has('left') && 'Left blank means left as found.',
+    read.length > 0 && `Beside ${read.join(' and ')}: what enters, what does not.`,
+    read.length > 1 && 'Left blank means left as found.',
     blanks.has('shim') &&
       'Shim in it: in mm, by its mark or a micrometer. Which shim goes where is worked out on the screen.',
   ];

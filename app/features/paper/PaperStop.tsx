@@ -1,4 +1,4 @@
-import type { Stop } from '@longbar/core';
+import type { PaperBlank, Stop } from '@longbar/core';
 import {
   adjusterName,
   describeFeel,
@@ -26,11 +26,10 @@ export type OpenStop = { stop: Stop; place: number; ids: readonly string[] };
 export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJob }) {
   const tokens = useTokens();
   const { sheet } = job.setting;
-  const policy = policyOf(job.setting, job.state);
   const blanks = (id: string) => {
     const entry = entryOf(sheet, id);
     if (!entry) return [];
-    return paperBlanks(entry, policy).map((blank) => `${paperWord(blank, entry)} ${LINES[blank]}`);
+    return blanksAt(job, id).map((blank) => `${paperWord(blank, entry)} ${LINES[blank]}`);
   };
   return (
     <View role="table" aria-label={`Stop ${place + 1}`}>
@@ -54,6 +53,12 @@ export function PaperStop({ job, stop, place, ids }: OpenStop & { job: WorkingJo
       ))}
     </View>
   );
+}
+
+/** What the paper leaves blank for an adjuster as the job stands. */
+export function blanksAt({ setting, state }: WorkingJob, id: string): PaperBlank[] {
+  const entry = entryOf(setting.sheet, id);
+  return entry ? paperBlanks(entry, policyOf(setting, state), state.adjusters[id]) : [];
 }
 
 /** Figures are written out, and what was done is ticked. */

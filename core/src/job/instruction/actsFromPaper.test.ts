@@ -94,6 +94,15 @@ describe('what is typed in from paper', () => {
         expect.objectContaining({ type: 'crank.turned' }),
       ],
     });
+    // Once another shim is in, what it leaves is read: how it was found stays as it was.
+    const fitted = foldJob(journal([{ type: 'shim.fitted', adjuster: 'intake.1', size: 2700 }]));
+    const after = [{ ...line('intake.1', '0.30 0.35', '0.25 0.30'), shim: '2.75' }];
+    expect(actsFromPaper(settingOn(sheet), fitted, set, after)).toEqual({
+      acts: [
+        expect.objectContaining({ type: 'reading.taken', phase: 'left' }),
+        expect.objectContaining({ type: 'crank.turned' }),
+      ],
+    });
     for (const wrong of ['275', 'thick']) {
       expect(typed(wrong)).toMatchObject({ issues: [{ id: 'intake.1', blank: 'shim' }] });
     }

@@ -54,7 +54,7 @@ export function actsFromPaper(
     const entry = entryAtWork(setting, state, line.id);
     const { spec } = entry ?? {};
     if (!entry) continue;
-    const blanks = new Set(paperBlanks(entry, policyOf(setting, state)));
+    const blanks = new Set(paperBlanks(entry, policyOf(setting, state), state.adjusters[line.id]));
     if (line.done && blanks.has('done')) {
       acts.push(lockOf(line, entry), { type: 'adjuster.painted', adjuster: line.id });
     }
@@ -118,7 +118,9 @@ function actsOf({ setting, state, line, entry, found, left }: Line): JobAct[] {
     reading,
   });
   const acts = found ? [read('found', found)] : [];
-  if (left) acts.push(lockOf(line, entry), read('left', left));
+  // A bucket has no nut.
+  if (left && entry.method !== 'shim') acts.push(lockOf(line, entry));
+  if (left) acts.push(read('left', left));
   const reading = left ?? found;
   const rule = policyOf(setting, state);
   // Buckets are measured on paper: which shim goes where is worked out on the screen.

@@ -1,24 +1,27 @@
 import type { AdjusterEntry } from '../../engine/sheet';
 import type { JobPolicy } from '../../gauging/policy';
 import { formatTorqueAlone } from '../../torque/units';
+import type { AdjusterState } from '../journal/state';
 
 /** What is written by hand beside an adjuster. */
 export type PaperBlank = 'found' | 'shim' | 'left' | 'locked' | 'done';
 
 /**
  * What the paper leaves blank for an adjuster. What is only checked is read alone; a bucket is
- * measured with the shim that is in it, for which shim goes where is worked out over all of them;
- * what has no figure, as a bridge, is done or not.
+ * measured with the shim that is in it, for which shim goes where is worked out over all of them, and
+ * read once another is in; what has no figure, as a bridge, is done or not.
  *
  * @example paperBlanks({ method: 'shim', spec: { low: 200, target: 250, high: 300 } }, 'leave-inside') // ['found', 'shim']
  */
 export function paperBlanks(
   { spec, method }: Pick<AdjusterEntry, 'spec' | 'method'>,
   policy: JobPolicy,
+  { fitted }: Pick<AdjusterState, 'fitted'> = {},
 ): PaperBlank[] {
   if (policy === 'check-only') return spec ? ['found'] : [];
   if (!spec) return ['done'];
-  return method === 'shim' ? ['found', 'shim'] : ['found', 'left', 'locked'];
+  if (method !== 'shim') return ['found', 'left', 'locked'];
+  return typeof fitted === 'number' ? ['left'] : ['found', 'shim'];
 }
 
 /**
