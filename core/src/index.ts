@@ -5,10 +5,8 @@ export type { AdjusterEntry, ChartStop, EngineSheet, Isolation, Mark, Spec } fro
 export { wrap } from './engine/angle';
 export { cycleDegrees, firingOf, firingTdc, runningMate, standing } from './engine/firing';
 export { assumedLobes, lobeIsAssumed, lobeOf } from './engine/lobes';
-export { camLanes } from './engine/camLanes';
-export type { CamLane } from './engine/camLanes';
-export { adjustersOf } from './engine/adjusters';
-export type { Adjuster } from './engine/adjusters';
+export { type CamLane, camLanes } from './engine/camLanes';
+export { type Adjuster, adjustersOf } from './engine/adjusters';
 export { figuresOf, sheetForTag } from './engine/variant';
 export { adjusterName, entryOf, specOf } from './engine/adjusterEntry';
 export { isWindow } from './engine/setAt';
@@ -23,28 +21,23 @@ export type { HeadView, StandsAt } from './engine/asSeen';
 export type { SeatedBank } from './engine/layout';
 
 export { METHOD_TITLES, METHOD_WORDS } from './barring/methodWords';
-export { BARRING_METHODS } from './barring/methods';
-export type { BarringMethod } from './barring/methods';
+export { type BarringMethod, BARRING_METHODS } from './barring/methods';
 export { planBarring } from './barring/plan';
 export { planWork } from './crank/planWork';
 export type { BarringPlan, Stop } from './barring/barringPlan';
 export { holdsAt, marginAt, rockersAt } from './barring/assembly';
-export { chartConflicts, openConflicts } from './barring/conflicts';
-export type { ChartConflict } from './barring/conflicts';
-export { crankBelief } from './crank/belief';
-export type { CrankArc, CrankBelief } from './crank/belief';
+export { type ChartConflict, chartConflicts, openConflicts } from './barring/conflicts';
+export { type CrankArc, type CrankBelief, crankBelief } from './crank/belief';
 export type { CrankEntry, Observation, Turned } from './crank/observation';
 export { concernsSame } from './crank/observation';
 export { settable } from './crank/settable';
-export { wayTo } from './crank/wayTo';
-export type { Way } from './crank/wayTo';
+export { type Way, wayTo } from './crank/wayTo';
 export { describeSet, describeWatch } from './barring/describeStop';
 export { ratchetClicks, rimArc, toolTurns } from './barring/bar';
 
 export { ordersOffered, readGaps, readOrder } from './bench/readOrder';
 export { quickSheet } from './bench/quickSheet';
-export { setDecides } from './bench/setDecides';
-export type { MetBy } from './bench/setDecides';
+export { type MetBy, setDecides } from './bench/setDecides';
 export {
   adapterFormula,
   barSums,
@@ -55,12 +48,10 @@ export {
 } from './bench/formulas';
 export type { BarSum } from './bench/formulas';
 export { hoursToDate } from './bench/hoursToDate';
-export { figuresOfJob } from './bench/figuresOf';
-export type { BenchFigures } from './bench/figuresOf';
+export { type BenchFigures, figuresOfJob } from './bench/figuresOf';
 export { whyPlaced } from './bench/whyPlaced';
 export { isLessonDone, LESSON_STEPS } from './practice/lesson';
-export { EXERCISES, LEVELS } from './practice/exercise';
-export type { Exercise, Level } from './practice/exercise';
+export { type Exercise, type Level, EXERCISES, LEVELS } from './practice/exercise';
 export {
   ANSWERS,
   markReading,
@@ -76,8 +67,7 @@ export {
   wiggle,
 } from './practice/exercises';
 export type { Marked, ReadAnswer } from './practice/exercises';
-export { lobeOutline, sectionAt } from './picture/section';
-export type { Section } from './picture/section';
+export { type Section, lobeOutline, sectionAt } from './picture/section';
 export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';
 export type { StripMark, StripTile, TurnMark } from './bench/timingStrip';
 export { middleOf, readingFromFigure } from './gauging/reading';
@@ -93,8 +83,7 @@ export {
 export type { Measure } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
 export { aimAt, entryAtWork } from './job/instruction/aimAt';
-export { readFleetPage } from './exchange/fleetPage';
-export type { FleetReading } from './exchange/fleetPage';
+export { type FleetReading, readFleetPage } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
 export { type SettingSpec, toSet } from './gauging/toSet';
 export { formatGapChangeInBoth } from './gauging/gapChange';
@@ -129,19 +118,17 @@ export { nextCheckWords } from './job/words/nextCheck';
 export { intervalWords } from './service/intervalWords';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { lengthFromTyped, readingFromTyped } from './gauging/typedReading';
-export { gaugeLines, readGaugeLine } from './gauging/gaugeLine';
-export type { GaugeFor } from './gauging/gaugeLine';
+export { type GaugeFor, gaugeLines, readGaugeLine } from './gauging/gaugeLine';
+export { formatPile, markedIn } from './gauging/bladeMarks';
 export { bladeToTry } from './gauging/bladeToTry';
 export { mayBePedalled } from './job/instruction/pedalled';
 export type { TypedFor } from './gauging/typedReading';
 export { judgeReading, outsideWord, verdictOf } from './gauging/judgeReading';
 export type { Judgement, Verdict } from './gauging/judgeReading';
 export type { AimRule, JobPolicy, ShopPolicy } from './gauging/policy';
-export { partOfTurn, turnsForGap } from './gauging/screw';
-export type { Screw } from './gauging/screw';
+export { type Screw, partOfTurn, turnsForGap } from './gauging/screw';
 export { lockShift } from './gauging/lockShift';
-export { slipOf } from './gauging/slips';
-export type { Slip } from './gauging/slips';
+export { type Slip, slipOf } from './gauging/slips';
 export { FROM_BUY, FROM_STOCK, planShims } from './gauging/shims';
 export type { ShimPlan, ShimRow, ShimSupply } from './gauging/shims';
 export type { ShimAct } from './gauging/shimOrder';
@@ -343,15 +330,18 @@ export { type Issue, issuesOf } from './issue';
 export { isRefused, malformed } from './result';
 export type { Malformed, RefusalCode, Refused, Result } from './result';
 export {
+  BESIDE,
   formatDay,
   formatDays,
   formatHours,
   formatInstant,
   formatLength,
+  formatLengthAlone,
   formatMillimetres,
   formatReckonedHours,
   formatThou,
   fromThou,
+  type LengthUnit,
 } from './units';
 
 export { hiddenEngine } from './practice/hiddenEngine';

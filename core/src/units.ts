@@ -1,6 +1,6 @@
 import { dayOf } from './calendar';
 import { NEAR_ENOUGH } from './gauging/blades';
-import { wallClock } from './shownAs';
+import { type Units, wallClock } from './shownAs';
 
 /** µm in a thou (0.001 in). */
 export const MICROMETRES_PER_THOU = 25.4;
@@ -31,9 +31,33 @@ export function formatThou(length: number): string {
   return thousandths.format(near ? whole : length / MICROMETRES_PER_THOU);
 }
 
-/** µm as millimetres with the unit. */
-export function formatLength(length: number): string {
-  return `${formatMillimetres(length)} mm`;
+/** A unit that lengths are written in, on blades and on paper. */
+export type LengthUnit = Units['length'];
+
+const ALONE: Record<LengthUnit, (length: number) => string> = {
+  mm: formatMillimetres,
+  thou: formatThou,
+};
+
+/** The unit that a length is written in beside this one. */
+export const BESIDE: Record<LengthUnit, LengthUnit> = { mm: 'thou', thou: 'mm' };
+
+/**
+ * µm in a unit that is not written behind them.
+ *
+ * @example formatLengthAlone(330, 'thou') // '13'
+ */
+export function formatLengthAlone(length: number, unit: LengthUnit): string {
+  return ALONE[unit](length);
+}
+
+/**
+ * µm in a unit that is written behind them.
+ *
+ * @example formatLength(330) // '0.33 mm'
+ */
+export function formatLength(length: number, unit: LengthUnit = 'mm'): string {
+  return `${formatLengthAlone(length, unit)} ${unit}`;
 }
 
 /**

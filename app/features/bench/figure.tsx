@@ -1,10 +1,4 @@
-import {
-  formatMillimetres,
-  formatThou,
-  lengthFromTyped,
-  readNumber,
-  unitsShown,
-} from '@longbar/core';
+import { formatLengthAlone, lengthFromTyped, readNumber, unitsShown } from '@longbar/core';
 import { useState } from 'react';
 import { Field } from '../../ui/Field';
 
@@ -45,8 +39,7 @@ export const plainFigure = new Intl.NumberFormat('en', {
 /** A length to type in the shop’s unit, or with its unit behind it; its value is in whole µm. */
 export function useLength(label: string, first?: number): Figure {
   const unit = unitsShown().length;
-  const shown = unit === 'mm' ? formatMillimetres : formatThou;
-  const [text, set] = useState(first === undefined ? '' : shown(first));
+  const [text, set] = useState(first === undefined ? '' : formatLengthAlone(first, unit));
   const value = lengthFromTyped(text, unit);
   const asked =
     unit === 'mm' ? 'A length, such as 0.33 or 13 thou.' : 'A length, such as 13 or 0.33 mm.';

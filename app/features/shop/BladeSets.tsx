@@ -1,4 +1,4 @@
-import { isRefused } from '@longbar/core';
+import { isRefused, markedIn } from '@longbar/core';
 import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
@@ -20,7 +20,7 @@ export function BladeSets({ sets, onChange }: Props) {
       <Words as="heading">Blade sets</Words>
       {sets.map((set, place) => {
         const typed = bladesTyped(set.blades, set.unit);
-        const unit = set.unit === 'mm' ? 'mm' : 'thou';
+        const unit = markedIn(set);
         return (
           <Stack key={place} gap={8}>
             <Field

@@ -1,5 +1,11 @@
 import type { BladeSet, Result } from '@longbar/core';
-import { formatMillimetres, formatThou, fromThou, readNumber } from '@longbar/core';
+import {
+  formatLengthAlone,
+  formatMillimetres,
+  fromThou,
+  markedIn,
+  readNumber,
+} from '@longbar/core';
 
 type Blades = BladeSet['blades'];
 type Typed<T> = Result<{ value: T }>;
@@ -26,9 +32,9 @@ export function bladesTyped(text: string, unit: BladeSet['unit']): Typed<Blades>
 }
 
 /** The blades as they are typed. */
-export function bladesWritten({ blades, unit }: Pick<BladeSet, 'blades' | 'unit'>): string {
-  const format = unit === 'mm' ? formatMillimetres : formatThou;
-  return blades
+export function bladesWritten(set: Pick<BladeSet, 'blades' | 'unit'>): string {
+  const format = (size: number) => formatLengthAlone(size, markedIn(set));
+  return set.blades
     .map((blade) =>
       typeof blade === 'number' ? format(blade) : `${format(blade.go)}/${format(blade.noGo)}`,
     )

@@ -107,7 +107,7 @@ describe('a sum written out', () => {
       '= 40 N·m',
     );
     expect(stackFormula({ blades: [250, 80], sum: 330 }, 'mm')).toBe('0.25 + 0.08 = 0.33 mm');
-    expect(stackFormula({ blades: [254, 76], sum: 330 }, 'inch')).toBe('10 + 3 = 13 thou');
+    expect(stackFormula({ blades: [254, 76], sum: 330 }, 'thou')).toBe('10 + 3 = 13 thou');
     fc.assert(
       fc.property(
         above,

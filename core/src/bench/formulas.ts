@@ -1,12 +1,14 @@
 import { ratchetClicks, rimArc, toolTurns } from '../barring/bar';
-import type { BladeSet, BladeStack } from '../gauging/blades';
+import { formatPile } from '../gauging/bladeMarks';
+import type { BladeStack } from '../gauging/blades';
 import type { Screw } from '../gauging/screw';
 import { turnsForGap } from '../gauging/screw';
 import type { AdapterSum } from '../torque/adapter';
 import { adapterSetting } from '../torque/adapter';
 import type { TorqueUnit } from '../torque/units';
 import { convertTorque } from '../torque/units';
-import { formatLength, formatMillimetres, formatThou } from '../units';
+import type { LengthUnit } from '../units';
+import { formatLength, formatMillimetres } from '../units';
 
 /* Each sum written out with its figures, by the functions that a job reckons with. */
 
@@ -21,10 +23,9 @@ const [whole, one, two, three, four] = [figure(0), figure(1), figure(2), figure(
  */
 export function stackFormula(
   { blades, sum }: Pick<BladeStack, 'blades' | 'sum'>,
-  unit: BladeSet['unit'],
+  unit: LengthUnit,
 ): string {
-  const shown = unit === 'mm' ? formatMillimetres : formatThou;
-  return `${blades.map(shown).join(' + ')} = ${shown(sum)} ${unit === 'mm' ? 'mm' : 'thou'}`;
+  return `${formatPile(blades, unit)} = ${formatLength(sum, unit)}`;
 }
 
 /**

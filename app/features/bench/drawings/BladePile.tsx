@@ -1,5 +1,5 @@
-import type { BladeSet } from '@longbar/core';
-import { formatMillimetres, formatThou } from '@longbar/core';
+import type { LengthUnit } from '@longbar/core';
+import { formatLength, formatLengthAlone } from '@longbar/core';
 import { G, Line, Rect } from 'react-native-svg';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Label } from './Label';
@@ -10,13 +10,13 @@ const HEIGHT = 150;
 const ROOM = 96;
 const [LEFT, RIGHT] = [20, 230];
 
-type Props = { blades: readonly number[]; wanted: number; unit: BladeSet['unit'] };
+type Props = { blades: readonly number[]; wanted: number; unit: LengthUnit };
 
 /** Blades on each other between tip and screw, as thick beside each other as they are. */
 export function BladePile({ blades, wanted, unit }: Props) {
   const tokens = useTokens();
-  const shown = unit === 'mm' ? formatMillimetres : formatThou;
-  const goal = `${shown(wanted)} ${unit === 'mm' ? 'mm' : 'thou'}`;
+  const goal = formatLength(wanted, unit);
+  const shown = (blade: number) => formatLengthAlone(blade, unit);
   const sum = blades.reduce((all, blade) => all + blade, 0);
   const scale = ROOM / Math.max(sum, wanted, 1);
   const bottom = 126;

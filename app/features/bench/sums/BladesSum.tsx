@@ -1,9 +1,10 @@
-import type { BenchFigures, BladeSet } from '@longbar/core';
+import type { BenchFigures } from '@longbar/core';
 import {
+  BESIDE,
   bladeStack,
   formatGapChangeInBoth,
-  formatMillimetres,
-  formatThou,
+  formatPile,
+  markedIn,
   plainBlades,
   stackFormula,
 } from '@longbar/core';
@@ -19,6 +20,8 @@ export function BladesSum({ figures }: { figures: BenchFigures }) {
   const wanted = useLength('Wanted gap', figures.spec?.target ?? 330);
   const hand = useSetInHand();
   const { value } = wanted;
+  const unit = markedIn(hand.set);
+  const other = BESIDE[unit];
   const stack = value && value > 0 ? bladeStack(plainBlades(hand.set), value) : undefined;
   return (
     <Stack>
@@ -26,11 +29,11 @@ export function BladesSum({ figures }: { figures: BenchFigures }) {
       <SetInHand hand={hand} />
       {stack && value !== undefined && (
         <>
-          <BladePile blades={stack.blades} wanted={value} unit={hand.set.unit} />
+          <BladePile blades={stack.blades} wanted={value} unit={unit} />
           <Outcome
-            figure={pile(stack.blades, hand.set.unit)}
-            also={`${pile(stack.blades, hand.set.unit === 'mm' ? 'inch' : 'mm')}. ${offWords(stack.error)}`}
-            formula={stackFormula(stack, hand.set.unit)}
+            figure={`${formatPile(stack.blades, unit)} ${unit}`}
+            also={`${formatPile(stack.blades, other)} ${other}. ${offWords(stack.error)}`}
+            formula={stackFormula(stack, unit)}
           />
         </>
       )}
@@ -40,12 +43,6 @@ export function BladesSum({ figures }: { figures: BenchFigures }) {
       </Words>
     </Stack>
   );
-}
-
-/** The blades as they are marked: "0.30 + 0.03 mm". */
-function pile(blades: readonly number[], unit: BladeSet['unit']): string {
-  const shown = unit === 'mm' ? formatMillimetres : formatThou;
-  return `${blades.map(shown).join(' + ')} ${unit === 'mm' ? 'mm' : 'thou'}`;
 }
 
 function offWords(error: number): string {

@@ -1,5 +1,12 @@
-import type { BenchFigures, BladeSet, MetBy, Spec } from '@longbar/core';
-import { formatInBoth, formatSetting, plainBlades, setDecides, stackFormula } from '@longbar/core';
+import type { BenchFigures, LengthUnit, MetBy, Spec } from '@longbar/core';
+import {
+  formatInBoth,
+  formatSetting,
+  markedIn,
+  plainBlades,
+  setDecides,
+  stackFormula,
+} from '@longbar/core';
 import { View } from 'react-native';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -36,7 +43,7 @@ export function SetSum({ figures: { spec } }: { figures: BenchFigures }) {
           <View role="list">
             {met.map((each) => (
               <Words key={each.figure} role="listitem">
-                {metWords(each, hand.set.unit)}
+                {metWords(each, markedIn(hand.set))}
               </Words>
             ))}
           </View>
@@ -64,7 +71,7 @@ const NAMES: Record<MetBy['figure'], string> = {
 const gap = (size: number) => formatSetting('lash', size);
 
 /** How a figure is met; stacks in the unit that their blades are marked in. */
-function metWords({ figure, size, by, between, nearest }: MetBy, unit: BladeSet['unit']): string {
+function metWords({ figure, size, by, between, nearest }: MetBy, unit: LengthUnit): string {
   const name = `${NAMES[figure]}, ${gap(size)}: `;
   if (by?.of) return `${name}the stack ${stackFormula({ blades: by.of, sum: by.size }, unit)}.`;
   if (by) return `${name}the blade ${formatInBoth('lash', by.size)}.`;

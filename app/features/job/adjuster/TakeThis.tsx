@@ -1,13 +1,15 @@
 import type { BladeSet, SettableEntry } from '@longbar/core';
 import {
+  BESIDE,
   bladeFor,
   formatFigure,
   formatInInches,
   formatLength,
-  formatMillimetres,
+  formatLengthAlone,
+  formatPile,
   formatSetting,
-  formatThou,
   layOutBlades,
+  markedIn,
   measureOf,
   metricUnitOf,
   toSet,
@@ -26,18 +28,21 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const wanted = toSet(spec);
   const lash = measure === 'lash';
   const blade = lash ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
-  const inch = lash && set.unit === 'inch';
   // The large figure is in the unit of the blades in hand; limits are in the one the shop has first.
-  const metric = lash ? formatMillimetres(wanted) : formatFigure(measure, wanted);
-  const other = inch ? formatLength(wanted) : formatInInches(measure, wanted);
+  const marked = markedIn(set);
+  const unit = lash ? marked : metricUnitOf(measure);
+  const figure = lash
+    ? formatLengthAlone(blade?.size ?? wanted, marked)
+    : formatFigure(measure, wanted);
+  const other = lash ? formatLength(wanted, BESIDE[marked]) : formatInInches(measure, wanted);
   const high = lash ? formatSetting(measure, spec.high) : formatFigure(measure, spec.high);
   return (
     <View style={styles.row}>
-      <Words as="blade" aria-label={`Take ${formatSetting(measure, wanted)}`}>
-        {inch ? formatThou(blade?.size ?? wanted) : metric}
+      <Words as="blade" aria-label={`Take ${figure} ${unit}`}>
+        {figure}
       </Words>
       <Words as="heading" color="secondInk">
-        {inch ? 'thou' : metricUnitOf(measure)}
+        {unit}
       </Words>
       <View style={styles.other}>
         {other !== undefined && <Words as="figure">{other}</Words>}
@@ -51,7 +56,7 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
         )}
         {blade?.of && (
           <Words as="strong" color="act">
-            stack {blade.of.map(inch ? formatThou : formatMillimetres).join(' + ')}
+            stack {formatPile(blade.of, marked)}
           </Words>
         )}
       </View>

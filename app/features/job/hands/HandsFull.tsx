@@ -1,7 +1,10 @@
 import type { BladeSet } from '@longbar/core';
 import {
-  formatMillimetres,
-  formatThou,
+  BESIDE,
+  formatLength,
+  formatLengthAlone,
+  formatPile,
+  markedIn,
   mayBePedalled,
   readingFromTrials,
   tapBlade,
@@ -110,25 +113,23 @@ function triedWith({ tried, blade }: BladeAsked, enters: boolean) {
   return enters ? once : tapBlade(once, blade.size);
 }
 
-function bladeWords({ blade: { size, of } }: BladeAsked, { unit }: BladeSet): string {
-  const shown = unit === 'mm' ? formatMillimetres : formatThou;
-  const word = unit === 'mm' ? 'mm' : 'thou';
-  return of ? `${of.map(shown).join(' and ')} ${word} together` : `${shown(size)} ${word}`;
+function bladeWords({ blade: { size, of } }: BladeAsked, set: BladeSet): string {
+  const unit = markedIn(set);
+  if (!of) return formatLength(size, unit);
+  return `${of.map((one) => formatLengthAlone(one, unit)).join(' and ')} ${unit} together`;
 }
 
 function Blade({ asked, set }: { asked: BladeAsked; set: BladeSet }) {
   const { size, of } = asked.blade;
-  const inch = set.unit === 'inch';
-  const shown = inch ? formatThou : formatMillimetres;
+  const unit = markedIn(set);
   return (
     <View style={styles.blade}>
       <Words as="blade" style={styles.figure}>
-        {shown(size)}
+        {formatLengthAlone(size, unit)}
       </Words>
       <Words as="heading" color="secondInk">
-        {inch ? 'thou' : 'mm'} ·{' '}
-        {inch ? `${formatMillimetres(size)} mm` : `${formatThou(size)} thou`}
-        {of ? ` · ${of.map(shown).join(' + ')}` : ''}
+        {unit} · {formatLength(size, BESIDE[unit])}
+        {of ? ` · ${formatPile(of, unit)}` : ''}
       </Words>
     </View>
   );

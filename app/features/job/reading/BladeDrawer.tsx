@@ -1,5 +1,5 @@
 import type { BladeSet } from '@longbar/core';
-import { formatMillimetres, formatThou } from '@longbar/core';
+import { formatLengthAlone, markedIn } from '@longbar/core';
 import { memo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
@@ -40,7 +40,7 @@ export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
       />
     );
   }
-  const format = whole.unit === 'mm' ? formatMillimetres : formatThou;
+  const unit = markedIn(whole);
   return (
     <Stack>
       <Words as="strong">Set in hand</Words>
@@ -73,11 +73,12 @@ export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
       <Tiles columns={5}>
         {whole.blades.map((blade) => {
           const size = typeof blade === 'number' ? blade : blade.go;
+          const marked = formatLengthAlone(size, unit);
           return (
             <Choice
               key={size}
-              label={format(size)}
-              name={`Blade ${format(size)} worn`}
+              label={marked}
+              name={`Blade ${marked} worn`}
               {...(gone.includes(size) && { detail: 'worn' })}
               chosen={gone.includes(size)}
               onPress={() => toggle(size)}

@@ -1,11 +1,19 @@
 import { webStyle } from '../../../ui/webStyle.web';
-import type { BladeSet, LaidOut, SettingSpec, SteppedBlade, Trial } from '@longbar/core';
+import type {
+  BladeSet,
+  LaidOut,
+  LengthUnit,
+  SettingSpec,
+  SteppedBlade,
+  Trial,
+} from '@longbar/core';
 import {
   bladeFor,
-  formatMillimetres,
-  formatThou,
+  formatLength,
+  formatLengthAlone,
   layOutBlades,
   leafWord,
+  markedIn,
   steppedBlades,
   toSet,
 } from '@longbar/core';
@@ -47,7 +55,7 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
     const x = Math.max(0, (nearest - 2) * (TILE + space.small));
     row.current?.scrollTo({ x, animated: false });
   }, [nearest, set]);
-  const format = set.unit === 'mm' ? formatMillimetres : formatThou;
+  const unit = markedIn(set);
   return (
     <ScrollView
       ref={row}
@@ -60,7 +68,7 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
         <BladeTile
           key={`${blade.size} ${blade.of?.join('+') ?? ''}`}
           blade={blade}
-          unit={set.unit}
+          unit={unit}
           trial={tried.find(({ size }) => size === blade.size)}
           nominal={blade === nominal}
           onTap={onTap}
@@ -68,11 +76,15 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
       ))}
       {leaves.map((leaf) => {
         const word = leafWord(tried, leaf);
+        const [thin, thick] = [
+          formatLengthAlone(leaf.go, unit),
+          formatLengthAlone(leaf.noGo, unit),
+        ];
         return (
           <Tile
             key={leaf.go}
-            name={`Leaf ${format(leaf.go)} and ${format(leaf.noGo)}: ${word}`}
-            figure={`${format(leaf.go)} ${format(leaf.noGo)}`}
+            name={`Leaf ${thin} and ${thick}: ${word}`}
+            figure={`${thin} ${thick}`}
             word={word === 'not tried' ? 'go · no-go' : word}
             tone={word === 'not tried' ? 'plain' : word === 'thin end enters' ? 'enters' : 'tried'}
             wide
@@ -86,7 +98,7 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
 
 type TileProps = {
   blade: LaidOut;
-  unit: BladeSet['unit'];
+  unit: LengthUnit;
   trial: Trial | undefined;
   nominal: boolean;
   onTap: (size: number) => void;
@@ -94,13 +106,16 @@ type TileProps = {
 
 const BladeTile = memo(function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
   const { size, of } = blade;
-  const format = unit === 'mm' ? formatMillimetres : formatThou;
   const word = trial === undefined ? 'not tried' : trial.enters ? 'enters' : 'stops';
-  const plain = of ? of.map((part) => format(part)).join('+') : nominal ? 'nominal' : '·';
+  const plain = of
+    ? of.map((part) => formatLengthAlone(part, unit)).join('+')
+    : nominal
+      ? 'nominal'
+      : '·';
   return (
     <Tile
-      name={`${format(size)} ${unit === 'mm' ? 'mm' : 'thou'}${of ? ' stack' : ''}: ${word}`}
-      figure={format(size)}
+      name={`${formatLength(size, unit)}${of ? ' stack' : ''}: ${word}`}
+      figure={formatLengthAlone(size, unit)}
       word={trial ? word : plain}
       tone={trial === undefined ? 'plain' : trial.enters ? 'enters' : 'tried'}
       wide={(of?.length ?? 0) > 2}

@@ -1,5 +1,5 @@
 import type { Reading, Refused, TypedFor } from '@longbar/core';
-import { isRefused, readGaugeLine, readingFromTyped } from '@longbar/core';
+import { isRefused, markedIn, readGaugeLine, readingFromTyped } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
@@ -39,7 +39,7 @@ export function TypedReading({ of, onRead }: Props) {
   return (
     <Stack>
       <Field
-        label={LABEL[of.measure](of.set.unit)}
+        label={LABEL[of.measure](of.set)}
         value={text}
         onChange={(typed) => {
           setText(typed);
@@ -64,8 +64,8 @@ export function TypedReading({ of, onRead }: Props) {
   );
 }
 
-const LABEL: Record<TypedFor['measure'], (unit: 'mm' | 'inch') => string> = {
-  lash: (unit) => `What enters and what does not, ${unit === 'mm' ? 'mm' : 'thou'}`,
+const LABEL: Record<TypedFor['measure'], (set: TypedFor['set']) => string> = {
+  lash: (set) => `What enters and what does not, ${markedIn(set)}`,
   height: () => 'The height, mm (or with “in” behind it)',
   preload: () => 'The preload, N·m (or with “lb in” behind it)',
 };
