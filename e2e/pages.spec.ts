@@ -43,9 +43,11 @@ test('names, roles and contrast of machine, sheet, record and shop hold by day a
 test('a place under a finger leads there, though the page comes meanwhile @more', async ({
   page,
 }) => {
-  for (const [kind, name] of [
-    ['sheets', 'Godwit 6U'],
-    ['machines', 'Salt truck 3'],
+  for (const [kind, name, door] of [
+    ['sheets', 'Godwit 6U', ''],
+    ['sheets', 'Godwit 6U', '/edit'],
+    ['machines', 'Salt truck 3', ''],
+    ['machines', 'Salt truck 3', '/edit'],
   ] as const) {
     const path = `/${kind}/${await idOf(`/${kind}`, name)}`;
     let come = () => {};
@@ -56,7 +58,7 @@ test('a place under a finger leads there, though the page comes meanwhile @more'
       await mayCome;
       await route.continue();
     });
-    await page.goto(`${server.url}${path}`);
+    await page.goto(`${server.url}${path}${door}`);
     await expect(page.getByText(/^Fetching the (sheet|machine) …$/)).toBeVisible();
     await page.getByRole('link', { name: 'Bench' }).hover();
     await page.mouse.down();
@@ -64,5 +66,18 @@ test('a place under a finger leads there, though the page comes meanwhile @more'
     await expect(page.getByRole('heading', { name })).toBeVisible();
     await page.mouse.up();
     await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+    await page.unroute(`**/api${path}`);
   }
+});
+
+test('a page that does not come says why, and asks again when told to', async ({ page }) => {
+  await page.goto(`${server.url}/machines/${crypto.randomUUID()}`);
+  await expect(page.getByRole('alert')).toHaveText('There is no such machine.');
+  const path = `/sheets/${await idOf('/sheets', 'Godwit 6U')}`;
+  await page.route(`**/api${path}`, (route) => route.abort());
+  await page.goto(`${server.url}${path}`);
+  await expect(page.getByRole('alert')).toHaveText('The server could not be reached.');
+  await page.unroute(`**/api${path}`);
+  await page.getByRole('button', { name: /again/ }).click();
+  await expect(page.getByRole('heading', { name: 'Godwit 6U' })).toBeVisible();
 });

@@ -1,11 +1,9 @@
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { localDay } from '@longbar/core';
-import { refusalOf } from '../../state/refusal';
 import { space, WIDE } from '../../theme/tokens';
-import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
-import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { useCompanyQuery } from './companyApi';
 import { countWords } from './companyWords';
 import { MoveMachine } from './MoveMachine';
@@ -13,7 +11,8 @@ import { ShopCard } from './ShopCard';
 
 /** The shops of a company side by side: what is due, what is planned, what drift asks for. */
 export function CompanyScreen() {
-  const { data, error, refetch } = useCompanyQuery(undefined, { refetchOnMountOrArgChange: true });
+  const asked = useCompanyQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = asked;
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
   const today = localDay(new Date());
@@ -23,15 +22,7 @@ export function CompanyScreen() {
       aside={data && countWords(data.shops.length, 'shop')}
       back="/shop"
     >
-      {!data && !error && <Words color="secondInk">Asking how the shops do …</Words>}
-      {error && !data && (
-        <Stack>
-          <Words color="stop" role="alert">
-            {refusalOf(error).message}
-          </Words>
-          <Act label="Try again" onPress={() => void refetch()} />
-        </Stack>
-      )}
+      {!data && <Coming what="how the shops do" of={asked} />}
       {data && (
         <Stack gap={space.huge}>
           <View role="list" aria-label="Shops" style={wide ? styles.beside : styles.below}>

@@ -8,6 +8,7 @@ import { Spread, Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { recheckWords } from './driftWords';
 import { Findings } from './Findings';
 import { DOTS, Multiples, OneLarge } from './Multiples';
@@ -20,12 +21,10 @@ export function DriftScreen({ id }: { id: string }) {
   const checks = useChecksQuery(id);
   const [data, past] = [machine.data, checks.data];
   const shop = useShopQuery();
-  const silent = (machine.isError && !data) || (checks.isError && !past);
-  const askAgain = () => void Promise.all([machine.refetch(), checks.refetch()]);
+  const awaited = data ? checks : machine;
   return (
     <Frame title="Drift" aside={data?.name} back={`/machines/${id}`}>
-      {silent && <Act label="The server could not be reached. Try again" onPress={askAgain} />}
-      {!silent && !(data && past) && <Words color="secondInk">Fetching the machine …</Words>}
+      {!(data && past) && <Coming what="the machine" of={awaited} />}
       {past?.length === 0 && (
         <Words>No check of this machine is signed yet: nothing can be said of its drift.</Words>
       )}

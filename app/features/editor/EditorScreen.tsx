@@ -1,5 +1,5 @@
 import { webStyle } from '../../ui/webStyle.web';
-import type { EngineSheet, SheetDetail } from '@longbar/core';
+import type { EngineSheet, LengthUnit, SheetDetail } from '@longbar/core';
 import { unitsShown } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -7,13 +7,12 @@ import { useSheetQuery } from '../../state/api';
 import { useCrank } from '../../drawing/crank';
 import { Stack } from '../../ui/Panel';
 import { space, WIDE } from '../../theme/tokens';
-import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { EngineView } from '../sheets/EngineView';
 import { NewSheetSteps } from './NewSheetSteps';
 import { NEW_SHEET } from './newSheet';
 import { Publish } from './Publish';
-import type { LengthUnit } from './questionProps';
 import { SectionFolds } from './SectionFolds';
 import { TriedContext } from './TypedField';
 import type { Draft } from './useDraft';
@@ -21,12 +20,27 @@ import { useDraft } from './useDraft';
 
 /** A conversation with an engine: a new one in steps, a known one section by section. */
 export function EditorScreen({ id }: { id: string | undefined }) {
-  const { data, isError } = useSheetQuery(id ?? '', { skip: id === undefined });
-  if (id === undefined) return <Editor base={NEW_SHEET} />;
-  if (data) return <Editor base={data.document} published={data} />;
+  const asked = useSheetQuery(id ?? '', { skip: id === undefined });
+  const published = asked.data;
+  if (id === undefined) {
+    return (
+      <Frame title="A new engine" aside="Its first sheet" back="/sheets">
+        <Editor base={NEW_SHEET} />
+      </Frame>
+    );
+  }
+  // One frame before and after: a finger that rests on a place or on the way back leads there.
   return (
-    <Frame title="Sheet" back={`/sheets/${id}`}>
-      <Words>{isError ? 'The server could not be reached.' : 'Fetching the sheet …'}</Words>
+    <Frame
+      title={published?.document.name ?? 'Sheet'}
+      aside={published && `Revision ${published.revision + 1}, being written`}
+      back={`/sheets/${id}`}
+    >
+      {published ? (
+        <Editor base={published.document} published={published} />
+      ) : (
+        <Coming what="the sheet" of={asked} />
+      )}
     </Frame>
   );
 }
@@ -50,27 +64,21 @@ function Editor({ base, published }: { base: EngineSheet; published?: SheetDetai
   );
   const props = { draft, unit, onUnit: setUnit };
   return (
-    <Frame
-      title={published ? published.document.name : 'A new engine'}
-      aside={published ? `Revision ${published.revision + 1}, being written` : 'Its first sheet'}
-      back={published ? `/sheets/${published.id}` : '/sheets'}
-    >
-      <TriedContext value={tried}>
-        <View style={wide ? styles.wide : undefined}>
-          <Stack key={anew} gap={space.large} style={wide ? styles.questions : {}}>
-            {published ? (
-              <>
-                <SectionFolds {...props} tried={tried} />
-                {publish}
-              </>
-            ) : (
-              <NewSheetSteps {...props} tried={tried} publish={publish} onAnew={beginAnew} />
-            )}
-          </Stack>
-          {wide && <Drawings draft={draft} width={Math.min(460, width * 0.36)} />}
-        </View>
-      </TriedContext>
-    </Frame>
+    <TriedContext value={tried}>
+      <View style={wide ? styles.wide : undefined}>
+        <Stack key={anew} gap={space.large} style={wide ? styles.questions : {}}>
+          {published ? (
+            <>
+              <SectionFolds {...props} tried={tried} />
+              {publish}
+            </>
+          ) : (
+            <NewSheetSteps {...props} tried={tried} publish={publish} onAnew={beginAnew} />
+          )}
+        </Stack>
+        {wide && <Drawings draft={draft} width={Math.min(460, width * 0.36)} />}
+      </View>
+    </TriedContext>
   );
 }
 

@@ -1,4 +1,5 @@
 import { webStyle } from '../../ui/webStyle.web';
+import type { LengthUnit } from '@longbar/core';
 import { isRefused, notYet, parseSheet } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useRef, useState } from 'react';
@@ -9,7 +10,7 @@ import { Row, Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
-import type { LengthUnit, QuestionProps } from './questionProps';
+import type { QuestionProps } from './questionProps';
 import { LimitsQuestion } from './questions/LimitsQuestion';
 import { OrderQuestion } from './questions/OrderQuestion';
 import { PatternQuestion } from './questions/PatternQuestion';

@@ -1,7 +1,7 @@
+import type { LengthUnit } from '@longbar/core';
 import { formatMillimetres, fromThou, readNumber } from '@longbar/core';
 import { useState } from 'react';
 import { TypedField } from './TypedField';
-import type { LengthUnit } from './questionProps';
 
 type Props = {
   label: string;

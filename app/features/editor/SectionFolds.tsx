@@ -1,5 +1,6 @@
 import { Fold } from '../../ui/Fold';
-import type { LengthUnit, QuestionProps } from './questionProps';
+import type { LengthUnit } from '@longbar/core';
+import type { QuestionProps } from './questionProps';
 import { SECTIONS } from './sections';
 import { UnitChoice } from './UnitChoice';
 

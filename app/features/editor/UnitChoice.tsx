@@ -1,6 +1,6 @@
 import { Choice } from '../../ui/Choice';
 import { Row } from '../../ui/Panel';
-import type { LengthUnit } from './questionProps';
+import type { LengthUnit } from '@longbar/core';
 
 type Props = { unit: LengthUnit; onUnit: (unit: LengthUnit) => void };
 

@@ -1,7 +1,5 @@
-import type { AdjusterEntry } from '@longbar/core';
+import type { AdjusterEntry, LengthUnit } from '@longbar/core';
 import type { Draft } from './useDraft';
-
-export type LengthUnit = 'mm' | 'thou';
 
 /** What every question of the editor is given. */
 export type QuestionProps = { draft: Draft; unit: LengthUnit };

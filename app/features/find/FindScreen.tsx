@@ -8,19 +8,17 @@ import { Row, Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { onward } from './findWords';
 import { Locate } from './Locate';
 
 /** Where is the crank? Told by what rockers, cylinders and marks are found to do. */
 export function FindScreen({ id }: { id: string }) {
-  const { data, isError } = useSheetQuery(id);
+  const asked = useSheetQuery(id);
+  const { data } = asked;
   return (
     <Frame title="Find position" aside={data?.document.name} back={`/sheets/${id}`}>
-      {data ? (
-        <Find sheet={data.document} />
-      ) : (
-        <Words>{isError ? 'The server could not be reached.' : 'Fetching the sheet …'}</Words>
-      )}
+      {data ? <Find sheet={data.document} /> : <Coming what="the sheet" of={asked} />}
     </Frame>
   );
 }

@@ -7,6 +7,7 @@ import { Fold } from '../../ui/Fold';
 import { Row } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { AllBut } from '../shared/AllBut';
+import { Coming } from '../shared/Coming';
 import { useYard } from '../yard/useYard';
 import { MACHINE_LABEL } from './labelFormats';
 import { LabelPage } from './LabelPage';
@@ -15,7 +16,7 @@ import { useLabelChoices } from './useLabelChoices';
 
 /** Labels for machines: `machine` alone to begin with, or all of the yard. */
 export function MachineLabelsScreen({ machine }: { machine: string | undefined }) {
-  const { machines, isError, isLoading } = useYard();
+  const { machines, asked } = useYard();
   const [left, setLeft] = useState<ReadonlySet<string>>();
   const [address, setAddress] = useState(() => window.location.origin);
   const choices = useLabelChoices();
@@ -39,8 +40,7 @@ export function MachineLabelsScreen({ machine }: { machine: string | undefined }
         <MachineLabel key={each.id} machine={each} address={address} />
       ))}
     >
-      {isLoading && <Words color="secondInk">Fetching the machines …</Words>}
-      {isError && !machines && <Words as="strong">The server could not be reached.</Words>}
+      {!machines && <Coming what="the machines" of={asked} />}
       {machines?.length === 0 && <Words>There is no machine to print a label for yet.</Words>}
       <Fold title="Which machines" holds={`${chosen.length} of ${sorted.length}`}>
         <Row>

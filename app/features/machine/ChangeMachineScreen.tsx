@@ -8,6 +8,7 @@ import { Act } from '../../ui/Act';
 import { Row, Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { useMachine } from '../shared/useMachine';
 import { MachineForm } from './MachineForm';
 import { Mistakes } from './Mistakes';
@@ -16,11 +17,15 @@ import { patchBetween, readMachine, typedFrom } from './typedMachine';
 
 /** What is said of a machine, changed; and the way out of the yard. */
 export function ChangeMachineScreen({ id }: { id: string }) {
-  const { machine, isError } = useMachine(id);
-  if (machine) return <Change machine={machine} />;
+  const { machine, asked } = useMachine(id);
+  // One frame before and after: a finger that rests on a place or on the way back leads there.
   return (
-    <Frame title="Machine" back={`/machines/${id}`}>
-      <Words>{isError ? 'The server could not be reached.' : 'Fetching the machine …'}</Words>
+    <Frame
+      title={machine?.name ?? 'Machine'}
+      aside={machine && 'What is said of it'}
+      back={`/machines/${id}`}
+    >
+      {machine ? <Change machine={machine} /> : <Coming what="the machine" of={asked} />}
     </Frame>
   );
 }
@@ -47,27 +52,25 @@ function Change({ machine }: { machine: MachineDetail }) {
     }
   };
   return (
-    <Frame title={machine.name} aside="What is said of it" back={`/machines/${id}`}>
-      <Stack gap={space.large}>
-        <MachineForm typed={typed} onType={setTyped} issues={issues} asksHours={false} />
-        {typed.sheet !== before.sheet && (
-          <Words as="strong">
-            Another sheet means other limits and another interval. Past jobs keep the sheet they
-            were done by.
-          </Words>
-        )}
-        {problem !== undefined && (
-          <Words color="stop" role="alert">
-            This phone could not keep it: {problem}
-          </Words>
-        )}
-        <Mistakes issues={issues} />
-        <Row>
-          <Act label="Cancel" onPress={back} style={{ flex: 1 }} />
-          <Act weight="primary" label="Save" onPress={() => void save()} style={{ flex: 1 }} />
-        </Row>
-        <OutOfTheYard machine={machine} />
-      </Stack>
-    </Frame>
+    <Stack gap={space.large}>
+      <MachineForm typed={typed} onType={setTyped} issues={issues} asksHours={false} />
+      {typed.sheet !== before.sheet && (
+        <Words as="strong">
+          Another sheet means other limits and another interval. Past jobs keep the sheet they were
+          done by.
+        </Words>
+      )}
+      {problem !== undefined && (
+        <Words color="stop" role="alert">
+          This phone could not keep it: {problem}
+        </Words>
+      )}
+      <Mistakes issues={issues} />
+      <Row>
+        <Act label="Cancel" onPress={back} style={{ flex: 1 }} />
+        <Act weight="primary" label="Save" onPress={() => void save()} style={{ flex: 1 }} />
+      </Row>
+      <OutOfTheYard machine={machine} />
+    </Stack>
   );
 }

@@ -10,6 +10,7 @@ import { Field } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
+import { Coming } from '../shared/Coming';
 import { useSheetsBy } from '../shared/useKnown';
 import { PlatePhoto } from './PlatePhoto';
 import type { TypedMachine } from './typedMachine';
@@ -95,11 +96,12 @@ type SheetProps = { chosen: string; onChoose: (id: string) => void; error: strin
 
 function SheetChoice({ chosen, onChoose, error }: SheetProps) {
   const router = useRouter();
-  const { data, isError } = useSheetsQuery();
+  const asked = useSheetsQuery();
+  const { data } = asked;
   return (
     <Stack gap={space.small}>
       <Words as="strong">Which engine sheet does it go by?</Words>
-      {isError && <Words color="secondInk">The server could not be reached.</Words>}
+      {!data && <Coming what="the sheets" of={asked} />}
       {data?.length === 0 && (
         <Words color="secondInk">There is no sheet yet: the engine is written first.</Words>
       )}

@@ -13,6 +13,7 @@ import { DueBar } from '../yard/DueBar';
 import { dueWords } from '../yard/dueWords';
 import { May } from '../people/May';
 import { useMay } from '../people/useMay';
+import { Coming } from '../shared/Coming';
 import { useMachine } from '../shared/useMachine';
 import { AboutMachine } from './AboutMachine';
 import { MachineHead } from './MachineHead';
@@ -25,7 +26,7 @@ import { StartJob } from './StartJob';
 
 /** One machine: hours and readings, what is due, past jobs, and the start of a job. */
 export function MachineScreen({ id }: { id: string }) {
-  const { machine, isError, isLoading, refetch } = useMachine(id);
+  const { machine, asked } = useMachine(id);
   // One frame before and after: a finger that rests on a place or on the way back leads there.
   return (
     <Frame
@@ -33,14 +34,7 @@ export function MachineScreen({ id }: { id: string }) {
       aside={machine && `${machine.engine}, sheet revision ${machine.sheet.revision}`}
       back="/"
     >
-      {machine && <Machine machine={machine} />}
-      {isLoading && !machine && <Words color="secondInk">Fetching the machine …</Words>}
-      {isError && !machine && (
-        <>
-          <Words as="strong">The server could not be reached, or has no such machine.</Words>
-          <Act label="Try again" onPress={refetch} />
-        </>
-      )}
+      {machine ? <Machine machine={machine} /> : <Coming what="the machine" of={asked} />}
     </Frame>
   );
 }

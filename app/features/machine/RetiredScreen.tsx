@@ -4,23 +4,19 @@ import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { LinkRow } from '../../ui/LinkRow';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 
 /** The machines that are out of the yard, each with its records. */
 export function RetiredScreen() {
-  const { data, isError } = useRetiredMachinesQuery(undefined, {
-    refetchOnMountOrArgChange: true,
-  });
+  const asked = useRetiredMachinesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = asked;
   return (
     <Frame
       title="Retired machines"
       aside="Kept with their records; nothing of them falls due"
       back="/"
     >
-      {!data && (
-        <Words color="secondInk">
-          {isError ? 'The server could not be reached.' : 'Fetching the machines …'}
-        </Words>
-      )}
+      {!data && <Coming what="the machines" of={asked} />}
       {data?.length === 0 && <Words>No machine is retired.</Words>}
       <View role="list" aria-label="Retired machines">
         {data?.map(({ id, name, engine, jobs, head }) => (

@@ -9,6 +9,7 @@ import { Row, Stack } from '../../ui/Panel';
 import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { useMay } from '../people/useMay';
 import { EngineChoice, useEngine } from './EngineChoice';
 import type { ExerciseProps } from './exerciseProps';
@@ -44,7 +45,7 @@ export function PracticeScreen() {
   const [exercise, choose] = useState<Exercise>('set');
   const [level, setLevel] = useState<Level>(1);
   const [engine, setEngine] = useState('1-5-3-6-2-4');
-  const sheet = useEngine(engine);
+  const { sheet, asked } = useEngine(engine);
   const foreman = useMay('foreman');
   const scores = useScores();
   const score = scores.of(exercise, level);
@@ -90,7 +91,7 @@ export function PracticeScreen() {
       {sheet ? (
         <Round {...{ sheet, level, exercise, rounds }} onMarked={marked} />
       ) : (
-        <Words>Fetching the sheet …</Words>
+        <Coming what="the sheet" of={asked} />
       )}
       <Words as="note" color="secondInk">
         {score

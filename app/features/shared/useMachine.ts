@@ -4,15 +4,15 @@ import { useMemo } from 'react';
 import { useMachineQuery } from '../../state/api';
 import { machineOf, machineWithWords, sheetsSpokenOf } from '../../state/machineWords';
 import { useAppSelector } from '../../state/store';
+import type { Asked } from './Coming';
 import { useSheetsBy } from './useKnown';
 
 type Known = {
   machine: MachineDetail | undefined;
   /** Whether the server has been told of it. */
   isAdded: boolean;
-  isLoading: boolean;
-  isError: boolean;
-  refetch: () => void;
+  /** How it was asked of the server. */
+  asked: Asked;
 };
 
 /** A machine as the server tells it, with what was said of it on this phone and is not sent yet. */
@@ -28,8 +28,6 @@ export function useMachine(id: string): Known {
   return {
     machine,
     isAdded: query.data !== undefined,
-    isLoading: query.isLoading,
-    isError: query.isError,
-    refetch: () => void query.refetch(),
+    asked: query,
   };
 }

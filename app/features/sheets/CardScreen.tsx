@@ -3,25 +3,22 @@ import { BARRING_METHODS, METHOD_TITLES, planWork } from '@longbar/core';
 import { useSheetQuery } from '../../state/api';
 import { Stack } from '../../ui/Panel';
 import { PrintHead, PrintPage } from '../../ui/PrintPage';
-import { Words } from '../../ui/Words';
 import { AssumedLobes } from '../shared/AssumedLobes';
+import { Coming } from '../shared/Coming';
 import { PlanCard } from '../shared/PlanCard';
 import { SheetFacts } from './SheetFacts';
 
 /** One page to print and keep in the pocket: it reads without the application. */
 export function CardScreen({ id, method }: { id: string; method: string | undefined }) {
-  const { data, isError } = useSheetQuery(id);
+  const asked = useSheetQuery(id);
+  const { data } = asked;
   const chosen = BARRING_METHODS.find((each) => each === method) ?? 'each';
   return (
     <PrintPage back="Back to the sheet" backTo={`/sheets/${id}`}>
       {data ? (
         <Card sheet={data.document} revision={data.revision} method={chosen} />
       ) : (
-        <Words>
-          {isError
-            ? 'The server could not be reached, or has no such sheet.'
-            : 'Fetching the sheet …'}
-        </Words>
+        <Coming what="the sheet" of={asked} />
       )}
     </PrintPage>
   );

@@ -8,19 +8,19 @@ import { Stack } from '../../ui/Panel';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { SheetChanges } from '../shared/SheetChanges';
 import { SheetFacts } from './SheetFacts';
 
 /** Every revision of a sheet, each readable, with what changed in it. */
 export function RevisionsScreen({ id }: { id: string }) {
-  const { data, isError } = useSheetRevisionsQuery(id);
+  const asked = useSheetRevisionsQuery(id);
+  const { data } = asked;
   const [chosen, setChosen] = useState<number>();
   const shown = chosen ?? data?.[0]?.revision;
   return (
     <Frame title="Revisions" back={`/sheets/${id}`}>
-      {!data && (
-        <Words>{isError ? 'The server could not be reached.' : 'Fetching the revisions …'}</Words>
-      )}
+      {!data && <Coming what="the revisions" of={asked} />}
       <View style={styles.list} role="radiogroup" aria-label="Revisions">
         {data?.map(({ revision, publishedAt }: SheetRevision) => (
           <Choice
@@ -38,9 +38,10 @@ export function RevisionsScreen({ id }: { id: string }) {
 }
 
 function Revision({ id, revision }: { id: string; revision: number }) {
-  const { data } = useSheetRevisionQuery({ id, revision });
+  const asked = useSheetRevisionQuery({ id, revision });
+  const { data } = asked;
   const before = useSheetRevisionQuery({ id, revision: revision - 1 }, { skip: revision < 2 });
-  if (!data) return <Words>Fetching the revision …</Words>;
+  if (!data) return <Coming what="the revision" of={asked} />;
   return (
     <Stack gap={space.large}>
       {revision === 1 && <Words color="secondInk">The first revision.</Words>}

@@ -15,6 +15,7 @@ import { ChartConflicts } from './ChartConflicts';
 import { EngineView } from './EngineView';
 import { PlanView } from './PlanView';
 import { AssumedLobes } from '../shared/AssumedLobes';
+import { Coming } from '../shared/Coming';
 import { SheetPhotos } from '../shared/SheetPhotos';
 import { placedOn } from './placedOn';
 import { RetireSheet } from './RetireSheet';
@@ -25,7 +26,8 @@ import { SheetFacts } from './SheetFacts';
 
 /** One sheet: the engine to turn, the methods of barring it, and what the manual says. */
 export function SheetScreen({ id }: { id: string }) {
-  const { data, isError, refetch } = useSheetQuery(id);
+  const asked = useSheetQuery(id);
+  const { data } = asked;
   // One frame before and after: a finger that rests on a place or on the way back leads there.
   return (
     <Frame
@@ -33,18 +35,7 @@ export function SheetScreen({ id }: { id: string }) {
       aside={data && `Revision ${data.revision}`}
       back="/sheets"
     >
-      {data ? (
-        <Sheet sheet={data} />
-      ) : (
-        <>
-          <Words>
-            {isError
-              ? 'The server could not be reached, or has no such sheet.'
-              : 'Fetching the sheet …'}
-          </Words>
-          {isError && <Act label="Try again" onPress={() => void refetch()} />}
-        </>
-      )}
+      {data ? <Sheet sheet={data} /> : <Coming what="the sheet" of={asked} />}
     </Frame>
   );
 }

@@ -6,9 +6,9 @@ import { Act } from '../../ui/Act';
 import { HeadGlyph } from '../../drawing/HeadGlyph';
 import { LinkRow } from '../../ui/LinkRow';
 import { useSeenSoFar } from '../../ui/useSeenSoFar';
-import { Words } from '../../ui/Words';
 import { CompanySheetsHere } from '../company/CompanySheetsHere';
 import { Frame } from '../frame/Frame';
+import { Coming } from '../shared/Coming';
 import { RetiredSheets } from './RetiredSheets';
 import { SheetExport } from './SheetExport';
 import { May } from '../people/May';
@@ -23,13 +23,7 @@ export function SheetsScreen() {
   const { count, end } = useSeenSoFar(sheets.data?.length ?? 0);
   return (
     <Frame title="Sheets" aside="What the manuals say of each engine">
-      {sheets.isLoading && <Words color="secondInk">Fetching the sheets …</Words>}
-      {sheets.isError && (
-        <>
-          <Words as="strong">The server could not be reached.</Words>
-          <Act label="Try again" onPress={() => void sheets.refetch()} />
-        </>
-      )}
+      {!sheets.data && <Coming what="the sheets" of={sheets} />}
       <May role="technician">
         <Act
           label="Write a sheet for a new engine"

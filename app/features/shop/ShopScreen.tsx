@@ -4,9 +4,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import * as v from 'valibot';
 import { useShopQuery } from '../../state/api';
 import { space, WIDE } from '../../theme/tokens';
-import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
-import { Words } from '../../ui/Words';
 import { CompanyHere } from '../company/CompanyHere';
 import { Frame } from '../frame/Frame';
 import { FleetsHere } from '../fleets/FleetsHere';
@@ -15,6 +13,7 @@ import { PeopleHere } from '../people/PeopleHere';
 import { May } from '../people/May';
 import { useMay } from '../people/useMay';
 import { SignOut } from '../people/SignOut';
+import { Coming } from '../shared/Coming';
 import { ServerTrouble } from '../shared/ServerTrouble';
 import { BackupsHere } from './BackupsHere';
 import { CalendarHere } from './CalendarHere';
@@ -32,13 +31,7 @@ export function ShopScreen() {
   const wide = width >= WIDE;
   return (
     <Frame title="Shop" aside={shop.data?.name}>
-      {shop.isLoading && <Words color="secondInk">Fetching the shop’s rules …</Words>}
-      {shop.isError && (
-        <Stack>
-          <Words as="strong">The server could not be reached. The shop’s rules need it.</Words>
-          <Act label="Try again" onPress={() => void shop.refetch()} />
-        </Stack>
-      )}
+      {!shop.data && <Coming what="the shop’s rules" of={shop} />}
       <ServerTrouble />
       {shop.data && (
         <View style={wide ? styles.wide : styles.stack}>

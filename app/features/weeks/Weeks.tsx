@@ -9,6 +9,7 @@ import { Fold } from '../../ui/Fold';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { useMay } from '../people/useMay';
+import { Coming } from '../shared/Coming';
 import { usualPaper } from '../shared/paper';
 import { MachineCard } from './MachineCard';
 import { Offered } from './Offered';
@@ -23,22 +24,15 @@ import { usePlanMutation, useWeeksQuery } from './weeksApi';
  * by keys, or by its own buttons; nothing is moved that nobody asked for.
  */
 export function Weeks() {
-  const { data, isError, refetch } = useWeeksQuery(undefined, { refetchOnMountOrArgChange: true });
+  const asked = useWeeksQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data } = asked;
   const [plan, planned] = usePlanMutation();
   const mayPlan = useMay('technician');
   const { sensors, letGo } = useMoveSensors();
   const wide = useWindowDimensions().width >= WIDE;
   const [moving, setMoving] = useState<string>();
   const [opened, setOpened] = useState<string>();
-  if (isError) {
-    return (
-      <Stack>
-        <Words as="strong">The server could not be reached. Planning needs it.</Words>
-        <Act label="Try again" onPress={() => void refetch()} />
-      </Stack>
-    );
-  }
-  if (!data) return <Words color="secondInk">Fetching the weeks …</Words>;
+  if (!data) return <Coming what="the weeks" of={asked} without="Planning needs it." />;
   const { byWeek, open, later } = sortedInto(data);
   const put = (machine: string, week: string | null) => {
     const before = data.machines.find(({ id }) => id === machine)?.planned?.week ?? null;

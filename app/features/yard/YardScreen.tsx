@@ -13,12 +13,13 @@ import {
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
-import { Row, Stack } from '../../ui/Panel';
+import { Row } from '../../ui/Panel';
 import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { useMay } from '../people/useMay';
 import { calendarAddress } from '../shared/calendarAddress';
+import { Coming } from '../shared/Coming';
 import { screen } from '../screens/screen';
 import { HoursWaiting } from './HoursWaiting';
 import { ServerTrouble } from '../shared/ServerTrouble';
@@ -70,9 +71,10 @@ export function YardScreen() {
   );
   const isEmpty = machines?.length === 0;
   // How an empty yard is begun hangs on whose shop and phone it is.
-  const asked = isEmpty ? [yard, shop, me] : [yard];
-  const isError = asked.some((each) => each.isError);
-  const isLoading = !isError && asked.some((each) => each.isLoading);
+  const asked = isEmpty ? [yard.asked, shop, me] : [yard.asked];
+  const silent = asked.find((each) => each.error);
+  const isLoading = yard.isLoading || (isEmpty && (shop.isLoading || me.isLoading));
+  const askAgain = () => asked.forEach((each) => void each.refetch());
   // Of an empty yard only those that are out of it may be left.
   const retired = useRetiredMachinesQuery(undefined, { skip: !isEmpty });
   return (
@@ -83,16 +85,13 @@ export function YardScreen() {
       {openElsewhere(kept, machines ?? []).map((job) => (
         <OpenJobCard key={job.id} job={job} />
       ))}
-      {isError && (
-        <Stack>
-          <Words as="strong">The server could not be reached.</Words>
-          <Words>
-            Jobs begun on this phone can be continued. The other machines need the server.
-          </Words>
-          <Act label="Try again" onPress={() => asked.forEach((each) => void each.refetch())} />
-        </Stack>
+      {(silent || isLoading) && (
+        <Coming
+          what="the machines"
+          of={{ ...(silent ?? yard.asked), refetch: askAgain }}
+          without="Jobs begun on this phone can be continued. The other machines need the server."
+        />
       )}
-      {isLoading && <Words color="secondInk">Fetching the machines …</Words>}
       {isEmpty && shop.data && me.data && <Empty shop={shop.data} role={me.data.role} />}
       {sorted.length > 0 && <Board machines={sorted} today={today} soon={shop.data?.soon} />}
       <Row>

@@ -3,14 +3,15 @@ import { localDay } from '@longbar/core';
 import { useMachinesQuery } from '../../state/api';
 import { machineOf, sheetsSpokenOf, yardWithWords } from '../../state/machineWords';
 import { useAppSelector } from '../../state/store';
+import type { Asked } from '../shared/Coming';
 import { useMachinesSeen, useSheetsBy } from '../shared/useKnown';
 
 type Yard = {
   /** Undefined until something is known of it. */
   machines: MachineLine[] | undefined;
   isLoading: boolean;
-  isError: boolean;
-  refetch: () => void;
+  /** How it was asked of the server. */
+  asked: Asked;
 };
 
 /** The yard as the server tells it, with what was said of its machines on this phone. */
@@ -19,10 +20,10 @@ export function useYard(): Yard {
   const words = useAppSelector((state) => state.machineWords.waiting);
   const sheetBy = useSheetsBy(sheetsSpokenOf(words));
   const machineBy = useMachinesSeen(words.map(machineOf));
-  const { data, isLoading, isError } = query;
+  const { data, isLoading } = query;
   const machines =
     words.length === 0
       ? data
       : yardWithWords(data ?? [], words, machineBy, sheetBy, localDay(new Date()));
-  return { machines, isLoading, isError, refetch: () => void query.refetch() };
+  return { machines, isLoading, asked: query };
 }

@@ -1,4 +1,5 @@
-import type { LengthUnit, QuestionProps } from '../questionProps';
+import type { LengthUnit } from '@longbar/core';
+import type { QuestionProps } from '../questionProps';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
