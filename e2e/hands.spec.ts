@@ -24,6 +24,9 @@ test('a stop is worked by three keys alone, in the view for full hands', async (
     expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(96);
   }
   expect(await violations(page)).toEqual([]);
+  // Nobody gets to what lies behind by keys.
+  const leave = page.getByRole('button', { name: /^Leave the job/ });
+  await expect(leave).toHaveCount(0);
   // Every gap stands at its target: what is thinner enters.
   const gaps = { intake: 0.33, exhaust: 0.58 };
   await page.keyboard.press('ArrowUp');
@@ -41,6 +44,7 @@ test('a stop is worked by three keys alone, in the view for full hands', async (
   }
   await expect(says).toHaveText('Bar 360° clockwise');
   await page.getByRole('button', { name: 'Close the view for full hands' }).click();
+  await expect(leave).toBeVisible();
   const id = /jobs\/([0-9a-f-]+)/.exec(page.url())?.[1];
   const dabs = async () => {
     const { events } = await (await server.fetch(`/jobs/${id}/events`)).json();

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { TestServer } from './support/server';
+import { violations } from './support/violations';
 
 const board = (page: Page) => page.getByRole('status').getByRole('heading');
 
@@ -45,6 +46,7 @@ test('the helper’s view: no turn before fingers are clear, stop on both, link 
   await expect(board(helper)).toHaveText('Hold');
   await expect(helper.getByText('360° clockwise to mark I')).toBeVisible();
   await expect(board(rockers)).toHaveText('Hold');
+  expect(await violations(helper)).toEqual([]);
 
   await job.tap('Fingers clear: turn');
   await expect(board(helper)).toHaveText('Turn 360° clockwise to mark I');

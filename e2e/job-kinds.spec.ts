@@ -206,7 +206,7 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
   await expect(job.heading('Not to be run')).toBeVisible();
   await expect(page.getByRole('radio')).toHaveCount(0);
   await job.tap('Not run, and says so');
-  await page.getByLabel('Which way in, the odd bolt, the gasket’s part').fill('Nut was rounded');
+  await page.getByLabel('What they should know').fill('Nut was rounded');
   await job.tap('Keep the note');
   await job.tap('Close as incomplete');
   await expect(job.heading('Signed as incomplete')).toBeVisible();

@@ -32,6 +32,7 @@ test('names, roles and contrast of machine, sheet, record and shop hold by day a
     [`/sheets/${sheet}/edit`, 'Name and manual'],
     [`/jobs/${history[0].id}/record`, 'As found'],
     [`/jobs/${history[0].id}/label`, 'Label for the engine'],
+    ['/sheets/new', 'Which engine is it?'],
     ['/shop', 'Blade sets'],
   ] as const) {
     await page.goto(`${server.url}${path}`);

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
+import { webStyle } from './webStyle.web';
 import { radius, target } from '../theme/tokens';
 import { spacePresses } from './spacePresses';
 import { useTokens } from '../theme/ThemeProvider';
@@ -57,7 +58,8 @@ const styles = StyleSheet.create({
   choice: {
     flexGrow: 1,
     flexBasis: 0,
-    minWidth: 64,
+    // Where tiles are narrower, it is as wide as its own, or it would lie over the next.
+    ...webStyle({ minWidth: 'min(64px, 100%)' }),
     minHeight: target.least,
     borderRadius: radius,
     paddingVertical: 8,

@@ -18,15 +18,19 @@ export async function violations(page: Page): Promise<string[]> {
   return [...all, ...otherwise, ...narrow, ...byNight.map((each) => `by night, ${each}`)];
 }
 
-/** What leaves a screen of 320 points, or is cut off there: nobody scrolls two ways to read. */
+/**
+ * What leaves a screen of 320 points, is cut off there or lies under something else: nobody scrolls
+ * two ways to read.
+ */
 async function cutOffWhenNarrow(page: Page): Promise<string[]> {
   const size = page.viewportSize();
   await page.setViewportSize({ width: 320, height: 640 });
-  let found = await cutOff(page);
+  const look = async () => [...(await cutOff(page)), ...(await covered(page))];
+  let found = await look();
   // What is laid out by the width of the window follows it a few frames later.
   for (let n = 0; n < 20 && found.length > 0; n++) {
     await page.waitForTimeout(50);
-    found = await cutOff(page);
+    found = await look();
   }
   if (size) await page.setViewportSize(size);
   return found.map((each) => `at 320 points, ${each}`);
@@ -59,6 +63,48 @@ function cutOff(page: Page): Promise<string[]> {
       .filter((element) => element.offsetWidth > 0 && element.offsetHeight > 0)
       .filter((element) => !isSeen(element) && !isScrolled(element))
       .map(({ textContent }) => `cut off: ${textContent}`);
+  });
+}
+
+/**
+ * Words whose middle another thing lies over, and controls of which it hides an edge. What stays at
+ * the foot of the screen may: the rest is scrolled out from under it.
+ */
+function covered(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    /** The part of it that is not scrolled away. */
+    const shownOf = (element: Element) => {
+      let { left, right, top, bottom } = element.getBoundingClientRect();
+      for (let box = element.parentElement; box; box = box.parentElement) {
+        if (getComputedStyle(box).overflowY === 'visible') continue;
+        const edge = box.getBoundingClientRect();
+        [left, right] = [Math.max(left, edge.left), Math.min(right, edge.right)];
+        [top, bottom] = [Math.max(top, edge.top), Math.min(bottom, edge.bottom)];
+      }
+      return { left, right, top, bottom };
+    };
+    const stays = (element: Element | null): boolean =>
+      element !== null &&
+      (/sticky|fixed/.test(getComputedStyle(element).position) || stays(element.parentElement));
+    const isControl = ({ role }: Element) =>
+      ['button', 'checkbox', 'link', 'radio'].includes(role ?? '');
+    const isCovered = (element: Element) => {
+      const { left, right, top, bottom } = shownOf(element);
+      if (right - left < 8 || bottom - top < 8) return false;
+      const middle = (left + right) / 2;
+      return (isControl(element) ? [left + 3, middle, right - 3] : [middle]).some((x) => {
+        const over = document.elementFromPoint(x, (top + bottom) / 2);
+        if (!over || over.contains(element) || element.contains(over)) return false;
+        // The words in a field lie under what is typed into it.
+        return !stays(over) && !['INPUT', 'TEXTAREA'].includes(over.tagName);
+      });
+    };
+    return [...document.querySelectorAll<HTMLElement>('body :not(svg *)')]
+      .filter((element) => isControl(element) || element.childNodes[0]?.nodeType === 3)
+      .filter((element) => element.offsetWidth > 0 && element.offsetHeight > 0)
+      .filter((element) => element.checkVisibility({ checkVisibilityCSS: true }))
+      .filter(isCovered)
+      .map(({ textContent }) => `under something else: ${textContent}`);
   });
 }
 

@@ -113,7 +113,7 @@ function Stands({ asked }: { asked: ChartAsked }) {
         </Row>
       </View>
       <Field
-        label="Degrees from each firing to the next"
+        label="Degrees from firing to firing"
         inputMode="text"
         value={gaps}
         onChange={setGaps}

@@ -5,6 +5,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { PrimaryProvider } from '../../ui/primary';
+import { webStyle } from '../../ui/webStyle.web';
 import { crankAngle, jobCells } from './engine/jobCells';
 import { JobHeader } from './frame/JobHeader';
 import { JobLog } from './frame/JobLog';
@@ -68,26 +69,22 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
   ) : (
     <PedalKeys {...{ job, viewed }} onView={view} />
   );
-  if (wide) {
-    return (
-      <View style={[styles.wide, { backgroundColor: tokens.ground }]}>
-        <View style={styles.main}>
-          {header}
-          <JobOverview
-            {...{ job, cells }}
-            stop={place.stop}
-            width={width - ASIDE - 2 * space.huge}
-            onSelect={setSelected}
-          />
-        </View>
-        <View style={[styles.aside, { borderColor: tokens.line }]}>{body}</View>
-        <KeysHelp job={job} />
-        {atHand}
+  const screen = wide ? (
+    <>
+      <View style={styles.main}>
+        {header}
+        <JobOverview
+          {...{ job, cells }}
+          stop={place.stop}
+          width={width - ASIDE - 2 * space.huge}
+          onSelect={setSelected}
+        />
       </View>
-    );
-  }
-  return (
-    <View style={[styles.phone, { backgroundColor: tokens.ground }]}>
+      <View style={[styles.aside, { borderColor: tokens.line }]}>{body}</View>
+      <KeysHelp job={job} />
+    </>
+  ) : (
+    <>
       {header}
       {place.chosen !== undefined && (
         <View style={styles.map}>
@@ -100,6 +97,11 @@ const OpenJob = memo(function OpenJob({ job }: { job: WorkingJob }) {
         </View>
       )}
       {body}
+    </>
+  );
+  return (
+    <View style={[styles.job, { backgroundColor: tokens.ground }]}>
+      <View style={[wide ? styles.wide : styles.phone, hands && styles.behind]}>{screen}</View>
       {atHand}
     </View>
   );
@@ -141,7 +143,10 @@ function placeOf(job: WorkingJob, viewed: number, selected: string | undefined):
 const ASIDE = 388;
 
 const styles = StyleSheet.create({
+  job: { flex: 1, minHeight: 0 },
   phone: { flex: 1, minHeight: 0 },
+  // Its step still says what its button records; nobody gets to it by keys, or hears it read.
+  behind: webStyle({ visibility: 'hidden' }),
   map: { paddingHorizontal: space.medium, paddingBottom: space.small },
   wide: { flex: 1, flexDirection: 'row', minHeight: 0 },
   main: { flex: 1 },

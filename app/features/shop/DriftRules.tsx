@@ -21,13 +21,14 @@ export function DriftRules({ draft, onChange }: Props) {
       <Stack>
         <Words as="heading">When does drift ask for a check?</Words>
         <Field
-          label="Chance of any adjuster outside its limits, %"
+          label="Chance that one is outside, %"
           inputMode="numeric"
           value={draft.driftRisk}
           onChange={(driftRisk) => onChange({ driftRisk })}
         />
         <Words as="note" color="secondInk">
-          The smaller, the earlier. The maker’s interval is never exceeded.
+          Of all adjusters of an engine, any outside its limits. The smaller, the earlier; the
+          maker’s interval is never exceeded.
         </Words>
       </Stack>
       <Stack>

@@ -84,11 +84,14 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
       <Stack>
         <Words as="heading">How much work does a week take?</Words>
         <Field
-          label="Hours a week for checks (empty: no limit)"
+          label="Hours of checks a week"
           inputMode="decimal"
           value={draft.weekHours}
           onChange={(weekHours) => change({ weekHours })}
         />
+        <Words as="note" color="secondInk">
+          Empty: no limit.
+        </Words>
       </Stack>
       <DriftRules draft={draft} onChange={change} />
       <BladeSets sets={draft.bladeSets} onChange={(bladeSets) => change({ bladeSets })} />

@@ -1,7 +1,7 @@
 import { hangs, mustHangLock, turnsSeenFrom } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { useAppSelector } from '../../../state/store';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../ui/Act';
@@ -27,9 +27,17 @@ export function HelperScreen({ id }: { id: string }) {
   if (job && mustHangLock(job.setting.sheet, job.state, job.by)) return <HangLock job={job} />;
   return (
     <View style={[styles.screen, { backgroundColor: tokens.ground }]}>
-      {!job && <Words as="heading">{problem ?? 'Opening the job …'}</Words>}
-      {job && !agreed && <Agree job={job} onAgreed={() => setAgreed(true)} />}
-      {job && agreed && <Turning job={job} />}
+      {job && agreed ? (
+        <Turning job={job} />
+      ) : (
+        <ScrollView>
+          {job ? (
+            <Agree job={job} onAgreed={() => setAgreed(true)} />
+          ) : (
+            <Words as="heading">{problem ?? 'Opening the job …'}</Words>
+          )}
+        </ScrollView>
+      )}
     </View>
   );
 }
@@ -70,42 +78,46 @@ function Turning({ job }: { job: WorkingJob }) {
   return (
     <>
       <LinkBoard word={word} turn={turn} role="helper" />
-      {!turn && job.says && (
-        <Stack>
-          <Words color="secondInk">The one at the rockers now:</Words>
-          <Words as="heading">{job.says.what}</Words>
-          <Words>{job.says.detail}</Words>
-        </Stack>
-      )}
-      {turn && (
-        <View style={styles.dial}>
-          <EngineDial
-            sheet={sheet}
-            rotation={turn}
-            at={turn.from ?? undefined}
-            turn={turn.degrees ?? undefined}
-            size={220}
-          />
-          <Words as="heading">{way(turn)}</Words>
-          <Words color="secondInk">seen from the {turn.seenFrom}</Words>
-          <StandsAtOther rotation={turn} />
-        </View>
-      )}
-      <Row style={styles.acts}>
+      {/* What is told and both buttons stay in sight, however small the screen. */}
+      <ScrollView style={styles.between} contentContainerStyle={styles.told}>
+        {!turn && job.says && (
+          <Stack>
+            <Words color="secondInk">The one at the rockers now:</Words>
+            <Words as="heading">{job.says.what}</Words>
+            <Words>{job.says.detail}</Words>
+          </Stack>
+        )}
+        {turn && (
+          <View style={styles.dial}>
+            <Words as="heading">{way(turn)}</Words>
+            <Words color="secondInk">seen from the {turn.seenFrom}</Words>
+            <EngineDial
+              sheet={sheet}
+              rotation={turn}
+              at={turn.from ?? undefined}
+              turn={turn.degrees ?? undefined}
+              size={220}
+            />
+            <StandsAtOther rotation={turn} />
+          </View>
+        )}
+        <Words as="note" color="secondInk">
+          Voice and hand signals stand above this view.
+        </Words>
+        {hangs(job.state, job.by) && <ClearRow job={job} person={job.by} />}
+      </ScrollView>
+      <Row>
         <Act weight="stop" label="Stop" style={styles.act} onPress={() => say('stop')} />
         <Act weight="primary" label="There" style={styles.act} onPress={() => say('there')} />
       </Row>
-      <Words as="note" color="secondInk">
-        Voice and hand signals stand above this view.
-      </Words>
-      {hangs(job.state, job.by) && <ClearRow job={job} person={job.by} />}
     </>
   );
 }
 
 const styles = StyleSheet.create({
   screen: { flex: 1, padding: space.large, gap: space.large },
-  dial: { alignItems: 'center', gap: space.small, flex: 1 },
-  acts: { marginTop: 'auto' },
+  between: { flex: 1 },
+  told: { gap: space.large, flexGrow: 1 },
+  dial: { alignItems: 'center', gap: space.small, flexGrow: 1 },
   act: { flex: 1, minHeight: 120 },
 });

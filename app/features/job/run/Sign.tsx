@@ -93,12 +93,8 @@ function ForTheNext({ job }: Pick<StepProps, 'job'>) {
       {job.state.machineNotes.map(({ id, text: noted }) => (
         <Words key={id}>· {noted}</Words>
       ))}
-      <Field
-        label="Which way in, the odd bolt, the gasket’s part"
-        value={text}
-        onChange={setText}
-        multiline
-      />
+      <Words color="secondInk">Which way in, the odd bolt, the part number of the gasket.</Words>
+      <Field label="What they should know" value={text} onChange={setText} multiline />
       <Act label="Keep the note" disabled={text.trim() === ''} onPress={note} />
     </Stack>
   );
