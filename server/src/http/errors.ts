@@ -25,6 +25,12 @@ export const notFound: RequestHandler = () => {
 export function answerErrors(db: Database): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
+    // Who asked has left, and the server did not wait: what the closed database says is no trouble.
+    if (db.isClosed()) {
+      request.log.info('The server stopped before this was answered.');
+      response.status(503).json({ error: { message: STOPPED, issues: [] } });
+      return;
+    }
     const known = asRequestError(error) ?? databaseError(db, error);
     if (!known || known.status === 503) request.log.error(error);
     const { status, message, issues } =
@@ -34,6 +40,7 @@ export function answerErrors(db: Database): ErrorRequestHandler {
   };
 }
 
+const STOPPED = 'The server is stopping. Nothing of this was lost.';
 const AWAY = 'The server’s database does not answer just now. Nothing of this was lost.';
 const FULL = 'The server’s disk is full: nothing of this was kept there. Make room on it.';
 

@@ -48,6 +48,16 @@ describe('the log', () => {
     expect(said.join()).not.toMatch(/Orla|secret-of|longbar-|cookie/);
   });
 
+  it('makes no trouble of a request that the server stopped before it was answered', async () => {
+    const stopped = await startTestServer({ empty: true, log: (line) => said.push(line) });
+    await stopped.db.close();
+    const { status, body } = await stopped.get('/machines');
+    expect(status).toBe(503);
+    expect(body.error.message).toBe('The server is stopping. Nothing of this was lost.');
+    expect(lines().filter(({ level }) => level > 40)).toEqual([]);
+    await stopped.close();
+  });
+
   it('tells of an error what happened and where, and not what was bound to its statement', () => {
     const error = Object.assign(new Error('database is locked'), {
       code: 'SQLITE_BUSY',

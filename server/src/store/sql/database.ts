@@ -84,6 +84,8 @@ export type Database = Asked<OfShop> & {
   foundDamaged(why: string): void;
   /** How many events phones were told are kept, and are not: found when it was opened. */
   lost: number;
+  /** It was closed, or is about to be: nothing is found in it any more. */
+  isClosed(): boolean;
   close(): Promise<void>;
 };
 
@@ -122,6 +124,7 @@ const A_JOB = 'a job';
 /** The shops of an open database, by their numbers. */
 function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Database {
   let damage: string | null = null;
+  let closing: Promise<void> | undefined;
   const refuseDamaged = () => {
     if (damage !== null) throw new RequestError(503, damage);
   };
@@ -142,7 +145,8 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
     foundDamaged(why: string) {
       damage ??= `The server’s database is damaged (${why}). Nothing more is written to it. ${backend.wayBack()}`;
     },
-    close: () => backend.close(),
+    isClosed: () => closing !== undefined,
+    close: () => (closing ??= backend.close()),
   };
   return function of(shop: number): Database {
     const known = shops.get(shop);
