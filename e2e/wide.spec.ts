@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { TestServer } from './support/server';
+import { cutOffAt } from './support/violations';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
@@ -99,6 +100,19 @@ test('the arrow keys move over the map and Enter opens an adjuster @more', async
   await expect(map.getByRole('button', { name: /^No. 6 exhaust: on its lobe/ })).toBeFocused();
   await page.keyboard.press('Home');
   await expect(map.getByRole('button', { name: /^No. 1 exhaust/ })).toBeFocused();
+});
+
+test('on a tablet the yard’s table and the picture of a job are in sight as a whole', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  const tablet = { width: 1024, height: 768 };
+  await page.goto(server.url);
+  await expect(page.getByRole('table', { name: 'Machines' })).toBeVisible();
+  expect(await cutOffAt(page, tablet)).toEqual([]);
+  await job.start(server.url, 'Brine pump 2');
+  await expect(page.getByText('Position not found yet')).toBeVisible();
+  expect(await cutOffAt(page, tablet)).toEqual([]);
 });
 
 test('of a long yard only what is scrolled to is drawn @more', async ({ page }) => {

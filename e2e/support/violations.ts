@@ -14,17 +14,19 @@ export async function violations(page: Page): Promise<string[]> {
   await page.emulateMedia({ colorScheme: 'light' });
   await expect.poll(() => themeOf(page)).toBe('light');
   const otherwise = await namedOtherwise(page);
-  const narrow = await cutOffWhenNarrow(page);
+  const narrow = await cutOffAt(page, { width: 320, height: 640 });
   return [...all, ...otherwise, ...narrow, ...byNight.map((each) => `by night, ${each}`)];
 }
 
+type Size = { width: number; height: number };
+
 /**
- * What leaves a screen of 320 points, is cut off there or lies under something else: nobody scrolls
+ * What leaves a screen of this size, is cut off there or lies under something else: nobody scrolls
  * two ways to read.
  */
-async function cutOffWhenNarrow(page: Page): Promise<string[]> {
+export async function cutOffAt(page: Page, screen: Size): Promise<string[]> {
   const size = page.viewportSize();
-  await page.setViewportSize({ width: 320, height: 640 });
+  await page.setViewportSize(screen);
   const look = async () => [...(await cutOff(page)), ...(await covered(page))];
   let found = await look();
   // What is laid out by the width of the window follows it a few frames later.
@@ -33,7 +35,7 @@ async function cutOffWhenNarrow(page: Page): Promise<string[]> {
     found = await look();
   }
   if (size) await page.setViewportSize(size);
-  return found.map((each) => `at 320 points, ${each}`);
+  return found.map((each) => `at ${screen.width} points, ${each}`);
 }
 
 /** Words and buttons beyond the screen or the box that hides them; not what is scrolled within. */

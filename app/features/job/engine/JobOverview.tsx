@@ -26,6 +26,8 @@ export function JobOverview({ job, cells, stop, width, onSelect }: Props) {
   const { sheet } = job.setting;
   const lanes = useMemo(() => camLanes(sheet), [sheet]);
   const at = crankAngle(job);
+  // What is said below it takes no more, or the dial would leave the screen.
+  const camWidth = width - DIAL - space.huge;
   const stops = isRefused(job.plan) ? [] : job.plan.stops;
   return (
     <ScrollView contentContainerStyle={styles.content}>
@@ -36,13 +38,13 @@ export function JobOverview({ job, cells, stop, width, onSelect }: Props) {
         </Words>
       )}
       <View style={styles.beside}>
-        <View>
+        <View style={{ width: camWidth }}>
           <CamMap
             lanes={lanes}
             cycle={cycleDegrees(sheet)}
             at={at ?? 0}
             stops={stops.map((each) => each.at)}
-            width={width - DIAL - space.huge}
+            width={camWidth}
           />
           <Words as="note" color="secondInk">
             Cylinders in firing order: intake filled, exhaust dashed, stops dotted.
