@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { Rockers } from './support/rockers';
 import { TestServer } from './support/server';
-import { violations } from './support/violations';
+import { cutOffAt, violations } from './support/violations';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -269,4 +269,23 @@ test('names, roles and contrast of a job hold by day and by night', async ({ pag
   expect(await violations(page)).toEqual([]);
   await job.read('0.25', '0.28');
   expect(await violations(page)).toEqual([]);
+});
+
+test('a stop is worked on a phone on its side, and with a keyboard over half of it', async ({
+  page,
+}) => {
+  const job = new JobPage(page);
+  await job.toStopOne(server.url);
+  const onItsSide = { width: 740, height: 330 };
+  await page.setViewportSize(onItsSide);
+  expect(await cutOffAt(page, onItsSide)).toEqual([]);
+  await job.read('0.25', '0.28');
+  await expect(job.button(/^Adjusted, locked at/)).toBeInViewport({ ratio: 1 });
+  // The map stands beside it.
+  await job.tap(/^Cylinder 2\. /);
+  await expect(job.heading('No. 2 intake')).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 400 });
+  await expect(job.button(/^Cylinder 2\. /)).toHaveCount(0);
+  await job.read('0.25', '0.28');
+  await expect(job.button(/^Adjusted, locked at/)).toBeInViewport({ ratio: 1 });
 });

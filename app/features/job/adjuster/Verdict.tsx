@@ -11,11 +11,12 @@ import {
   readingWithUnit,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { ReadingBand } from '../../../drawing/ReadingBand';
 import { Caution } from '../../../ui/Caution';
-import { space, WIDE } from '../../../theme/tokens';
+import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
+import { useJobLayout } from '../frame/useJobLayout';
 import type { AdjusterView } from './adjusterView';
 import type { WorkingJob } from '../model/workingJob';
 import { useHotLeft } from '../temperature/useHotLeft';
@@ -31,8 +32,7 @@ type Props = {
 
 /** What the reading says, what to do about it, and what it was left at last time. */
 export function Verdict({ job, id, entry, view, children }: Props) {
-  const { width } = useWindowDimensions();
-  const band = Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large;
+  const band = useJobLayout().panel - 2 * space.large;
   const { judgement, reading, offers } = view;
   const { spec } = entry;
   const measure = measureOf(entry);

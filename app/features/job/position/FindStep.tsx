@@ -1,14 +1,14 @@
 import type { Instruction, JobAct, Observation } from '@longbar/core';
 import { describeSeen, isRefused, marksDoubted, readId } from '@longbar/core';
-import { useWindowDimensions } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { Row } from '../../../ui/Panel';
-import { space, WIDE } from '../../../theme/tokens';
+import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { onward } from '../../find/findWords';
 import { Locate } from '../../find/Locate';
 import { AssumedLobes } from '../../shared/AssumedLobes';
 import { StepFrame } from '../frame/StepFrame';
+import { useJobLayout } from '../frame/useJobLayout';
 import { TurnedByAnother } from '../helper/TurnedByAnother';
 import type { Turner } from '../helper/Turner';
 import { helperOf, useTurner } from '../helper/Turner';
@@ -23,7 +23,7 @@ import { BackedOff } from './BackedOff';
  */
 export function FindStep(props: StepProps) {
   const { job, after } = props;
-  const { width } = useWindowDimensions();
+  const { panel } = useJobLayout();
   const turner = useTurner();
   const { instruction } = job;
   if (instruction?.step === 'find' && instruction.do === 'answer') {
@@ -39,7 +39,7 @@ export function FindStep(props: StepProps) {
         {...{ sheet, observations, belief }}
         rotation={job.rotation}
         asked={askedCylinders(instruction)}
-        width={Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large}
+        width={panel - 2 * space.large}
         onObserve={(observation, back) => {
           const turned = 'mark' in observation && !back && turner.link.word === 'there';
           job.act(...(turned ? [turnedBy(turner)] : []), {

@@ -2,10 +2,10 @@ import { itemAt, formatTorque, sequencesOf, torqueKey, torqueSteps } from '@long
 import type { TorqueSequence, TorqueStep as OneStep } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
-import { useWindowDimensions } from 'react-native';
 import { FastenerMap } from '../../../drawing/FastenerMap';
-import { space, WIDE } from '../../../theme/tokens';
+import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
+import { useJobLayout } from '../frame/useJobLayout';
 import type { WorkingJob } from '../model/workingJob';
 import { WrenchSetting } from './WrenchSetting';
 
@@ -17,7 +17,7 @@ type Run = {
 
 /** Fastener by fastener in the manual's order, stage by stage; undefined once all are down. */
 export function useTorqueRun(job: WorkingJob, when: TorqueSequence['when']): Run | undefined {
-  const { width } = useWindowDimensions();
+  const { panel } = useJobLayout();
   const [tapped, setTapped] = useState<{ stage: number; fastener: number }>();
   const open = sequencesOf(job.setting.sheet, when)
     .map((sequence) => ({ sequence, left: stepsLeft(sequence, job.state.torqued) }))
@@ -26,7 +26,7 @@ export function useTorqueRun(job: WorkingJob, when: TorqueSequence['when']): Run
   const { sequence, left } = open;
   const now = itemAt(left, 0);
   const { stage, fastener } = now;
-  const drawn = Math.min(width, width >= WIDE ? 388 : width) - 2 * space.large;
+  const drawn = panel - 2 * space.large;
   const reaches = tapped?.stage === stage && tapped.fastener > fastener;
   const through = reaches ? tapped.fastener : fastener;
   return {
