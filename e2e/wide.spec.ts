@@ -46,7 +46,10 @@ test('the yard is asked for once while it opens, and each of its machines when i
   page,
 }) => {
   const asked: string[] = [];
-  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  // What it tells the server is no question: the reading may be on its way a moment later.
+  page.on('request', (request) => {
+    if (request.method() === 'GET') asked.push(new URL(request.url()).pathname);
+  });
   await page.goto(server.url);
   const machines = () => asked.filter((path) => path.startsWith('/api/machines/'));
   await expect.poll(() => new Set(machines()).size).toBe(8);
@@ -61,7 +64,7 @@ test('the yard is asked for once while it opens, and each of its machines when i
   asked.length = 0;
   await page.getByRole('link', { name: 'Yard', exact: true }).click();
   await expect.poll(() => machines().includes(`/api${own}`)).toBe(true);
-  expect(new Set(machines()).size).toBe(1);
+  expect([...new Set(machines())]).toEqual([`/api${own}`]);
 });
 
 test('a machine shows its head as the last check left it, and where drift asks for a look', async ({
