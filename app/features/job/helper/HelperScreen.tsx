@@ -11,6 +11,7 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../ui/Words';
 import { useMay } from '../../people/useMay';
+import { useJobLayout } from '../frame/useJobLayout';
 import type { WorkingJob } from '../model/workingJob';
 import { useJob } from '../model/useJob';
 import { StandsAtOther } from '../position/StandsAtOther';
@@ -75,6 +76,9 @@ function Turning({ job }: { job: WorkingJob }) {
   // The one who turns may stand at the other end: there the sense is the other.
   const turn = told && turnsSeenFrom(told, standsAt);
   const { sheet } = job.setting;
+  // Between a low screen’s word and its buttons there has to be room for how far to turn.
+  const { picture } = useJobLayout();
+  const act = picture === 'beside' || picture === 'none' ? styles.lowAct : styles.act;
   return (
     <>
       <LinkBoard word={word} turn={turn} role="helper" />
@@ -107,8 +111,8 @@ function Turning({ job }: { job: WorkingJob }) {
         {hangs(job.state, job.by) && <ClearRow job={job} person={job.by} />}
       </ScrollView>
       <Row>
-        <Act weight="stop" label="Stop" style={styles.act} onPress={() => say('stop')} />
-        <Act weight="primary" label="There" style={styles.act} onPress={() => say('there')} />
+        <Act weight="stop" label="Stop" style={act} onPress={() => say('stop')} />
+        <Act weight="primary" label="There" style={act} onPress={() => say('there')} />
       </Row>
     </>
   );
@@ -120,4 +124,5 @@ const styles = StyleSheet.create({
   told: { gap: space.large, flexGrow: 1 },
   dial: { alignItems: 'center', gap: space.small, flexGrow: 1 },
   act: { flex: 1, minHeight: 120 },
+  lowAct: { flex: 1, minHeight: 72 },
 });
