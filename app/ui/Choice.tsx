@@ -58,7 +58,7 @@ const styles = StyleSheet.create({
   choice: {
     flexGrow: 1,
     flexBasis: 0,
-    // Where tiles are narrower, it is as wide as its own, or it would lie over the next.
+    // In a narrower tile it is as wide as the tile, or it would lie over the next one.
     ...webStyle({ minWidth: 'min(64px, 100%)' }),
     minHeight: target.least,
     borderRadius: radius,

@@ -330,7 +330,7 @@ export { type Issue, issuesOf } from './issue';
 export { isRefused, malformed } from './result';
 export type { Malformed, RefusalCode, Refused, Result } from './result';
 export {
-  BESIDE,
+  OTHER_LENGTH_UNIT,
   formatDay,
   formatDays,
   formatHours,

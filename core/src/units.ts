@@ -39,8 +39,8 @@ const ALONE: Record<LengthUnit, (length: number) => string> = {
   thou: formatThou,
 };
 
-/** The unit that a length is written in beside this one. */
-export const BESIDE: Record<LengthUnit, LengthUnit> = { mm: 'thou', thou: 'mm' };
+/** The unit that a length is told in as well, where it is told in two. */
+export const OTHER_LENGTH_UNIT: Record<LengthUnit, LengthUnit> = { mm: 'thou', thou: 'mm' };
 
 /**
  * µm in a unit that is not written behind them.

@@ -27,7 +27,7 @@ export function answerErrors(db: Database): ErrorRequestHandler {
     if (response.headersSent) return next(error);
     // Who asked has left, and the server did not wait: what the closed database says is no trouble.
     if (db.isClosed()) {
-      request.log.info('The server stopped before this was answered.');
+      request.log.info(error, 'The server stopped before this was answered.');
       response.status(503).json({ error: { message: STOPPED, issues: [] } });
       return;
     }

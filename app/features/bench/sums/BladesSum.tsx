@@ -1,6 +1,6 @@
 import type { BenchFigures } from '@longbar/core';
 import {
-  BESIDE,
+  OTHER_LENGTH_UNIT,
   bladeStack,
   formatGapChangeInBoth,
   formatPile,
@@ -21,7 +21,7 @@ export function BladesSum({ figures }: { figures: BenchFigures }) {
   const hand = useSetInHand();
   const { value } = wanted;
   const unit = markedIn(hand.set);
-  const other = BESIDE[unit];
+  const other = OTHER_LENGTH_UNIT[unit];
   const stack = value && value > 0 ? bladeStack(plainBlades(hand.set), value) : undefined;
   return (
     <Stack>

@@ -1,6 +1,6 @@
 import type { BladeSet, SettableEntry } from '@longbar/core';
 import {
-  BESIDE,
+  OTHER_LENGTH_UNIT,
   bladeFor,
   formatFigure,
   formatInInches,
@@ -34,7 +34,9 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const figure = lash
     ? formatLengthAlone(blade?.size ?? wanted, marked)
     : formatFigure(measure, wanted);
-  const other = lash ? formatLength(wanted, BESIDE[marked]) : formatInInches(measure, wanted);
+  const other = lash
+    ? formatLength(wanted, OTHER_LENGTH_UNIT[marked])
+    : formatInInches(measure, wanted);
   const high = lash ? formatSetting(measure, spec.high) : formatFigure(measure, spec.high);
   return (
     <View style={styles.row}>

@@ -16,13 +16,16 @@ type JobLayout = {
   picture: 'engine' | 'beside' | 'above' | 'none';
   /** How wide the panel is. */
   panel: number;
+  /** Whether the screen has no height to give away. */
+  isLow: boolean;
 };
 
 /** How a job is laid out on this screen. */
 export function useJobLayout(): JobLayout {
   const { width, height } = useWindowDimensions();
-  if (width >= WIDE) return { picture: 'engine', panel: PANEL };
-  if (height >= LOW) return { picture: 'above', panel: width };
-  if (width < ROOM_BESIDE) return { picture: 'none', panel: width };
-  return { picture: 'beside', panel: Math.min(PANEL, Math.round(width * 0.55)) };
+  const isLow = height < LOW;
+  if (width >= WIDE) return { picture: 'engine', panel: PANEL, isLow };
+  if (!isLow) return { picture: 'above', panel: width, isLow };
+  if (width < ROOM_BESIDE) return { picture: 'none', panel: width, isLow };
+  return { picture: 'beside', panel: Math.min(PANEL, Math.round(width * 0.55)), isLow };
 }

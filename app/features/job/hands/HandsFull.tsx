@@ -1,6 +1,6 @@
 import type { BladeSet } from '@longbar/core';
 import {
-  BESIDE,
+  OTHER_LENGTH_UNIT,
   formatLength,
   formatLengthAlone,
   formatPile,
@@ -128,7 +128,7 @@ function Blade({ asked, set }: { asked: BladeAsked; set: BladeSet }) {
         {formatLengthAlone(size, unit)}
       </Words>
       <Words as="heading" color="secondInk">
-        {unit} · {formatLength(size, BESIDE[unit])}
+        {unit} · {formatLength(size, OTHER_LENGTH_UNIT[unit])}
         {of ? ` · ${formatPile(of, unit)}` : ''}
       </Words>
     </View>

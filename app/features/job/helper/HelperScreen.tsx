@@ -77,8 +77,7 @@ function Turning({ job }: { job: WorkingJob }) {
   const turn = told && turnsSeenFrom(told, standsAt);
   const { sheet } = job.setting;
   // Between a low screen’s word and its buttons there has to be room for how far to turn.
-  const { picture } = useJobLayout();
-  const act = picture === 'beside' || picture === 'none' ? styles.lowAct : styles.act;
+  const act = useJobLayout().isLow ? styles.lowAct : styles.act;
   return (
     <>
       <LinkBoard word={word} turn={turn} role="helper" />
