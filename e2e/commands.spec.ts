@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
 import { get } from 'node:https';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -117,4 +117,25 @@ test('after an older backup was put back, each phone sends what it holds and the
     await context.close();
   }
   await server.end();
+});
+
+test('two starts at once do not build over each other, and one that was killed is no obstacle', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'longbar-one-'));
+  const [mark, done] = [join(folder, 'mark'), join(folder, 'done')];
+  // As a process leaves it that was killed: its number is no more, or is another's now.
+  symlinkSync(`${process.pid} 0`, mark);
+  const script = `
+    import { appendFileSync } from 'node:fs';
+    import { onlyOne } from './tools/onlyOne.mjs';
+    onlyOne(${JSON.stringify(mark)}, () => {
+      appendFileSync(${JSON.stringify(done)}, 'in ');
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 700);
+      appendFileSync(${JSON.stringify(done)}, 'out ');
+    });`;
+  const start = () => command(['--input-type=module', '-e', script], folder);
+  const said = await Promise.all([start(), start(), start()]);
+  expect(said.map(({ failed }) => failed)).toEqual([false, false, false]);
+  expect(readFileSync(done, 'utf8')).toBe('in out in out in out ');
+  expect(said.filter(({ said: words }) => /is waited for/.test(words))).toHaveLength(2);
+  rmSync(folder, { recursive: true });
 });

@@ -7,15 +7,19 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
+  rmSync,
   statfsSync,
   statSync,
   writeFileSync,
 } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { onlyOne } from './onlyOne.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const stamps = join(root, '.cache');
+/** Where it is noted which process installs or builds. */
+const PREPARING = join(stamps, 'preparing');
 
 /** Linux's folder in memory, and what has to be free in it, bytes. */
 const MEMORY = '/dev/shm';
@@ -70,7 +74,14 @@ export function must(what, command, args, options = {}) {
 /** Installs the locked dependencies where they are missing or of another lock file. */
 export function installDependencies() {
   const wanted = digest([join(root, 'package-lock.json')]);
-  if (stampIs('installed', wanted) && existsSync(join(root, 'node_modules/express'))) return;
+  const isThere = () =>
+    stampIs('installed', wanted) && existsSync(join(root, 'node_modules/express'));
+  if (isThere()) return;
+  onlyOne(PREPARING, () => isThere() || installAnew(wanted));
+}
+
+function installAnew(wanted) {
+  unstamp('installed');
   say('Installing dependencies (some minutes the first time; SQLite is compiled here) …');
   must('Installing dependencies', 'npm', ['ci', '--loglevel=error', '--no-audit', '--no-fund']);
   stamp('installed', wanted);
@@ -97,7 +108,14 @@ export function build() {
     'app/dist/index.html',
     'app/dist/sw.js',
   ];
-  if (stampIs('built', wanted) && built.every((file) => existsSync(join(root, file)))) return;
+  const isThere = () =>
+    stampIs('built', wanted) && built.every((file) => existsSync(join(root, file)));
+  if (isThere()) return;
+  onlyOne(PREPARING, () => isThere() || buildAnew(wanted));
+}
+
+function buildAnew(wanted) {
+  unstamp('built');
   say('Building the server …');
   must('Building the server', join(root, 'node_modules/.bin/esbuild'), [
     'server/src/main.ts',
@@ -187,6 +205,11 @@ function digest(places) {
 function stampIs(name, value) {
   const file = join(stamps, name);
   return existsSync(file) && readFileSync(file, 'utf8') === value;
+}
+
+/** What is cut off from here on is not taken for what was there before. */
+function unstamp(name) {
+  rmSync(join(stamps, name), { force: true });
 }
 
 function stamp(name, value) {
