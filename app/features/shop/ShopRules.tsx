@@ -37,6 +37,8 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
   const made = shopFrom(draft);
   return (
     <Stack gap={20}>
+      {/* Said before anything is typed that nobody could save. */}
+      {!mayChange && <Words as="strong">A foreman changes the shop’s rules.</Words>}
       <ShopBasicsFields basics={draft} onChange={change} />
       <Stack>
         <Words as="heading">How is it decided?</Words>
@@ -109,7 +111,6 @@ export function ShopRules({ shop, mayChange }: { shop: Shop; mayChange: boolean 
       {isSuccess && (
         <Words role="status">Saved. Jobs under way go on by the rules they began with.</Words>
       )}
-      {!mayChange && <Words color="secondInk">A foreman changes the shop’s rules.</Words>}
       <Act
         weight="primary"
         label={isLoading ? 'Saving …' : 'Save'}
