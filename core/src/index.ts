@@ -119,7 +119,7 @@ export { intervalWords } from './service/intervalWords';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
 export { lengthFromTyped, readingFromTyped } from './gauging/typedReading';
 export { type GaugeFor, gaugeLines, readGaugeLine } from './gauging/gaugeLine';
-export { formatPile, markedIn } from './gauging/bladeMarks';
+export { formatStack, markedIn } from './gauging/bladeMarks';
 export { bladeToTry } from './gauging/bladeToTry';
 export { mayBePedalled } from './job/instruction/pedalled';
 export type { TypedFor } from './gauging/typedReading';

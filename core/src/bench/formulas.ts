@@ -1,5 +1,5 @@
 import { ratchetClicks, rimArc, toolTurns } from '../barring/bar';
-import { formatPile } from '../gauging/bladeMarks';
+import { formatStack } from '../gauging/bladeMarks';
 import type { BladeStack } from '../gauging/blades';
 import type { Screw } from '../gauging/screw';
 import { turnsForGap } from '../gauging/screw';
@@ -25,7 +25,7 @@ export function stackFormula(
   { blades, sum }: Pick<BladeStack, 'blades' | 'sum'>,
   unit: LengthUnit,
 ): string {
-  return `${formatPile(blades, unit)} = ${formatLength(sum, unit)}`;
+  return `${formatStack(blades, unit)} = ${formatLength(sum, unit)}`;
 }
 
 /**

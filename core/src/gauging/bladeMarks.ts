@@ -14,8 +14,8 @@ export function markedIn({ unit }: Pick<BladeSet, 'unit'>): LengthUnit {
 /**
  * Blades on each other, in a unit that is not written behind them.
  *
- * @example formatPile([300, 30], 'mm') // '0.30 + 0.03'
+ * @example formatStack([300, 30], 'mm') // '0.30 + 0.03'
  */
-export function formatPile(blades: readonly number[], unit: LengthUnit): string {
+export function formatStack(blades: readonly number[], unit: LengthUnit): string {
   return blades.map((blade) => formatLengthAlone(blade, unit)).join(' + ');
 }

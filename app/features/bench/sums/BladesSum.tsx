@@ -3,7 +3,7 @@ import {
   OTHER_LENGTH_UNIT,
   bladeStack,
   formatGapChangeInBoth,
-  formatPile,
+  formatStack,
   markedIn,
   plainBlades,
   stackFormula,
@@ -31,8 +31,8 @@ export function BladesSum({ figures }: { figures: BenchFigures }) {
         <>
           <BladePile blades={stack.blades} wanted={value} unit={unit} />
           <Outcome
-            figure={`${formatPile(stack.blades, unit)} ${unit}`}
-            also={`${formatPile(stack.blades, other)} ${other}. ${offWords(stack.error)}`}
+            figure={`${formatStack(stack.blades, unit)} ${unit}`}
+            also={`${formatStack(stack.blades, other)} ${other}. ${offWords(stack.error)}`}
             formula={stackFormula(stack, unit)}
           />
         </>

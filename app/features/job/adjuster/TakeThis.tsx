@@ -6,7 +6,7 @@ import {
   formatInInches,
   formatLength,
   formatLengthAlone,
-  formatPile,
+  formatStack,
   formatSetting,
   layOutBlades,
   markedIn,
@@ -58,7 +58,7 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
         )}
         {blade?.of && (
           <Words as="strong" color="act">
-            stack {formatPile(blade.of, marked)}
+            stack {formatStack(blade.of, marked)}
           </Words>
         )}
       </View>

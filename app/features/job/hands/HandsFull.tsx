@@ -3,7 +3,7 @@ import {
   OTHER_LENGTH_UNIT,
   formatLength,
   formatLengthAlone,
-  formatPile,
+  formatStack,
   markedIn,
   mayBePedalled,
   readingFromTrials,
@@ -129,7 +129,7 @@ function Blade({ asked, set }: { asked: BladeAsked; set: BladeSet }) {
       </Words>
       <Words as="heading" color="secondInk">
         {unit} · {formatLength(size, OTHER_LENGTH_UNIT[unit])}
-        {of ? ` · ${formatPile(of, unit)}` : ''}
+        {of ? ` · ${formatStack(of, unit)}` : ''}
       </Words>
     </View>
   );
