@@ -103,7 +103,12 @@ test('a technician looks round the demo, drafts a sheet and publishes none @more
 
   await phone.goto(`${server.url}/shop`);
   await expect(phone.getByText('A foreman changes the shop’s rules.')).toBeVisible();
-  await expect(phone.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
+  // The rules are read, and nothing can be typed or chosen that nobody could save.
+  await expect(phone.getByLabel('Hours of checks a week')).not.toBeEditable();
+  await expect(phone.getByLabel('Time zone of the shop')).toBeDisabled();
+  await expect(phone.getByRole('radio', { name: /^Reset all/ })).toBeDisabled();
+  const changing = phone.getByRole('button', { name: /^(Save|Take out .*|Add a blade set)$/ });
+  await expect(changing).toHaveCount(0);
   await expect(title(phone, 'People')).toHaveCount(0);
   await expect(phone.getByRole('button', { name: /archive|demo/ })).toHaveCount(0);
   // A foreman makes a reader of him: there is nothing to write down any more.

@@ -4,6 +4,7 @@ import { webStyle } from './webStyle.web';
 import { radius, target } from '../theme/tokens';
 import { spacePresses } from './spacePresses';
 import { useTokens } from '../theme/ThemeProvider';
+import { useReadOnly } from './readOnly';
 import { useSame } from './useSame';
 import { Words } from './Words';
 
@@ -26,11 +27,13 @@ export function Choice({ onPress, ...shown }: Props) {
 const Drawn = memo(function Choice(props: Props) {
   const { label, name, detail, chosen, several = false, onPress } = props;
   const tokens = useTokens();
+  const readOnly = useReadOnly();
   return (
     <Pressable
       role={several ? 'checkbox' : 'radio'}
       aria-checked={chosen}
       aria-label={name ?? label}
+      disabled={readOnly}
       onPress={onPress}
       {...spacePresses(onPress)}
       style={[

@@ -3,7 +3,9 @@ import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { useTokens } from '../theme/ThemeProvider';
+import { useReadOnly } from './readOnly';
 import { useSame } from './useSame';
+import { webStyle } from './webStyle.web';
 import { Words } from './Words';
 
 type Props = Pick<
@@ -29,6 +31,9 @@ type Submitted = Parameters<NonNullable<Props['onSubmitEditing']>>[0];
  */
 const AT_ONCE = { animation: { scale: 0 } };
 
+/** Of several lines, it is as high as they are: half a line would look as if it were the last. */
+const AS_HIGH = webStyle({ fieldSizing: 'content' });
+
 /** Drawn anew for each letter is the one that is typed in, and none of the others of its page. */
 const Input = memo(TextInput);
 
@@ -36,6 +41,7 @@ const Input = memo(TextInput);
 export function Field(props: Props) {
   const { label, name, value, onChange, error, mistaken, onSubmitEditing, ...input } = props;
   const tokens = useTokens();
+  const readOnly = useReadOnly();
   const style = useMemo(() => ({ backgroundColor: tokens.sheet }), [tokens]);
   const changed = useSame(onChange);
   const submitted = useSame((event: Submitted) => onSubmitEditing?.(event));
@@ -53,6 +59,8 @@ export function Field(props: Props) {
         activeOutlineColor={tokens.ink}
         style={style}
         theme={AT_ONCE}
+        editable={!readOnly}
+        contentStyle={input.multiline === true && AS_HIGH}
         {...input}
       />
       {error !== undefined && (

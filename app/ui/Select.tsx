@@ -5,6 +5,7 @@ import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { night, radius, target } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
+import { useReadOnly } from './readOnly';
 import { Words } from './Words';
 
 type Props = {
@@ -18,6 +19,7 @@ type Props = {
 export function Select({ label, value, options, onChange }: Props) {
   const tokens = useTokens();
   const id = useId();
+  const readOnly = useReadOnly();
   const all = options.includes(value) ? options : [value, ...options];
   return (
     <View>
@@ -27,6 +29,7 @@ export function Select({ label, value, options, onChange }: Props) {
         {
           id,
           value,
+          disabled: readOnly,
           onChange: (event: { target: { value: string } }) => onChange(event.target.value),
           style: nativeField(tokens, false),
         },

@@ -3,6 +3,7 @@ import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Row, Stack } from '../../ui/Panel';
+import { useReadOnly } from '../../ui/readOnly';
 import { Words } from '../../ui/Words';
 import type { SetDraft } from './shopDraft';
 import { bladesTyped } from './typedSizes';
@@ -13,6 +14,7 @@ const NEW: SetDraft = { name: '', unit: 'mm', forked: false, blades: '' };
 
 /** The blade sets of the shop: their sizes as stamped on them. */
 export function BladeSets({ sets, onChange }: Props) {
+  const readOnly = useReadOnly();
   const change = (place: number, next: Partial<SetDraft>) =>
     onChange(sets.map((set, i) => (i === place ? { ...set, ...next } : set)));
   return (
@@ -55,17 +57,23 @@ export function BladeSets({ sets, onChange }: Props) {
               multiline
               error={isRefused(typed) ? typed.says : undefined}
             />
-            <Words as="note" color="secondInk">
-              Spaces between them; a stepped leaf as {unit === 'mm' ? '0.30/0.35' : '12/14'}.
-            </Words>
-            <Act
-              label={`Take out ${set.name || 'this set'}`}
-              onPress={() => onChange(sets.filter((_, i) => i !== place))}
-            />
+            {!readOnly && (
+              <>
+                <Words as="note" color="secondInk">
+                  Spaces between them; a stepped leaf as {unit === 'mm' ? '0.30/0.35' : '12/14'}.
+                </Words>
+                <Act
+                  label={`Take out ${set.name || 'this set'}`}
+                  onPress={() => onChange(sets.filter((_, i) => i !== place))}
+                />
+              </>
+            )}
           </Stack>
         );
       })}
-      <Act label="Add a blade set" icon="add" onPress={() => onChange([...sets, NEW])} />
+      {!readOnly && (
+        <Act label="Add a blade set" icon="add" onPress={() => onChange([...sets, NEW])} />
+      )}
     </Stack>
   );
 }
