@@ -22,6 +22,8 @@ async function idOf(path: string, name: string): Promise<string> {
 test('names, roles and contrast of machine, sheet, record and shop hold by day and by night @more', async ({
   page,
 }) => {
+  // All of a page is in sight: what is half under the places would be counted as small as its half.
+  await page.setViewportSize({ width: 390, height: 4000 });
   const machine = await idOf('/machines', 'Salt truck 3');
   const sheet = await idOf('/sheets', 'Godwit 6U');
   const { history } = await (await server.fetch(`/machines/${machine}`)).json();
@@ -39,6 +41,12 @@ test('names, roles and contrast of machine, sheet, record and shop hold by day a
     await expect(page.getByText(shows).first()).toBeVisible();
     expect(await violations(page), path).toEqual([]);
   }
+  // Told at the places, and not on each page behind them.
+  const note = page.getByText('Over plain HTTP this phone cannot open', { exact: false });
+  await expect(note).toBeVisible();
+  await page.goto(`${server.url}/machines/${machine}`);
+  await expect(page.getByText('Past jobs').first()).toBeVisible();
+  await expect(note).toHaveCount(0);
 });
 
 test('a place under a finger leads there, though the page comes meanwhile @more', async ({

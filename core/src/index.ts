@@ -262,6 +262,7 @@ export type { Question } from './job/instruction/questions';
 export {
   describeLock,
   describeEvent,
+  eventWords,
   describeReading,
   readingWithUnit,
   describeShim,

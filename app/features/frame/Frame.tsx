@@ -45,7 +45,7 @@ export function Frame({ title, aside, back, children }: Props) {
         contentContainerStyle={[styles.content, wide && styles.wide]}
       >
         <Heading {...{ title, aside, back }} />
-        <PhoneNotes />
+        <PhoneNotes atPlace={back === undefined} />
         {children}
       </ScrollView>
     </View>

@@ -3,8 +3,11 @@ import { View } from 'react-native';
 import { useAppSelector } from '../../state/store';
 import { Words } from '../../ui/Words';
 
-/** What is to be known of this phone before it is relied on where there is no signal. */
-export function PhoneNotes() {
+/**
+ * What is to be known of this phone before it is relied on where there is no signal. What is so each
+ * day is told at the places, and takes no room on the pages behind them.
+ */
+export function PhoneNotes({ atPlace }: { atPlace: boolean }) {
   const { keptSince, keptBecause, nearlyFull, cannotReopen, newVersion } = useAppSelector(
     ({ phone }) => phone,
   );
@@ -17,6 +20,7 @@ export function PhoneNotes() {
     nearlyFull &&
       'This phone is nearly full. Make room before a long job: what cannot be kept here cannot be recorded.',
     cannotReopen &&
+      atPlace &&
       'Over plain HTTP this phone cannot open Long Bar again without signal. What is recorded is kept all the same. HTTPS mends it.',
     newVersion && 'A newer version is here. It takes over once no job is open.',
   ].filter((note) => note !== false);

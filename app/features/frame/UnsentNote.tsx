@@ -1,4 +1,4 @@
-import { formatHours, formatInstant } from '@longbar/core';
+import { eventWords, formatHours, formatInstant } from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
@@ -61,7 +61,7 @@ function noteWords(count: number, aside: number, failed: string | null): string 
 function refusedWords(item: Outgoing): string {
   switch (item.kind) {
     case 'event':
-      return item.event.type;
+      return eventWords(item.event);
     case 'job':
       return 'A job';
     case 'proof':

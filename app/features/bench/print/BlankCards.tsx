@@ -44,7 +44,7 @@ export function BlankCards() {
           ))}
         </View>,
       ]}
-      size={`a card is ${(width - 2 * MARGIN) / 2} mm wide`}
+      size={`a card is ${Math.round(width / 2 - MARGIN)} mm wide`}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { describeEvent, itemNames, lastTapped } from '@longbar/core';
+import { eventWords, itemNames, lastTapped } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useRef, type ComponentProps, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
@@ -79,9 +79,8 @@ function undoWords({ state, setting, by }: WorkingJob): string | undefined {
   const turned = tapped.find((event) => event.type === 'crank.turned' && event.degrees !== null);
   const named = turned ?? tapped[0];
   if (!named) return undefined;
-  const { what, detail } = describeEvent(named, itemNames(setting.sheet, state));
-  const more = tapped.length > 1 && `and ${tapped.length - 1} more`;
-  return [what, detail, more].filter(Boolean).join(' ');
+  const words = eventWords(named, itemNames(setting.sheet, state));
+  return tapped.length > 1 ? `${words} and ${tapped.length - 1} more` : words;
 }
 
 const styles = StyleSheet.create({

@@ -1,4 +1,4 @@
-import { describeEvent, formatInstant, itemNames, lastDone } from '@longbar/core';
+import { eventWords, formatInstant, itemNames, lastDone } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { Act } from '../../../ui/Act';
 import { Caution } from '../../../ui/Caution';
@@ -13,7 +13,7 @@ export function WhereWasI({ job, after }: Props) {
   const { state } = job;
   const { target, doubted } = state.crank;
   const done = lastDone(state);
-  const last = done && describeEvent(done, itemNames(job.setting.sheet, state));
+  const last = done && eventWords(done, itemNames(job.setting.sheet, state));
   const seen = state.standing.findLast(({ type }) => type === 'crank.observed');
   return (
     <StepFrame
@@ -31,12 +31,7 @@ export function WhereWasI({ job, after }: Props) {
           : `The crank was last barred to ${Math.round(target)}°.`}
         {seen ? ` Last looked at on ${formatInstant(seen.at)}.` : ''}
       </Words>
-      {last && (
-        <Words>
-          Last done: {[last.what, last.detail].filter(Boolean).join(' ')}. Everything read and set
-          is kept.
-        </Words>
-      )}
+      {last && <Words>Last done: {last}. Everything read and set is kept.</Words>}
       <Caution>
         Isolations still on and locked? Anyone may have turned it since. Where that is not certain,
         find its position anew.

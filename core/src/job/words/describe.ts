@@ -9,7 +9,8 @@ import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatHours, formatInstant, formatLength } from '../../units';
 import { adjusterAsked } from '../instruction/questions';
-import type { EventOf, KnownEvent } from '../journal/events';
+import type { EventOf, JobEvent, KnownEvent } from '../journal/events';
+import { isKnown } from '../journal/events';
 import { scopeWords } from './scopeWords';
 import type { ItemNames } from './itemNames';
 import type { AdjusterEvent } from '../journal/foldAdjuster';
@@ -75,6 +76,18 @@ export function describeEvent(event: KnownEvent, names: ItemNames = NO_NAMES): D
   }
   if (isOfPosition(event)) return describePosition(event);
   return isOfEnd(event) ? describeEnd(event, names) : describePhase(event, names);
+}
+
+/**
+ * The same in one line; what only a newer version knows goes by its own name.
+ *
+ * @example eventWords({ type: 'tag.read', tag: 'B', id: 'e', job: 'j', n: 4, at: '', by: 'Ina' })
+ * // 'Data tag B'
+ */
+export function eventWords(event: JobEvent, names: ItemNames = NO_NAMES): string {
+  if (!isKnown(event)) return event.type;
+  const { what, detail } = describeEvent(event, names);
+  return detail === '' ? what : `${what} ${detail}`;
 }
 
 const AIMED_BY = {

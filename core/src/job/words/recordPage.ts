@@ -8,7 +8,6 @@ import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
 import { formatDay, formatHours, formatInstant } from '../../units';
 import type { JobEvent } from '../journal/events';
-import { isKnown } from '../journal/events';
 import type {
   JobRecord,
   JudgedReading,
@@ -17,7 +16,7 @@ import type {
 } from '../record/jobRecord';
 import { adjustersIn } from '../record/jobRecord';
 import {
-  describeEvent,
+  eventWords,
   describeLock,
   describeShim,
   describeUnset,
@@ -115,11 +114,9 @@ function oneLine(text: string): string {
 /** What reached the server when it was signed already, or a signature that came too soon. */
 function lateWords(event: JobEvent): string {
   const { by, at } = event;
-  const { what, detail } = isKnown(event) ? describeEvent(event) : { what: event.type, detail: '' };
-  const says = [what, detail].filter(Boolean).join(', ');
   const why =
     event.type === 'job.signed' ? 'A signature that does not count' : 'Came too late to count';
-  return `${why}, ${formatInstant(at)}, ${by}: ${says}`;
+  return `${why}, ${formatInstant(at)}, ${by}: ${eventWords(event)}`;
 }
 
 function unsignedWords({ abandoned }: JobRecord): string {
