@@ -17,6 +17,7 @@ const inNode = {
   moduleNameMapper: longbar,
   // Beside what else is kept: where tests write, it would go with what they leave.
   cacheDirectory: `${__dirname}/.cache/jest`,
+  setupFiles: [`${__dirname}/jest.quiet.cjs`],
   // After Jest has said how it tells where an error came from.
   setupFilesAfterEnv: [`${__dirname}/jest.fewFrames.cjs`],
 };

@@ -3,6 +3,7 @@ module.exports = {
   displayName: 'app',
   cacheDirectory: `${__dirname}/../.cache/jest`,
   rootDir: __dirname,
+  setupFiles: [`${__dirname}/../jest.quiet.cjs`],
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
   // As the application is built: started from the root, the preset would not find its configuration.
   transform: {
