@@ -5,10 +5,10 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useCrank } from '../../drawing/crank';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
-import { Row, Stack } from '../../ui/Panel';
+import { OneOf } from '../../ui/OneOf';
+import { Stack } from '../../ui/Panel';
 import { placeOf } from '../../ui/placeOf.web';
 import { space, WIDE } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
@@ -100,18 +100,12 @@ function Stands({ asked }: { asked: ChartAsked }) {
     router.replace(placeOf(chartAddress('chart', { ...asked, ...next })));
   return (
     <Fold title="The engine is another" holds="A vee, or one that fires unevenly">
-      <View role="radiogroup" aria-label="How the cylinders stand">
-        <Row>
-          {FORMS.map(([form, label]) => (
-            <Choice
-              key={form}
-              label={label}
-              chosen={asked.form === form}
-              onPress={() => show({ form })}
-            />
-          ))}
-        </Row>
-      </View>
+      <OneOf
+        name="How the cylinders stand"
+        options={FORMS}
+        chosen={asked.form}
+        onChoose={(form) => show({ form })}
+      />
       <Field
         label="Degrees from firing to firing"
         inputMode="text"

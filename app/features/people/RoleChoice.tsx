@@ -1,8 +1,6 @@
 import type { Role } from '@longbar/core';
 import { ROLES } from '@longbar/core';
-import { View } from 'react-native';
-import { Choice } from '../../ui/Choice';
-import { Tiles } from '../../ui/Tiles';
+import { OneOf } from '../../ui/OneOf';
 
 /** A role, and what it may do. */
 export const ROLE_WORDS: Record<Role, [string, string]> = {
@@ -15,16 +13,12 @@ export const ROLE_WORDS: Record<Role, [string, string]> = {
 /** What a person may do. */
 export function RoleChoice({ role, onChoose }: { role: Role; onChoose: (role: Role) => void }) {
   return (
-    <View role="radiogroup" aria-label="What they may do">
-      <Tiles columns={1}>
-        {ROLES.map((each) => {
-          const [label, detail] = ROLE_WORDS[each];
-          const chosen = each === role;
-          return (
-            <Choice key={each} {...{ label, detail, chosen }} onPress={() => onChoose(each)} />
-          );
-        })}
-      </Tiles>
-    </View>
+    <OneOf
+      name="What they may do"
+      columns={1}
+      options={ROLES.map((each) => [each, ...ROLE_WORDS[each]] as const)}
+      chosen={role}
+      onChoose={onChoose}
+    />
   );
 }

@@ -1,6 +1,4 @@
-import { View } from 'react-native';
-import { Choice } from '../../ui/Choice';
-import { Tiles } from '../../ui/Tiles';
+import { OneOf } from '../../ui/OneOf';
 
 type Props<Answer extends string> = {
   label: string;
@@ -15,17 +13,12 @@ type Props<Answer extends string> = {
 export function Answers<Answer extends string>(props: Props<Answer>) {
   const { label, said, answers, chosen, onSay } = props;
   return (
-    <View role="radiogroup" aria-label={label}>
-      <Tiles columns={2}>
-        {answers.map((each) => (
-          <Choice
-            key={each}
-            label={said[each]}
-            chosen={each === chosen}
-            onPress={() => onSay(each)}
-          />
-        ))}
-      </Tiles>
-    </View>
+    <OneOf
+      name={label}
+      columns={2}
+      options={answers.map((each) => [each, said[each]] as const)}
+      chosen={chosen}
+      onChoose={onSay}
+    />
   );
 }

@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { space, WIDE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
+import { OneOf } from '../../ui/OneOf';
 import { Row, Stack } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { Coming } from '../shared/Coming';
@@ -63,18 +63,13 @@ export function PracticeScreen() {
   }
   return (
     <Frame title="Practice" aside="An engine to make mistakes on" back="/bench">
-      <View role="radiogroup" aria-label="Exercise">
-        <Tiles columns={3}>
-          {EXERCISES.map((each) => (
-            <Choice
-              key={each}
-              label={TITLES[each]}
-              chosen={each === exercise}
-              onPress={() => choose(each)}
-            />
-          ))}
-        </Tiles>
-      </View>
+      <OneOf
+        name="Exercise"
+        columns={3}
+        options={EXERCISES.map((each) => [each, TITLES[each]] as const)}
+        chosen={exercise}
+        onChoose={choose}
+      />
       <View role="radiogroup" aria-label="Level">
         <Row>
           {LEVELS.map((each) => (

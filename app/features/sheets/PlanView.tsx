@@ -8,11 +8,9 @@ import {
 } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
+import { OneOf } from '../../ui/OneOf';
 import { Stack } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import { PlanComparison } from './PlanComparison';
 import { PlanStops } from './PlanStops';
@@ -44,18 +42,13 @@ export function PlanView(props: Props) {
   return (
     <Stack>
       <Words as="heading">Where to stop</Words>
-      <View role="radiogroup" aria-label="Method">
-        <Tiles columns={2}>
-          {answers.map(({ method: each }) => (
-            <Choice
-              key={each}
-              label={METHOD_TITLES[each]}
-              chosen={each === method}
-              onPress={() => onMethod(each)}
-            />
-          ))}
-        </Tiles>
-      </View>
+      <OneOf
+        name="Method"
+        columns={2}
+        options={answers.map(({ method: each }) => [each, METHOD_TITLES[each]] as const)}
+        chosen={method}
+        onChoose={onMethod}
+      />
       <Words color="secondInk">{METHOD_WORDS[method]}</Words>
       {sheet.cycle === 4 && (
         <Act

@@ -1,8 +1,6 @@
-import { View } from 'react-native';
-import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
+import { OneOf } from '../../ui/OneOf';
 import { Stack } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
 import { Words } from '../../ui/Words';
 import type { ShopDraft } from './shopDraft';
 
@@ -33,18 +31,13 @@ export function DriftRules({ draft, onChange }: Props) {
       </Stack>
       <Stack>
         <Words as="heading">What if an adjuster drifts one way?</Words>
-        <View role="radiogroup" aria-label="Aim">
-          <Tiles columns={1}>
-            {AIMS.map(([aim, label, detail]) => (
-              <Choice
-                key={aim}
-                {...{ label, detail }}
-                chosen={draft.aim === aim}
-                onPress={() => onChange({ aim })}
-              />
-            ))}
-          </Tiles>
-        </View>
+        <OneOf
+          name="Aim"
+          columns={1}
+          options={AIMS}
+          chosen={draft.aim}
+          onChoose={(aim) => onChange({ aim })}
+        />
         <Words as="note" color="secondInk">
           Always inside the maker’s limits. Where the manual forbids it, leave this off.
         </Words>

@@ -1,8 +1,6 @@
-import { View } from 'react-native';
-import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
-import { Row, Stack } from '../../ui/Panel';
-import { Tiles } from '../../ui/Tiles';
+import { OneOf } from '../../ui/OneOf';
+import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { BladeSets } from './BladeSets';
 import { DriftRules } from './DriftRules';
@@ -31,33 +29,22 @@ export function RulesFields({ draft, onChange }: Props) {
       <ShopBasicsFields basics={draft} onChange={onChange} />
       <Stack>
         <Words as="heading">How is it decided?</Words>
-        <View role="radiogroup" aria-label="Policy">
-          <Tiles columns={1}>
-            {POLICIES.map(([policy, label, detail]) => (
-              <Choice
-                key={policy}
-                {...{ label, detail }}
-                chosen={draft.policy === policy}
-                onPress={() => onChange({ policy })}
-              />
-            ))}
-          </Tiles>
-        </View>
+        <OneOf
+          name="Policy"
+          columns={1}
+          options={POLICIES}
+          chosen={draft.policy}
+          onChoose={(policy) => onChange({ policy })}
+        />
       </Stack>
       <Stack>
         <Words as="heading">Once round again, what is read?</Words>
-        <View role="radiogroup" aria-label="Once round again">
-          <Row>
-            {ROUNDS.map(([round, label]) => (
-              <Choice
-                key={round}
-                label={label}
-                chosen={draft.round === round}
-                onPress={() => onChange({ round })}
-              />
-            ))}
-          </Row>
-        </View>
+        <OneOf
+          name="Once round again"
+          options={ROUNDS}
+          chosen={draft.round}
+          onChoose={(round) => onChange({ round })}
+        />
       </Stack>
       <Stack>
         <Words as="heading">When is a check soon?</Words>

@@ -1,9 +1,8 @@
 import { UnitsSchema } from '@longbar/core';
-import { View } from 'react-native';
 import * as v from 'valibot';
-import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
-import { Row, Stack } from '../../ui/Panel';
+import { OneOf } from '../../ui/OneOf';
+import { Stack } from '../../ui/Panel';
 import { Select } from '../../ui/Select';
 import { Words } from '../../ui/Words';
 import { space } from '../../theme/tokens';
@@ -32,20 +31,15 @@ export function ShopBasicsFields({ basics, onChange }: Props) {
       <Stack gap={space.small}>
         <Words as="strong">Which unit first? Where one is enough, it is that one.</Words>
         {UNITS.map(([key, title, choices]) => (
-          <View key={key} role="radiogroup" aria-label={title}>
-            <Row>
-              {choices.map((unit) => (
-                <Choice
-                  key={unit}
-                  label={`${unit} first`}
-                  chosen={units[key] === unit}
-                  onPress={() =>
-                    onChange({ units: v.parse(UnitsSchema, { ...units, [key]: unit }) })
-                  }
-                />
-              ))}
-            </Row>
-          </View>
+          <OneOf
+            key={key}
+            name={title}
+            options={choices.map((unit) => [unit, `${unit} first`] as const)}
+            chosen={units[key]}
+            onChoose={(unit) =>
+              onChange({ units: v.parse(UnitsSchema, { ...units, [key]: unit }) })
+            }
+          />
         ))}
       </Stack>
       <Select

@@ -1,8 +1,7 @@
 import { firingOf, turnMarks } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../../ui/Choice';
-import { Row } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
 import { Words } from '../../../ui/Words';
 import type { Paper } from '../../shared/paper';
 import { pixels, sizeOf, usualPaper } from '../../shared/paper';
@@ -14,13 +13,17 @@ import { DiscSheet } from './DiscSheet';
 import { CheckLine } from './StripSheet';
 
 const MARGIN = 10;
-const SENSES = ['clockwise', 'counterclockwise'] as const;
+const SENSES = [
+  ['clockwise', 'Turns clockwise'],
+  ['counterclockwise', 'Turns counterclockwise'],
+] as const;
+type Sense = (typeof SENSES)[number][0];
 
 /** A degree disc for the nose of the crank. */
 export function DiscScreen(query: ChartQuery) {
   const chart = chartNamed(query);
   const [paper, setPaper] = useState<Paper>(usualPaper);
-  const [sense, setSense] = useState<(typeof SENSES)[number]>('clockwise');
+  const [sense, setSense] = useState<Sense>('clockwise');
   const across = useFigure('Across, mm', 180);
   const most = Math.floor(sizeOf(paper).width - 2 * MARGIN - 2);
   const mm = across.value ?? 0;
@@ -37,18 +40,12 @@ export function DiscScreen(query: ChartQuery) {
     >
       <FigureField of={across} />
       {!usable && <Words as="note">This paper holds 60 to {most} mm.</Words>}
-      <View role="radiogroup" aria-label="The crank turns, seen from where the disc is read">
-        <Row>
-          {SENSES.map((each) => (
-            <Choice
-              key={each}
-              label={each === 'clockwise' ? 'Turns clockwise' : 'Turns counterclockwise'}
-              chosen={each === sense}
-              onPress={() => setSense(each)}
-            />
-          ))}
-        </Row>
-      </View>
+      <OneOf
+        name="The crank turns, seen from where the disc is read"
+        options={SENSES}
+        chosen={sense}
+        onChoose={setSense}
+      />
       <Words>
         Glue it on card, cut out the middle to fit the bolt, and bend a wire for a pointer. Set 0°
         with No. 1 at its top, found from both sides of a stop.
@@ -59,7 +56,7 @@ export function DiscScreen(query: ChartQuery) {
 
 type DiscProps = {
   mm: number;
-  sense: (typeof SENSES)[number];
+  sense: Sense;
   chart: ChartAsked | undefined;
 };
 

@@ -1,9 +1,8 @@
 import type { BenchFigures, Screw } from '@longbar/core';
 import { partOfTurn, screwTurn } from '@longbar/core';
 import { useState } from 'react';
-import { View } from 'react-native';
-import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { ScrewClock } from '../drawings/ScrewClock';
 import { FigureField, useFigure, useLength } from '../figure';
@@ -33,13 +32,7 @@ export function ScrewSum({ figures: { spec, measured, screw } }: { figures: Benc
       <FigureField of={wanted} />
       <FigureField of={pitch} />
       <FigureField of={ratio} />
-      <View role="radiogroup" aria-label="Where the screw is">
-        <Row>
-          {SIDES.map(([each, label]) => (
-            <Choice key={each} label={label} chosen={each === side} onPress={() => setSide(each)} />
-          ))}
-        </Row>
-      </View>
+      <OneOf name="Where the screw is" options={SIDES} chosen={side} onChoose={setSide} />
       {turn && (
         <>
           <ScrewClock degrees={turn.degrees} says={turnWords(turn.degrees)} />

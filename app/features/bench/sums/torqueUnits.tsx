@@ -1,8 +1,6 @@
 import type { TorqueUnit } from '@longbar/core';
 import { unitsShown } from '@longbar/core';
-import { View } from 'react-native';
-import { Choice } from '../../../ui/Choice';
-import { Row } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
 
 /** The unit of torque that the shop works in. */
 export function shopTorque(): TorqueUnit {
@@ -30,12 +28,6 @@ type Props<U extends string> = {
 /** One unit of a few, beside each other. */
 export function UnitTiles<U extends string>({ name, units, chosen, onChoose }: Props<U>) {
   return (
-    <View role="radiogroup" aria-label={name}>
-      <Row>
-        {units.map((unit) => (
-          <Choice key={unit} label={unit} chosen={unit === chosen} onPress={() => onChoose(unit)} />
-        ))}
-      </Row>
-    </View>
+    <OneOf {...{ name, chosen, onChoose }} options={units.map((unit) => [unit, unit] as const)} />
   );
 }

@@ -7,7 +7,7 @@ import { EngineView } from '../../sheets/EngineView';
 import { space, WIDE } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Frame } from '../../frame/Frame';
@@ -42,18 +42,12 @@ export function WhyScreen({ order, job }: { order?: string; job?: string }) {
           <View style={styles.centre}>
             <LivingSection {...{ sheet, crank, drive }} width={left} />
           </View>
-          <View role="radiogroup" aria-label="How the valves are driven">
-            <Row>
-              {DRIVES.map(([each, label]) => (
-                <Choice
-                  key={each}
-                  label={label}
-                  chosen={each === drive}
-                  onPress={() => setDrive(each)}
-                />
-              ))}
-            </Row>
-          </View>
+          <OneOf
+            name="How the valves are driven"
+            options={DRIVES}
+            chosen={drive}
+            onChoose={setDrive}
+          />
           <Words as="note" color="secondInk">
             Drag across the section, or the line in the map below. The gap is drawn far larger than
             it is, the lobes are typical ones.

@@ -3,11 +3,10 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { placeOf } from '../../../ui/placeOf.web';
 import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { AnySum } from '../../bench/AnySum';
 import type { SumId } from '../../bench/sums';
@@ -41,13 +40,13 @@ function Sums({ job: { setting, state, instruction } }: { job: WorkingJob }) {
   const [chosen, choose] = useState<SumId>(() => sumCalledFor(instruction) ?? 'blades');
   return (
     <>
-      <View role="radiogroup" aria-label="Sum">
-        <Tiles columns={3}>
-          {SUMS.map(({ id, title }) => (
-            <Choice key={id} label={title} chosen={id === chosen} onPress={() => choose(id)} />
-          ))}
-        </Tiles>
-      </View>
+      <OneOf
+        name="Sum"
+        columns={3}
+        options={SUMS.map(({ id, title }) => [id, title] as const)}
+        chosen={chosen}
+        onChoose={choose}
+      />
       <Words as="title">{sumOf(chosen)?.title}</Words>
       <Words color="secondInk">
         It begins with the figures of this job; nothing here is written down.

@@ -1,7 +1,6 @@
 import type { GaugeFor, Reading } from '@longbar/core';
 import { isRefused, readGaugeLine } from '@longbar/core';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { gaugeLink } from '../../../phone/gaugeLink';
 import type { PortSettings } from '../../../phone/serial.web';
@@ -11,9 +10,9 @@ import type { Preferences } from '../../../state/preferences';
 import { preferencesChanged } from '../../../state/preferences';
 import { useAppSelector } from '../../../state/store';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
 import { Fold } from '../../../ui/Fold';
-import { Row, Stack } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Select } from '../../../ui/Select';
 import { Words } from '../../../ui/Words';
 
@@ -91,18 +90,12 @@ function GaugeSettings({ connected }: { connected: boolean }) {
   const settings = { baudRate, ...(FRAMES[frame] ?? FRAMES['8 N 1']!) };
   return (
     <>
-      <View role="radiogroup" aria-label="Gauge">
-        <Row>
-          {KINDS.map(([each, label]) => (
-            <Choice
-              key={each}
-              label={label}
-              chosen={each === kind}
-              onPress={() => change({ kind: each })}
-            />
-          ))}
-        </Row>
-      </View>
+      <OneOf
+        name="Gauge"
+        options={KINDS}
+        chosen={kind}
+        onChoose={(each) => change({ kind: each })}
+      />
       {kind === 'typed' && (
         <Words as="note">
           A caliper or a wrench that types: press its button while a reading is asked for. Its
