@@ -150,8 +150,6 @@ describe('two processes on one database', () => {
 describe('a connection that is cut', () => {
   it('loses nothing that was acknowledged, doubles nothing, and is made anew', async () => {
     const job = await newJob();
-    // Each cut is noted.
-    jest.spyOn(console, 'debug').mockReturnValue();
     const phones = eightPhones(job, 40);
     let cuts = 0;
     const cutting = setInterval(() => {
@@ -177,7 +175,6 @@ describe('a connection that is cut', () => {
 describe('a cable that is pulled', () => {
   let cable: Cable;
   beforeEach(async () => {
-    jest.spyOn(console, 'debug').mockReturnValue();
     await both[1].close();
     cable = await cableTo(own.url);
     both[1] = await openDatabase('', { url: cable.url, patience: 3000 });
