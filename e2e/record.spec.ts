@@ -29,7 +29,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   const row = (name: string) => wanted.rows.find((each) => each.name === name);
   expect(row('No. 1 exhaust')?.limits).toBe('0.35–0.45 mm, 14–17.7 thou');
   expect(row('No. 1 exhaust')?.done).toContain('locked at 46 N·m (33.9 lb·ft)');
-  expect(row('No. 1 injector')?.limits).toBe('0.60–1.00 N·m');
+  expect(row('No. 1 injector')?.limits).toBe('0.60–1.00 N·m, 5.3–8.9 lb·in');
   expect(row('No. 1 injector')?.done).toBe('tightened by feel');
   expect(row('No. 1 brake')?.done).toContain('cannot be set');
   expect(wanted.rows.some(({ done }) => /shim .* mm out, shim .* mm in/.test(done))).toBe(true);

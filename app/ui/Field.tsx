@@ -15,6 +15,8 @@ type Props = Pick<
   label: string;
   /** In full, where the label is short. */
   name?: string;
+  /** Said below it while nothing is wrong. */
+  hint?: string;
   value: string;
   onChange: (text: string) => void;
   /** What is wrong with it, beside the field. */
@@ -39,7 +41,7 @@ const Input = memo(TextInput);
 
 /** A field to type in, with what is wrong said below it. */
 export function Field(props: Props) {
-  const { label, name, value, onChange, error, mistaken, onSubmitEditing, ...input } = props;
+  const { label, name, hint, value, onChange, error, mistaken, onSubmitEditing, ...input } = props;
   const tokens = useTokens();
   const readOnly = useReadOnly();
   const style = useMemo(() => ({ backgroundColor: tokens.sheet }), [tokens]);
@@ -63,6 +65,11 @@ export function Field(props: Props) {
         contentStyle={input.multiline === true && AS_HIGH}
         {...input}
       />
+      {hint !== undefined && error === undefined && (
+        <Words as="note" color="secondInk">
+          {hint}
+        </Words>
+      )}
       {error !== undefined && (
         <Words as="note" color="stop" role="alert">
           {error}

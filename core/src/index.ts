@@ -74,13 +74,16 @@ export { middleOf, readingFromFigure } from './gauging/reading';
 export {
   formatFigure,
   formatInBoth,
-  formatInInches,
+  formatInOther,
   formatSetting,
   formatSpecInBoth,
+  lastPlaceOf,
   measureOf,
   metricUnitOf,
+  unitOf,
 } from './gauging/measure';
-export type { Measure } from './gauging/measure';
+export { type ShownUnit, SIZES } from './gauging/figureUnits';
+export type { Measure, MeasureUnits } from './gauging/measure';
 export type { Reading, Trial } from './gauging/reading';
 export { aimAt, entryAtWork } from './job/instruction/aimAt';
 export { type FleetReading, readFleetPage } from './exchange/fleetPage';
@@ -137,7 +140,7 @@ export { adapterSetting } from './torque/adapter';
 export type { AdapterSum } from './torque/adapter';
 export { showBy, showUnits, unitsShown, USUAL_UNITS, wallClock } from './shownAs';
 export type { Shown, Units } from './shownAs';
-export { formatTemperature, fromFahrenheit } from './temperature';
+export { formatTemperature, fromFahrenheit, inFahrenheit } from './temperature';
 export { readNumber } from './typedNumber';
 export { convertTorque, formatTorque, formatTorqueAlone, TORQUE_UNITS } from './torque/units';
 export type { TorqueUnit } from './torque/units';

@@ -50,7 +50,7 @@ describe('figures in two units', () => {
       usual: [
         '0.33 mm, 13 thou',
         '63.50 mm, 2.500 in',
-        '0.90 N·m',
+        '0.90 N·m, 8.0 lb·in',
         '64 µm (2.5 thou)',
         '5 µm (0.2 thou)',
         '46 N·m (33.9 lb·ft)',
@@ -60,7 +60,7 @@ describe('figures in two units', () => {
       others: [
         '13 thou, 0.33 mm',
         '2.500 in, 63.50 mm',
-        '0.90 N·m',
+        '8.0 lb·in, 0.90 N·m',
         '2.5 thou (64 µm)',
         '0.2 thou (5 µm)',
         '33.9 lb·ft (46 N·m)',
@@ -92,31 +92,29 @@ describe('figures in one unit', () => {
     // What programs read is in one unit, whatever people have first.
     forPrograms: metricUnitOf('lash'),
   });
-  const eitherWay = {
-    slipOfPreload: '9.00 N·m is ten times off: was 0.90 N·m meant?',
-    height: '63.50',
-    forPrograms: 'mm',
-  };
-
-  it('are in the shop’s: a gap in thou where its blades are, a height in mm as gauges are', () => {
+  it('are in the shop’s: a gap, a height and a preload alike', () => {
     expect(inEither(said)).toEqual({
       usual: {
-        ...eitherWay,
         aim: 'It closes 64 µm in 1,000 h: from 0.38 mm it lasts 1,560 h, from the maker’s 0.33 mm 780 h.',
         judged: 'Tight: 0.254 mm does not enter, the limit is 0.28 mm. Bring it to 0.33 mm.',
         slip: '3.30 mm is ten times off: was 0.33 mm meant?',
+        slipOfPreload: '9.00 N·m is ten times off: was 0.90 N·m meant?',
         readings: ['0.305–0.356 mm', '63.50 mm'],
+        height: '63.50',
+        forPrograms: 'mm',
         spec: '0.33 mm (0.28 to 0.38), 13 thou',
-        limits: ['0.28–0.38 mm, 11–15 thou', '63.40–63.60 mm, 2.496–2.504 in'],
+        limits: ['0.28–0.38 mm, 11–15 thou', '63.40–63.60 mm, 2.4961–2.5039 in'],
       },
       others: {
-        ...eitherWay,
         aim: 'It closes 2.5 thou in 1,000 h: from 15 thou it lasts 1,560 h, from the maker’s 13 thou 780 h.',
         judged: 'Tight: 10 thou does not enter, the limit is 11 thou. Bring it to 13 thou.',
         slip: '130 thou is ten times off: was 13 thou meant?',
-        readings: ['12–14 thou', '63.50 mm'],
+        slipOfPreload: '79.7 lb·in is ten times off: was 8.0 lb·in meant?',
+        readings: ['12–14 thou', '2.500 in'],
+        height: '2.500',
+        forPrograms: 'mm',
         spec: '13 thou (11 to 15), 0.33 mm',
-        limits: ['11–15 thou, 0.28–0.38 mm', '2.496–2.504 in, 63.40–63.60 mm'],
+        limits: ['11–15 thou, 0.28–0.38 mm', '2.4961–2.5039 in, 63.40–63.60 mm'],
       },
     });
   });

@@ -8,9 +8,14 @@ const degrees = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
  * @example formatTemperature(20) // '20 °C (68 °F)'
  */
 export function formatTemperature(celsius: number): string {
-  const both = [`${degrees.format(celsius)} °C`, `${degrees.format(celsius * 1.8 + 32)} °F`];
+  const both = [`${degrees.format(celsius)} °C`, `${degrees.format(inFahrenheit(celsius))} °F`];
   if (unitsShown().temperature === '°F') both.reverse();
   return `${both[0]} (${both[1]})`;
+}
+
+/** °C in °F. */
+export function inFahrenheit(celsius: number): number {
+  return celsius * 1.8 + 32;
 }
 
 /** °F in °C. */

@@ -1,5 +1,5 @@
 import { webStyle } from '../../ui/webStyle.web';
-import type { EngineSheet, LengthUnit, SheetDetail } from '@longbar/core';
+import type { EngineSheet, SheetDetail, Units } from '@longbar/core';
 import { unitsShown } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
@@ -48,7 +48,7 @@ export function EditorScreen({ id }: { id: string | undefined }) {
 function Editor({ base, published }: { base: EngineSheet; published?: SheetDetail }) {
   const { width } = useWindowDimensions();
   const wide = width >= WIDE;
-  const [unit, setUnit] = useState<LengthUnit>(unitsShown().length);
+  const [units, setUnits] = useState<Units>(unitsShown);
   const [anew, setAnew] = useState(0);
   const [tried, setTried] = useState(false);
   const draft = useDraft(published ? `${published.id}.${published.revision}` : 'new', base);
@@ -62,7 +62,7 @@ function Editor({ base, published }: { base: EngineSheet; published?: SheetDetai
   const publish = (
     <Publish {...{ draft, published }} onDiscard={discard} onTry={() => setTried(true)} />
   );
-  const props = { draft, unit, onUnit: setUnit };
+  const props = { draft, units, onUnits: setUnits };
   return (
     <TriedContext value={tried}>
       <View style={wide ? styles.wide : undefined}>

@@ -1,5 +1,4 @@
 import { webStyle } from '../../ui/webStyle.web';
-import type { LengthUnit } from '@longbar/core';
 import { isRefused, notYet, parseSheet } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { useRef, useState } from 'react';
@@ -16,13 +15,14 @@ import { OrderQuestion } from './questions/OrderQuestion';
 import { PatternQuestion } from './questions/PatternQuestion';
 import { ValvesQuestion } from './questions/ValvesQuestion';
 import { SectionFolds } from './SectionFolds';
+import type { UnitsProps } from './UnitChoice';
 
-type Props = QuestionProps & {
-  onUnit: (unit: LengthUnit) => void;
-  tried: boolean;
-  publish: ReactNode;
-  onAnew: () => void;
-};
+type Props = QuestionProps &
+  UnitsProps & {
+    tried: boolean;
+    publish: ReactNode;
+    onAnew: () => void;
+  };
 
 const STEPS = ['Which engine', 'Firing order', 'Valves', 'Limits', 'Publish'] as const;
 

@@ -1,12 +1,15 @@
-import type { LengthUnit } from '@longbar/core';
-import { formatMillimetres, fromThou, readNumber } from '@longbar/core';
+import type { Measure, Units } from '@longbar/core';
+import { readNumber, unitOf } from '@longbar/core';
 import { useState } from 'react';
+import type { Notation } from './notations';
+import { OF_MEASURE, OF_TEMPERATURE, OF_TORQUE, PLAIN, THREADS } from './notations';
 import { TypedField } from './TypedField';
 
 type Props = {
   label: string;
   /** In full, where the label is short. */
   name?: string;
+  hint?: string;
   value: number | undefined;
   /** Not a number where what is typed is none, so that the sheet's own check says so. */
   onChange: (value: number | undefined) => void;
@@ -15,12 +18,9 @@ type Props = {
   mistaken?: boolean;
 };
 
-type Notation = { read: (figure: number) => number; show: (value: number) => string };
-const PLAIN: Notation = { read: (figure) => figure, show: String };
-
 /** A figure typed as people write it; an empty field takes the figure out of the sheet. */
 export function NumberField({ notation = PLAIN, ...props }: Props & { notation?: Notation }) {
-  const { label, name = label, value, onChange, error, mistaken = false } = props;
+  const { label, name = label, hint, value, onChange, error, mistaken = false } = props;
   const [text, setText] = useState(() => (isFigure(value) ? notation.show(value) : ''));
   const type = (typed: string) => {
     setText(typed);
@@ -29,6 +29,7 @@ export function NumberField({ notation = PLAIN, ...props }: Props & { notation?:
   return (
     <TypedField
       {...{ label, name, error, mistaken }}
+      {...(hint !== undefined && { hint })}
       inputMode="decimal"
       value={text}
       onChange={type}
@@ -36,28 +37,45 @@ export function NumberField({ notation = PLAIN, ...props }: Props & { notation?:
   );
 }
 
-/** A length in the unit in hand, whole µm inside. */
-export function LengthField({ unit, ...props }: Props & { unit: LengthUnit }) {
-  return <NumberField key={unit} {...props} {...named(props, unit)} notation={NOTATIONS[unit]} />;
+/** Limits are of a measure: in the unit of it that the manual has, whole µm or mN·m inside. */
+export function MeasureField(props: Props & { measure: Measure; units: Units }) {
+  const { measure, units, ...field } = props;
+  const unit = unitOf(measure, units);
+  return <NumberField key={unit} {...field} {...named(field, unit)} notation={OF_MEASURE[unit]} />;
 }
 
-/** The unit stands behind the label, or behind the full name where the label is short. */
-function named({ label, name }: Props, unit: string): Pick<Props, 'label' | 'name'> {
-  return name === undefined ? { label: `${label}, ${unit}` } : { label, name: `${name}, ${unit}` };
+/** A length that is measured with a rule, whole µm inside. */
+export function MillimetresField(props: Props) {
+  return <NumberField {...props} {...named(props, 'mm')} notation={OF_MEASURE.mm} />;
 }
 
-const NOTATIONS: Record<LengthUnit | 'N·m', Notation> = {
-  mm: {
-    read: (millimetres) => Math.round(millimetres * 1000),
-    show: (length) => formatMillimetres(length).replaceAll(',', ''),
-  },
-  thou: { read: fromThou, show: (length) => String(Math.round(length / 2.54) / 10) },
-  'N·m': { read: (torque) => Math.round(torque * 1000), show: (torque) => String(torque / 1000) },
-};
+/** How fine a thread is, as its standard has it: its pitch, or its threads in an inch; µm inside. */
+export function PitchField({ units, ...props }: Props & { units: Units }) {
+  if (units.length === 'mm') return <MillimetresField key="mm" {...props} />;
+  return (
+    <NumberField key="in" {...props} {...named(props, 'threads in an inch')} notation={THREADS} />
+  );
+}
 
-/** A preload in N·m, whole mN·m inside. */
-export function PreloadField(props: Props) {
-  return <NumberField {...props} {...named(props, 'N·m')} notation={NOTATIONS['N·m']} />;
+/** A torque in the unit that the manual has, N·m inside. */
+export function TorqueField({ units, ...props }: Props & { units: Units }) {
+  const { torque } = units;
+  return (
+    <NumberField key={torque} {...props} {...named(props, torque)} notation={OF_TORQUE[torque]} />
+  );
+}
+
+/** A temperature in the unit that the shop has first, °C inside. */
+export function TemperatureField({ units, ...props }: Props & { units: Units }) {
+  const { temperature } = units;
+  return (
+    <NumberField {...props} {...named(props, temperature)} notation={OF_TEMPERATURE[temperature]} />
+  );
+}
+
+/** The unit stands behind the label, and behind the full name. */
+function named({ label, name = label }: Props, unit: string): Pick<Props, 'label' | 'name'> {
+  return { label: `${label}, ${unit}`, name: `${name}, ${unit}` };
 }
 
 function isFigure(value: number | undefined | null): value is number {

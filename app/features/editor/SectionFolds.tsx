@@ -1,20 +1,20 @@
 import { Fold } from '../../ui/Fold';
-import type { LengthUnit } from '@longbar/core';
 import type { QuestionProps } from './questionProps';
 import { SECTIONS } from './sections';
+import type { UnitsProps } from './UnitChoice';
 import { UnitChoice } from './UnitChoice';
 
-type Props = QuestionProps & {
-  onUnit: (unit: LengthUnit) => void;
-  /** Whether somebody asked to publish: what is wrong is said from then on. */
-  tried: boolean;
-};
+type Props = QuestionProps &
+  UnitsProps & {
+    /** Whether somebody asked to publish: what is wrong is said from then on. */
+    tried: boolean;
+  };
 
 /** The whole sheet in folded sections, each of which says in one line what it holds. */
-export function SectionFolds({ draft, unit, onUnit, tried }: Props) {
+export function SectionFolds({ draft, units, onUnits, tried }: Props) {
   return (
     <>
-      <UnitChoice unit={unit} onUnit={onUnit} />
+      <UnitChoice torques {...{ units, onUnits }} />
       {SECTIONS.map(({ title, holds, paths, questions }) => {
         const mistake = tried
           ? draft.issues.find(({ path }) =>
@@ -28,7 +28,7 @@ export function SectionFolds({ draft, unit, onUnit, tried }: Props) {
             holds={mistake?.message ?? holds(draft.sheet)}
             wrong={mistake !== undefined}
           >
-            {questions({ draft, unit })}
+            {questions({ draft, units })}
           </Fold>
         );
       })}

@@ -1,8 +1,12 @@
-import type { AdjusterEntry, LengthUnit } from '@longbar/core';
+import type { AdjusterEntry, Units } from '@longbar/core';
 import type { Draft } from './useDraft';
 
 /** What every question of the editor is given. */
-export type QuestionProps = { draft: Draft; unit: LengthUnit };
+export type QuestionProps = {
+  draft: Draft;
+  /** In which the manual gives its figures. */
+  units: Units;
+};
 
 /** What a question of one kind of adjuster is given. */
 export type AdjusterProps = QuestionProps & {

@@ -1,6 +1,7 @@
-import { convertTorque } from '../torque/units';
 import { readNumber } from '../typedNumber';
+import { SIZES } from './figureUnits';
 import type { Measure } from './measure';
+import { unitOf } from './measure';
 import type { Reading } from './reading';
 import { readingFromFigure } from './reading';
 import type { Result } from '../result';
@@ -13,20 +14,22 @@ export type GaugeFor = { measure: Measure; spec: { low: number; high: number } }
 
 /** µm, or mN·m, in one of the units that gauges send. */
 const SENT: Record<string, { of: 'length' | 'torque'; size: number }> = {
-  mm: { of: 'length', size: 1000 },
-  in: { of: 'length', size: 25_400 },
-  inch: { of: 'length', size: 25_400 },
-  nm: { of: 'torque', size: 1000 },
-  'n.m': { of: 'torque', size: 1000 },
-  'n·m': { of: 'torque', size: 1000 },
-  'lb.in': { of: 'torque', size: convertTorque(1000, 'lb·in', 'N·m') },
-  'lb.ft': { of: 'torque', size: convertTorque(1000, 'lb·ft', 'N·m') },
+  mm: { of: 'length', size: SIZES.mm },
+  in: { of: 'length', size: SIZES.in },
+  inch: { of: 'length', size: SIZES.in },
+  nm: { of: 'torque', size: SIZES['N·m'] },
+  'n.m': { of: 'torque', size: SIZES['N·m'] },
+  'n·m': { of: 'torque', size: SIZES['N·m'] },
+  'lb.in': { of: 'torque', size: SIZES['lb·in'] },
+  'lb·in': { of: 'torque', size: SIZES['lb·in'] },
+  'lb.ft': { of: 'torque', size: SIZES['lb·ft'] },
+  'lb·ft': { of: 'torque', size: SIZES['lb·ft'] },
 };
 
 /**
  * One line of a digital gauge: a sign, a figure and its unit, as `+12.345 mm` or `0.90 N.m`; a
- * line without a unit is in mm, or N·m where a torque is asked for. Refused with the reason where
- * it is no figure, of another kind, negative, or far from anything this can be.
+ * line without a unit is in the shop's, a gap's in inches where that is thou. Refused with the reason
+ * where it is no figure, of another kind, negative, or far from anything this can be.
  *
  * @example readGaugeLine('+63.500 mm', { measure: 'height', spec: { low: 63_000, high: 64_000 } })
  *   // { reading: { go: 63495, noGo: 63505, how: 'gauge' } }
@@ -38,11 +41,13 @@ export function readGaugeLine(line: string, { measure, spec }: GaugeFor): GaugeR
   if (value === undefined)
     return { refused: 'unreadable', says: `The gauge sent “${shown(line)}”, which is no figure.` };
   const torque = measure === 'preload';
-  const unit = word === '' ? (torque ? SENT['nm'] : SENT['mm']) : SENT[word.toLowerCase()];
+  // A gauge shows a gap as it shows a height.
+  const sent = word === '' ? unitOf(torque ? measure : 'height') : word;
+  const unit = SENT[sent.toLowerCase()];
   if (!unit)
     return {
       refused: 'wrong-unit',
-      says: `The gauge sent its figure in “${shown(word)}”: set it to mm, in or N·m.`,
+      says: `The gauge sent its figure in “${shown(word)}”: set it to mm, in, N·m or lb·in.`,
     };
   if ((unit.of === 'torque') !== torque) {
     return {
@@ -59,7 +64,7 @@ export function readGaugeLine(line: string, { measure, spec }: GaugeFor): GaugeR
   if (size < spec.low / 5 || size > spec.high * 5) {
     return {
       refused: 'implausible',
-      says: `The gauge sent ${figure.trim()} ${word || (torque ? 'N·m' : 'mm')}, far from what this can be: is it zeroed, and in the right unit?`,
+      says: `The gauge sent ${figure.trim()} ${sent}, far from what this can be: is it zeroed, and in the right unit?`,
     };
   }
   return { reading: readingFromFigure(size, torque ? 'wrench' : 'gauge') };

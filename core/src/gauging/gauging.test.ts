@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import {
   bladeStack,
   judgeReading,
+  readGaugeLine,
+  showUnits,
   layOutBlades,
   readingFromDrag,
   readingFromTrials,
@@ -246,27 +248,41 @@ describe('a reading as typed', () => {
     fc.assert(property);
   });
 
+  const height = {
+    measure: 'height' as const,
+    spec: { low: 63_300, target: 63_500, high: 63_700 },
+    set: mm,
+  };
+  const preload = {
+    measure: 'preload' as const,
+    spec: { low: 800, target: 900, high: 1000 },
+    set: mm,
+  };
+  const gauge = { reading: { go: 63_495, noGo: 63_505, how: 'gauge' } };
+
   it('reads a height and a preload, each with its unit', () => {
-    const height = {
-      measure: 'height' as const,
-      spec: { low: 63_300, target: 63_500, high: 63_700 },
-      set: mm,
-    };
-    const gauge = { reading: { go: 63_495, noGo: 63_505, how: 'gauge' } };
     expect(readingFromTyped('63.50', height)).toEqual(gauge);
     expect(readingFromTyped('63,50 mm', height)).toEqual(gauge);
     expect(readingFromTyped('2.5 in', height)).toEqual(gauge);
     expect(readingFromTyped('2.5', height)).toMatchObject({ meant: ['2.5 in'] });
-    const preload = {
-      measure: 'preload' as const,
-      spec: { low: 800, target: 900, high: 1000 },
-      set: mm,
-    };
     const wrench = { reading: { go: 899, noGo: 909, how: 'wrench' } };
     expect(readingFromTyped('0.904 N·m', preload)).toEqual(wrench);
     expect(readingFromTyped('8 lb in', preload)).toEqual(wrench);
     expect(readingFromTyped('8', preload)).toMatchObject({ meant: ['8 lb·in'] });
     expect(readingFromTyped('0.9 mm', preload)).toHaveProperty('refused');
+  });
+
+  it('reads both in inches and pounds where a shop has those first, typed or sent by a gauge', () => {
+    showUnits({ length: 'thou', torque: 'lb·ft', temperature: '°F' });
+    expect(readingFromTyped('2.5', height)).toEqual(gauge);
+    expect(readGaugeLine('+2.5', height)).toEqual(gauge);
+    expect(readingFromTyped('63.5', height)).toMatchObject({ meant: ['63.50 mm'] });
+    expect(readGaugeLine('+63.5', height)).toMatchObject({ refused: 'implausible' });
+    expect(readingFromTyped('8', preload)).toEqual({
+      reading: { go: 899, noGo: 909, how: 'wrench' },
+    });
+    expect(readingFromTyped('0.9', preload)).toMatchObject({ meant: ['0.9 N·m', '0.9 lb·ft'] });
+    showUnits(undefined);
   });
 
   it.each(['', 'abc', '0.30 0.35 0.40', '0.35 0.30', '0.3 N·m', '700'])('refuses "%s"', (text) => {

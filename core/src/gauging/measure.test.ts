@@ -1,7 +1,16 @@
 import fc from 'fast-check';
-import { formatFigure, formatInInches, formatSetting, measureOf, unitOf } from './measure';
-import { plainBlades, steppedBlades, withoutWorn } from '..';
+import {
+  formatFigure,
+  formatInOther,
+  formatSetting,
+  lastPlaceOf,
+  measureOf,
+  unitOf,
+} from './measure';
+import { plainBlades, showUnits, steppedBlades, withoutWorn } from '..';
 import { formatMillimetres, formatThou, fromThou } from '../units';
+
+const MEASURES = ['lash', 'height', 'preload'] as const;
 
 describe('what is measured at an adjuster', () => {
   it('is a gap, unless the sheet says otherwise or it is set by preload', () => {
@@ -19,10 +28,20 @@ describe('what is measured at an adjuster', () => {
     expect(unitOf('height')).toBe('mm');
   });
 
-  it('is shown in inches where that means something', () => {
-    expect(formatInInches('lash', 584)).toBe('23 thou');
-    expect(formatInInches('height', 25_400)).toBe('1.000 in');
-    expect(formatInInches('preload', 14_500)).toBeUndefined();
+  it('is shown in inches and pounds beside it', () => {
+    expect(formatInOther('lash', 584)).toBe('23 thou');
+    expect(formatInOther('height', 25_400)).toBe('1.000 in');
+    expect(formatInOther('preload', 904)).toBe('8.0 lb·in');
+  });
+
+  it('goes up and down by its last place, whatever its unit', () => {
+    const inches = { length: 'thou', torque: 'lb·ft', temperature: '°F' } as const;
+    const places = () =>
+      MEASURES.map((measure) => `${formatSetting(measure, lastPlaceOf(measure))}`);
+    expect(places()).toEqual(['0.01 mm', '0.01 mm', '0.01 N·m']);
+    showUnits(inches);
+    expect(places()).toEqual(['1 thou', '0.001 in', '0.1 lb·in']);
+    showUnits(undefined);
   });
 });
 

@@ -1,43 +1,92 @@
 import type { AdjusterEntry, Spec } from '../engine/sheet';
+import type { Units } from '../shownAs';
 import { unitsShown } from '../shownAs';
 import { formatMillimetres, formatThou } from '../units';
+import type { ShownUnit } from './figureUnits';
+import { SIZES } from './figureUnits';
 
 type Limits = Pick<Spec, 'low' | 'high'>;
 
 /** What is measured at an adjuster: a gap, a height above a datum, or a preload torque. */
 export type Measure = 'lash' | 'height' | 'preload';
 
+/** What decides in which unit the figures of a measure come first. */
+export type MeasureUnits = Pick<Units, 'length' | 'torque'>;
+
 export function measureOf(entry: Pick<AdjusterEntry, 'measure' | 'method'>): Measure {
   return entry.measure ?? (entry.method === 'preload' ? 'preload' : 'lash');
 }
 
-const newtonMetres = new Intl.NumberFormat('en', {
-  minimumFractionDigits: 2,
-  maximumFractionDigits: 2,
-});
+/** How figures are written: their unit, one of them without it, and the last place that is read. */
+type Notation<U> = { unit: U; show: (figure: number) => string; place: number };
 
-/** A gap is shown in thou alone where a shop's blades are: heights are read off gauges in mm. */
-function inThou(measure: Measure): boolean {
-  return measure === 'lash' && unitsShown().length === 'thou';
+const decimals = (least: number, most = least) =>
+  new Intl.NumberFormat('en', { minimumFractionDigits: least, maximumFractionDigits: most });
+const [newtonMetres, inches, poundInches] = [decimals(2), decimals(3, 4), decimals(1)];
+
+const inMm = { unit: 'mm', show: formatMillimetres, place: 0.01 * SIZES.mm } as const;
+
+/** Lengths from µm and torques from mN·m, as metric gauges and wrenches are read. */
+const METRIC: Record<Measure, Notation<'mm' | 'N·m'>> = {
+  lash: inMm,
+  height: inMm,
+  preload: {
+    unit: 'N·m',
+    show: (torque) => newtonMetres.format(torque / SIZES['N·m']),
+    place: 0.01 * SIZES['N·m'],
+  },
+};
+
+/** The same as those in inches and pounds are: a gap by thou blades, a height by an inch gauge. */
+const IN_INCHES: Record<Measure, Notation<'thou' | 'in' | 'lb·in'>> = {
+  lash: { unit: 'thou', show: formatThou, place: SIZES.thou },
+  height: {
+    unit: 'in',
+    show: (length) => inches.format(length / SIZES.in),
+    place: 0.001 * SIZES.in,
+  },
+  preload: {
+    unit: 'lb·in',
+    show: (torque) => poundInches.format(torque / SIZES['lb·in']),
+    place: 0.1 * SIZES['lb·in'],
+  },
+};
+
+/** Both, the shop's first: of lengths and of torques it says so apart. */
+function notations(measure: Measure, units: MeasureUnits = unitsShown()) {
+  const both = [METRIC[measure], IN_INCHES[measure]] as const;
+  const inInches = measure === 'preload' ? units.torque === 'lb·ft' : units.length === 'thou';
+  return inInches ? ([both[1], both[0]] as const) : both;
 }
 
 /**
- * A figure of this measure without its unit, in the one that the shop has first: a gap in mm or thou
- * and a height in mm from µm, a preload in N·m from mN·m.
+ * A figure of this measure without its unit, in the one that the shop has first: a gap in mm or
+ * thou and a height in mm or inches from µm, a preload in N·m or lb·in from mN·m.
  *
  * @example formatFigure('lash', 330) // '0.33'
  */
 export function formatFigure(measure: Measure, figure: number): string {
-  return inThou(measure) ? formatThou(figure) : metricFigure(measure, figure);
+  return notations(measure)[0].show(figure);
 }
 
-/** The unit a figure of this measure is shown in where it is shown in one. */
-export function unitOf(measure: Measure): 'mm' | 'thou' | 'N·m' {
-  return inThou(measure) ? 'thou' : metricUnitOf(measure);
+/**
+ * The unit a figure of this measure is shown and typed in where it is in one: the shop's first,
+ * unless others are given.
+ *
+ * @example unitOf('height') // 'mm'
+ */
+export function unitOf(measure: Measure, units?: MeasureUnits): ShownUnit {
+  return notations(measure, units)[0].unit;
 }
 
-function metricFigure(measure: Measure, figure: number): string {
-  return measure === 'preload' ? newtonMetres.format(figure / 1000) : formatMillimetres(figure);
+/**
+ * The last place that is read of this measure in its first unit, µm or mN·m: of a lash a hundredth of
+ * a mm or a thou.
+ *
+ * @example lastPlaceOf('height') // 10
+ */
+export function lastPlaceOf(measure: Measure): number {
+  return notations(measure)[0].place;
 }
 
 /**
@@ -46,7 +95,7 @@ function metricFigure(measure: Measure, figure: number): string {
  * @example metricUnitOf('height') // 'mm'
  */
 export function metricUnitOf(measure: Measure): 'mm' | 'N·m' {
-  return measure === 'preload' ? 'N·m' : 'mm';
+  return METRIC[measure].unit;
 }
 
 /**
@@ -59,23 +108,17 @@ export function formatSetting(measure: Measure, figure: number): string {
 }
 
 /**
- * The same in inches: thou for a gap, an inch figure for a height; none for a torque.
+ * The same in the shop's other unit.
  *
- * @example formatInInches('height', 63_500) // '2.500 in'
+ * @example formatInOther('height', 63_500) // '2.500 in'
  */
-export function formatInInches(measure: Measure, figure: number): string | undefined {
-  return measure === 'preload'
-    ? undefined
-    : `${inchFigure(measure, figure)} ${inchUnitOf(measure)}`;
+export function formatInOther(measure: Measure, figure: number): string {
+  const { show, unit } = notations(measure)[1];
+  return `${show(figure)} ${unit}`;
 }
 
-const inchFigure = (measure: 'lash' | 'height', figure: number): string =>
-  measure === 'lash' ? formatThou(figure) : inches.format(figure / 25_400);
-
-const inchUnitOf = (measure: 'lash' | 'height') => (measure === 'lash' ? 'thou' : 'in');
-
 /**
- * A setting in both units, where it has two: the shop's first.
+ * A setting in both units, the shop's first.
  *
  * @example formatInBoth('lash', 330) // '0.33 mm, 13 thou'
  */
@@ -83,13 +126,13 @@ export function formatInBoth(measure: Measure, figure: number): string {
   return inBoth(measure, (show) => show(figure));
 }
 
-/** Limits in both units, where they have two, the shop's first: "0.28–0.38 mm, 11–15 thou". */
+/** Limits in both units, the shop's first: "0.28–0.38 mm, 11–15 thou". */
 export function formatLimitsInBoth(measure: Measure, { low, high }: Limits): string {
   return inBoth(measure, (show) => `${show(low)}–${show(high)}`);
 }
 
 /**
- * A setting in both units, where it has two, and its limits in the first of them.
+ * A setting in both units, and its limits in the first of them.
  *
  * @example formatSpecInBoth('lash', { low: 280, target: 330, high: 380 }) // '0.33 mm (0.28 to 0.38), 13 thou'
  */
@@ -101,10 +144,7 @@ export function formatSpecInBoth(measure: Measure, { low, target, high }: Spec):
 
 /** What `say` makes of figures in each unit of a measure, the shop's first. */
 function inBoth(measure: Measure, say: (show: (figure: number) => string) => string): string {
-  const metric = `${say((each) => metricFigure(measure, each))} ${metricUnitOf(measure)}`;
-  if (measure === 'preload') return metric;
-  const both = [metric, `${say((each) => inchFigure(measure, each))} ${inchUnitOf(measure)}`];
-  return (unitsShown().length === 'thou' ? both.reverse() : both).join(', ');
+  return notations(measure)
+    .map(({ show, unit }) => `${say(show)} ${unit}`)
+    .join(', ');
 }
-
-const inches = new Intl.NumberFormat('en', { minimumFractionDigits: 3, maximumFractionDigits: 3 });

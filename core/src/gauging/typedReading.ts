@@ -1,9 +1,12 @@
 import type { Spec } from '../engine/sheet';
-import { convertTorque } from '../torque/units';
 import { readNumber } from '../typedNumber';
+import { markedIn } from './bladeMarks';
 import type { BladeSet } from './blades';
 import { plainBlades, readingFromDrag } from './blades';
+import type { FigureUnit as Unit } from './figureUnits';
+import { SIZES } from './figureUnits';
 import type { Measure } from './measure';
+import { formatFigure, unitOf } from './measure';
 import type { Reading } from './reading';
 import { readingFromFigure } from './reading';
 import { isNear } from './slips';
@@ -15,17 +18,6 @@ export type TypedFor = { measure: Measure; spec: Spec; set: Pick<BladeSet, 'unit
 
 /** A reading; or what is wrong with it, and what may have been meant, each as it would be typed. */
 export type TypedReading = { reading: Reading } | (Refused & { meant?: string[] });
-
-/** µm, or mN·m, in one of a unit. */
-const UNITS = {
-  mm: 1000,
-  thou: 25.4,
-  in: 25_400,
-  'N·m': 1000,
-  'lb·ft': convertTorque(1000, 'lb·ft', 'N·m'),
-  'lb·in': convertTorque(1000, 'lb·in', 'N·m'),
-} as const;
-type Unit = keyof typeof UNITS;
 
 /** How units are typed. */
 const SPELT: readonly [RegExp, Unit][] = [
@@ -44,9 +36,9 @@ const MOST_GAP = 5000;
 /**
  * A reading as a person types it. A gap is in the unit of the set in hand: "0.30 0.35" for what
  * enters and what does not, "0.30" for drag on one blade, "0.30+" for enters and "<0.30" for
- * does not. A height is one figure in mm, a preload one in N·m. Another unit is typed behind:
- * "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or cannot be, with all that may
- * have been meant: a gap that is far off must not be taken for a good one.
+ * does not. A height or a preload is one figure in the unit that the shop has first. Another unit is
+ * typed behind: "13 thou", ".013 in", "9 lb ft". Refused where it cannot be read or cannot be, with
+ * all that may have been meant: a gap that is far off must not be taken for a good one.
  *
  * @example readingFromTyped('33', { measure: 'lash', spec: { low: 280, target: 330, high: 380 }, set: { unit: 'mm', blades: [] } }).meant
  *   // ['0.33 mm', '33 thou']
@@ -63,7 +55,7 @@ export function readingFromTyped(text: string, of: TypedFor): TypedReading {
       says: `${unit} is no unit of a ${of.measure}: ${UNITS_OF[of.measure].join(', ')}.`,
     };
   }
-  const sizes = figures.map((figure) => figure * UNITS[unit ?? usual]);
+  const sizes = figures.map((figure) => figure * SIZES[unit ?? usual]);
   const reading = taken(sizes, rest, of);
   if (isRefused(reading)) return reading;
   if (sizes.every((size) => canBe(size, of))) return { reading };
@@ -83,7 +75,7 @@ export function lengthFromTyped(text: string, usual: 'mm' | 'thou'): number | un
   const { figures, unit = usual, rest } = split(text);
   const [figure] = figures;
   if (figure === undefined || figures.length > 1 || rest !== '') return undefined;
-  return UNITS_OF.height.includes(unit) ? Math.round(figure * UNITS[unit]) : undefined;
+  return UNITS_OF.height.includes(unit) ? Math.round(figure * SIZES[unit]) : undefined;
 }
 
 const UNITS_OF: Record<Measure, readonly Unit[]> = {
@@ -93,12 +85,11 @@ const UNITS_OF: Record<Measure, readonly Unit[]> = {
 };
 
 function usualUnit({ measure, set }: TypedFor): Unit {
-  if (measure === 'preload') return 'N·m';
-  return measure === 'lash' && set.unit === 'inch' ? 'thou' : 'mm';
+  return measure === 'lash' ? markedIn(set) : unitOf(measure);
 }
 
-function asked({ measure, set }: TypedFor): string {
-  if (measure !== 'lash') return `one figure, as ${measure === 'height' ? '63.50' : '0.90 N·m'}`;
+function asked({ measure, set, spec }: TypedFor): string {
+  if (measure !== 'lash') return `one figure, as ${formatFigure(measure, spec.target)}`;
   return `what enters and what does not, as ${set.unit === 'mm' ? '0.30 0.35' : '12 14'}`;
 }
 
@@ -159,7 +150,7 @@ function meantBy(figures: readonly number[], rest: string, of: TypedFor): string
     ...UNITS_OF[of.measure].map((unit): [readonly number[], Unit] => [figures, unit]),
   ];
   const may = tries.map(([tried, unit]) => {
-    const sizes = tried.map((figure) => figure * UNITS[unit]);
+    const sizes = tried.map((figure) => figure * SIZES[unit]);
     const sum = sizes.reduce((all, size) => all + size, 0);
     const isLikely = isNear(sum / sizes.length, of.spec);
     const canBeSo = sizes.every((size) => canBe(size, of) && size <= of.spec.high * FAR_OFF);

@@ -1,5 +1,6 @@
 import type { AdjusterEntry } from '@longbar/core';
-import { NumberField } from '../NumberField';
+import { measureOf } from '@longbar/core';
+import { TorqueField } from '../NumberField';
 import { Question } from '../Question';
 import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -13,25 +14,25 @@ const MEASURES = ['lash', 'height', 'preload'] as const;
 const METHODS = ['screw', 'shim', 'eccentric', 'preload'] as const;
 
 /** One kind of adjuster: its figures, how it is measured and set, and where. */
-export function AdjusterCard({ draft, unit, entry, place }: AdjusterProps) {
+export function AdjusterCard({ draft, units, entry, place }: AdjusterProps) {
   const change = (apply: (next: AdjusterEntry) => void) =>
     draft.edit((sheet) => {
       const own = sheet.adjusters[place];
       if (own) apply(own);
     });
   const path = `adjusters.${place}`;
-  const { measure = 'lash', method = 'screw', perCylinder = 1 } = entry;
+  const { method = 'screw', perCylinder = 1 } = entry;
   return (
     <Question
       title={`The ${entry.kind}`}
       mistake={mistakeAt(draft, `${path}.kind`) ?? mistakeAt(draft, `${path}.perCylinder`)}
     >
-      <Figures {...{ draft, unit, entry, place }} />
+      <Figures {...{ draft, units, entry, place }} />
       <Choices
         title="Measured as"
         of={entry.kind}
         options={MEASURES}
-        chosen={measure}
+        chosen={measureOf(entry)}
         onChoose={(chosen) => change((next) => void (next.measure = chosen))}
       />
       <Choices
@@ -54,8 +55,9 @@ export function AdjusterCard({ draft, unit, entry, place }: AdjusterProps) {
         }
       />
       {method !== 'shim' && (
-        <NumberField
-          label={`Locknut of the ${entry.kind}, N·m`}
+        <TorqueField
+          label={`Locknut of the ${entry.kind}`}
+          units={units}
           value={entry.locknut?.torque}
           error={mistakeAt(draft, `${path}.locknut`)}
           onChange={(torque) =>
@@ -66,9 +68,9 @@ export function AdjusterCard({ draft, unit, entry, place }: AdjusterProps) {
           }
         />
       )}
-      {method === 'screw' && <ScrewFields {...{ draft, unit, entry, place }} />}
-      <SetAtChoice {...{ draft, unit, entry, place }} />
-      <GuardAndAfter {...{ draft, unit, entry, place }} />
+      {method === 'screw' && <ScrewFields {...{ draft, units, entry, place }} />}
+      <SetAtChoice {...{ draft, units, entry, place }} />
+      <GuardAndAfter {...{ draft, units, entry, place }} />
     </Question>
   );
 }

@@ -18,7 +18,7 @@ const BEGIN: Record<AdjusterKind, AdjusterEntry> = {
 };
 
 /** What is set on this engine, and to which figures. */
-export function AdjustersQuestion({ draft, unit }: QuestionProps) {
+export function AdjustersQuestion({ draft, units }: QuestionProps) {
   const { sheet, edit } = draft;
   const toggle = (kind: AdjusterKind) =>
     edit((next) => {
@@ -46,7 +46,7 @@ export function AdjustersQuestion({ draft, unit }: QuestionProps) {
         </Tiles>
       </Question>
       {sheet.adjusters.map((entry, place) => (
-        <AdjusterCard key={entry.kind} {...{ draft, unit, entry, place }} />
+        <AdjusterCard key={entry.kind} {...{ draft, units, entry, place }} />
       ))}
     </>
   );

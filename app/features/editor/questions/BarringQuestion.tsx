@@ -1,4 +1,4 @@
-import { LengthField, NumberField } from '../NumberField';
+import { MillimetresField, NumberField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -24,7 +24,7 @@ export function BarringQuestion({ draft }: QuestionProps) {
     >
       <NumberField label="Tool turns for one of the crank" {...field('ratio')} />
       <NumberField label="Teeth of its ratchet" {...field('teeth')} />
-      <LengthField label="Rim of the pulley, diameter" unit="mm" {...field('rim')} />
+      <MillimetresField label="Rim of the pulley, diameter" {...field('rim')} />
     </Question>
   );
 }

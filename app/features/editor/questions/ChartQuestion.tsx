@@ -51,6 +51,7 @@ function StopOf({ draft, stop, place }: StopProps) {
       if (known >= 0) set.splice(known, 1);
       else set.push(id);
     });
+  const angle = `degrees after firing TDC of No. ${sheet.firing.order[0] ?? 1}`;
   return (
     <Stack gap={space.small}>
       <Words as="strong">Stop {place + 1}</Words>
@@ -66,9 +67,11 @@ function StopOf({ draft, stop, place }: StopProps) {
         ))}
       </Tiles>
       <NumberField
-        label={`Stop ${place + 1}, or at an angle, degrees after firing TDC of No. ${sheet.firing.order[0] ?? 1}`}
+        label="or at an angle"
+        name={`Stop ${place + 1}, or at an angle, ${angle}`}
+        hint={angle}
         value={'mark' in stop || 'cylinder' in stop ? undefined : Number(stop.at)}
-        onChange={(angle) => angle !== undefined && at({ at: angle })}
+        onChange={(typed) => typed !== undefined && at({ at: typed })}
       />
       <Words as="note">What is set there</Words>
       <Tiles columns={4}>
@@ -83,7 +86,8 @@ function StopOf({ draft, stop, place }: StopProps) {
         ))}
       </Tiles>
       <TypedField
-        label={`Stop ${place + 1}, what the manual notes of it`}
+        label="What the manual notes of it"
+        name={`Stop ${place + 1}, what the manual notes of it`}
         value={typeof stop.note === 'string' ? stop.note : ''}
         onChange={(note) =>
           edit((to) => {

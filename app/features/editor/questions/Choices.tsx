@@ -1,3 +1,4 @@
+import { View } from 'react-native';
 import { Choice } from '../../../ui/Choice';
 import { Stack } from '../../../ui/Panel';
 import { Tiles } from '../../../ui/Tiles';
@@ -19,17 +20,19 @@ export function Choices<T extends string>(props: ChoicesProps<T>) {
   return (
     <Stack gap={space.hair}>
       <Words as="note">{title}</Words>
-      <Tiles columns={columns}>
-        {options.map((option) => (
-          <Choice
-            key={option}
-            label={option}
-            name={`${of}: ${title.toLowerCase()} ${option}`}
-            chosen={chosen === option}
-            onPress={() => onChoose(option)}
-          />
-        ))}
-      </Tiles>
+      <View role="radiogroup" aria-label={`${of}: ${title.toLowerCase()}`}>
+        <Tiles columns={columns}>
+          {options.map((option) => (
+            <Choice
+              key={option}
+              label={option}
+              name={`${of}: ${title.toLowerCase()} ${option}`}
+              chosen={chosen === option}
+              onPress={() => onChoose(option)}
+            />
+          ))}
+        </Tiles>
+      </View>
     </Stack>
   );
 }

@@ -1,9 +1,10 @@
+import { measureOf } from '@longbar/core';
 import { useContext, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
-import { LengthField, PreloadField } from '../NumberField';
+import { MeasureField } from '../NumberField';
 import { TriedContext } from '../TypedField';
 import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -12,9 +13,9 @@ import type { FiguresAs, TypedFigures } from './typedFigures';
 import { FIELDS_AS, FIGURES_AS, shownAs, specFrom } from './typedFigures';
 
 /** The limits of one kind, typed as the manual prints them. */
-export function Figures({ draft, unit, entry, place }: AdjusterProps) {
+export function Figures({ draft, units, entry, place }: AdjusterProps) {
   const path = `adjusters.${place}.spec`;
-  const { measure = 'lash', spec } = entry;
+  const { spec } = entry;
   const as = draft.printedAs[place] ?? 'three';
   const [typed, setTyped] = useState<TypedFigures>(() => shownAs(as, spec));
   const tried = useContext(TriedContext);
@@ -54,9 +55,9 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
         onChoose={(title) => choose(FIGURES_AS.find((each) => each.title === title)?.how ?? as)}
       />
       <View style={styles.figures}>
-        {FIELDS_AS[as].map(({ key, label }) => {
+        {FIELDS_AS[as].map(({ key, label, short = label }) => {
           const field = {
-            label,
+            label: short,
             name: `${label}, ${entry.kind}`,
             value: typed[key],
             onChange: (value: number | undefined) => keep(key, value),
@@ -64,11 +65,7 @@ export function Figures({ draft, unit, entry, place }: AdjusterProps) {
           };
           return (
             <View key={`${as} ${key}`} style={styles.figure}>
-              {measure === 'preload' ? (
-                <PreloadField {...field} />
-              ) : (
-                <LengthField {...field} unit={unit} />
-              )}
+              <MeasureField {...field} measure={measureOf(entry)} units={units} />
             </View>
           );
         })}

@@ -31,7 +31,9 @@ export function GuardAndAfter({ draft, entry, place }: AdjusterProps) {
     <Stack gap={space.small}>
       {setAt === 'base' && (
         <NumberField
-          label={`Clear of the lobe by, ${kind}, degrees; 20 if empty`}
+          label="Clear of the lobe by, degrees"
+          name={`Clear of the lobe by, ${kind}, degrees; 20 if empty`}
+          hint="20 if empty"
           value={guard}
           error={mistakeAt(draft, `${path}.guard`)}
           onChange={(degrees) =>
@@ -44,7 +46,9 @@ export function GuardAndAfter({ draft, entry, place }: AdjusterProps) {
       )}
       {typeof setAt === 'object' && 'peak' in setAt && (
         <NumberField
-          label={`Within, ${kind}, degrees of full lift; 10 if empty`}
+          label="Within, degrees of full lift"
+          name={`Within, ${kind}, degrees of full lift; 10 if empty`}
+          hint="10 if empty"
           value={typeof setAt.within === 'number' ? setAt.within : undefined}
           onChange={(within) =>
             change((own) => {

@@ -1,29 +1,27 @@
-import type { LengthUnit } from '@longbar/core';
 import type { QuestionProps } from '../questionProps';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { space } from '../../../theme/tokens';
 import { Question } from '../Question';
+import type { UnitsProps } from '../UnitChoice';
 import { UnitChoice } from '../UnitChoice';
 import { Figures } from './Figures';
 import { SoakField } from './TemperatureQuestion';
 
-type Props = QuestionProps & { onUnit: (unit: LengthUnit) => void };
-
 /** What a first job needs of the figures: lash of the valves, and whether cold or hot. */
-export function LimitsQuestion({ draft, unit, onUnit }: Props) {
+export function LimitsQuestion({ draft, units, onUnits }: QuestionProps & UnitsProps) {
   const { sheet, edit } = draft;
   const valves = sheet.adjusters.flatMap((entry, place) =>
     entry.kind === 'intake' || entry.kind === 'exhaust' ? [{ entry, place }] : [],
   );
   return (
     <Question title="Which lash, and cold or hot?" hint="From the manual’s page, as it is printed.">
-      <UnitChoice unit={unit} onUnit={onUnit} />
+      <UnitChoice torques={false} {...{ units, onUnits }} />
       {valves.map(({ entry, place }) => (
         <Stack key={entry.kind} gap={space.small}>
           <Words as="strong">{entry.kind === 'intake' ? 'Intake' : 'Exhaust'}</Words>
-          <Figures {...{ draft, unit, entry, place }} />
+          <Figures {...{ draft, units, entry, place }} />
         </Stack>
       ))}
       <Row>

@@ -67,7 +67,11 @@ function LobeOf({ draft, kind }: Pick<QuestionProps, 'draft'> & { kind: LobeKind
       {(['opens', 'closes', 'peak'] as const).map((end) => (
         <View key={end} style={styles.end}>
           <NumberField
-            label={`${kind} ${LABELS[end]}, degrees`}
+            label={`${kind} ${end}, degrees`}
+            {...(end === 'peak' && {
+              name: `${kind} peak, ${ELSEWHERE}, degrees`,
+              hint: ELSEWHERE,
+            })}
             value={given[end]}
             error={mistakeAt(draft, `lobes.${kind}.${end}`)}
             onChange={(angle) =>
@@ -85,7 +89,7 @@ function LobeOf({ draft, kind }: Pick<QuestionProps, 'draft'> & { kind: LobeKind
   );
 }
 
-const LABELS = { opens: 'opens', closes: 'closes', peak: 'peak, where it is not the middle' };
+const ELSEWHERE = 'where it is not the middle';
 
 const styles = StyleSheet.create({
   ends: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },

@@ -68,7 +68,7 @@ export function OrderQuestion({ draft }: QuestionProps) {
           />
         ))}
       </Stack>
-      <Gaps draft={draft} unit="mm" />
+      <Gaps draft={draft} />
       <CamMap lanes={camLanes(drawn)} cycle={cycleDegrees(drawn)} at={0} stops={[]} width={width} />
     </Question>
   );
@@ -81,7 +81,7 @@ const ENDINGS: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 
 const rules = new Intl.PluralRules('en', { type: 'ordinal' });
 
 /** The angles from one firing to the next, where they are not all alike. */
-function Gaps({ draft }: QuestionProps) {
+function Gaps({ draft }: Pick<QuestionProps, 'draft'>) {
   const { sheet, edit } = draft;
   const { order, gaps } = sheet.firing;
   if (order.length < 2) return null;

@@ -3,7 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
 import { Act } from '../../../ui/Act';
 import { Stack } from '../../../ui/Panel';
-import { LengthField, NumberField } from '../NumberField';
+import { NumberField, PitchField } from '../NumberField';
 import type { AdjusterProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { Choices } from './Choices';
@@ -13,7 +13,7 @@ type Screw = NonNullable<AdjusterEntry['screw']>;
 const SIDES = ['pushrod', 'valve'] as const;
 
 /** The screw's thread and where it stands, so that a gap can be told in parts of a turn. */
-export function ScrewFields({ draft, entry, place }: AdjusterProps) {
+export function ScrewFields({ draft, units, entry, place }: AdjusterProps) {
   const { screw, kind } = entry;
   const path = `adjusters.${place}.screw`;
   const change = (apply: (screw: Screw) => void) =>
@@ -41,9 +41,9 @@ export function ScrewFields({ draft, entry, place }: AdjusterProps) {
     <Stack gap={space.small}>
       <View style={styles.fields}>
         <View style={styles.field}>
-          <LengthField
+          <PitchField
             label={`Pitch, ${kind}`}
-            unit="mm"
+            units={units}
             value={screw.pitch}
             error={mistakeAt(draft, `${path}.pitch`)}
             onChange={(pitch) => change((own) => void (own.pitch = pitch ?? NaN))}

@@ -51,7 +51,9 @@ export function SetAtChoice({ draft, entry, place }: AdjusterProps) {
           {(['from', 'to'] as const).map((end, i) => (
             <View key={end} style={styles.end}>
               <NumberField
-                label={`${kind}, window ${end}, degrees after firing TDC`}
+                label={`Window ${end}, degrees`}
+                name={`${kind}, window ${end}, degrees after firing TDC`}
+                hint="after firing TDC"
                 value={setAt.window[i]}
                 onChange={(value) =>
                   change((own) => {
@@ -81,7 +83,9 @@ export function SetAtChoice({ draft, entry, place }: AdjusterProps) {
       )}
       {kind === 'injector' && (
         <NumberField
-          label="Set on the cylinder so many places later in firing order; empty for its own"
+          label="Set so many places later"
+          name="Set on the cylinder so many places later in firing order; empty for its own"
+          hint="In firing order, on that cylinder; empty for its own."
           value={entry.follows}
           error={mistakeAt(draft, `adjusters.${place}.follows`)}
           onChange={(follows) =>

@@ -1,20 +1,25 @@
-import type { TorqueStage } from '@longbar/core';
+import type { TorqueStage, Units } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
 import { Act } from '../../../ui/Act';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
-import { NumberField } from '../NumberField';
+import { NumberField, TorqueField } from '../NumberField';
 import { Choices } from './Choices';
 
-const KINDS = ['% of it', 'N·m', 'degrees on'] as const;
+const KINDS = ['percent', 'torque', 'angle'] as const;
 type Kind = (typeof KINDS)[number];
-const KEYS = { '% of it': 'percent', 'N·m': 'torque', 'degrees on': 'angle' } as const;
 
-type Props = { of: string; stages: TorqueStage[]; onStages: (stages: TorqueStage[]) => void };
+type Props = {
+  of: string;
+  units: Units;
+  stages: TorqueStage[];
+  onStages: (stages: TorqueStage[]) => void;
+};
 
 /** The stages of a sequence, one after the other. */
-export function StagesField({ of, stages, onStages }: Props) {
+export function StagesField({ of, units, stages, onStages }: Props) {
+  const titles = { percent: '% of it', torque: units.torque, angle: 'degrees on' } as const;
   const put = (place: number, stage: TorqueStage) =>
     onStages(stages.map((each, i) => (i === place ? stage : each)));
   return (
@@ -23,21 +28,26 @@ export function StagesField({ of, stages, onStages }: Props) {
       {stages.map((stage, place) => {
         const kind = kindOf(stage);
         const name = `${of}, stage ${place + 1}`;
+        const field = {
+          value: figureOf(stage),
+          onChange: (figure: number | undefined) => put(place, STAGES[kind](figure ?? NaN)),
+        };
         return (
           <View key={place} style={styles.stage}>
             <Choices
               title={`Stage ${place + 1}`}
               of={name}
-              options={KINDS}
-              chosen={kind}
-              onChoose={(next) => put(place, stageOf(next, NaN))}
+              options={KINDS.map((each) => titles[each])}
+              chosen={titles[kind]}
+              onChoose={(title) =>
+                put(place, STAGES[KINDS.find((each) => titles[each] === title) ?? kind](NaN))
+              }
             />
-            <NumberField
-              key={kind}
-              label={`${name}, ${kind}`}
-              value={figureOf(stage)}
-              onChange={(figure) => put(place, stageOf(kind, figure ?? NaN))}
-            />
+            {kind === 'torque' ? (
+              <TorqueField label={name} units={units} {...field} />
+            ) : (
+              <NumberField key={kind} label={`${name}, ${titles[kind]}`} {...field} />
+            )}
           </View>
         );
       })}
@@ -63,19 +73,17 @@ export function StagesField({ of, stages, onStages }: Props) {
 }
 
 function kindOf(stage: TorqueStage): Kind {
-  return 'percent' in stage ? '% of it' : 'torque' in stage ? 'N·m' : 'degrees on';
+  return KINDS.find((kind) => kind in stage) ?? 'angle';
 }
 
-function stageOf(kind: Kind, figure: number): TorqueStage {
-  return kind === '% of it'
-    ? { percent: figure }
-    : kind === 'N·m'
-      ? { torque: figure }
-      : { angle: figure };
-}
+const STAGES: Record<Kind, (figure: number) => TorqueStage> = {
+  percent: (percent) => ({ percent }),
+  torque: (torque) => ({ torque }),
+  angle: (angle) => ({ angle }),
+};
 
 function figureOf(stage: TorqueStage): number {
-  return Number(Reflect.get(stage, KEYS[kindOf(stage)]));
+  return Number(Reflect.get(stage, kindOf(stage)));
 }
 
 const styles = StyleSheet.create({

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { Choice } from '../../../ui/Choice';
 import { Row } from '../../../ui/Panel';
-import { NumberField } from '../NumberField';
+import { NumberField, TemperatureField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
@@ -9,7 +9,7 @@ import { mistakeAt } from '../questionProps';
 const WORDS = { cold: 'At rest before, minutes', hot: 'Run warm before, minutes' } as const;
 
 /** Set cold or hot, and how long it rests or runs before. One is never turned into the other. */
-export function TemperatureQuestion({ draft }: QuestionProps) {
+export function TemperatureQuestion({ draft, units }: QuestionProps) {
   const { sheet, edit } = draft;
   const { temperature } = sheet;
   return (
@@ -30,7 +30,9 @@ export function TemperatureQuestion({ draft }: QuestionProps) {
       <SoakField draft={draft} />
       {temperature?.state === 'hot' && (
         <NumberField
-          label="To be done within, minutes after shutdown"
+          label="To be done within, minutes"
+          name="To be done within, minutes after shutdown"
+          hint="after shutdown"
           value={temperature.windowMinutes}
           error={mistakeAt(draft, 'temperature.windowMinutes')}
           onChange={(minutes) =>
@@ -42,7 +44,7 @@ export function TemperatureQuestion({ draft }: QuestionProps) {
           }
         />
       )}
-      {temperature && <MetalFields draft={draft} />}
+      {temperature && <MetalFields draft={draft} units={units} />}
     </Question>
   );
 }
@@ -69,7 +71,7 @@ export function SoakField({ draft }: Pick<QuestionProps, 'draft'>) {
 }
 
 /** Between which temperatures of the metal itself the figures hold. */
-function MetalFields({ draft }: Pick<QuestionProps, 'draft'>) {
+function MetalFields({ draft, units }: QuestionProps) {
   const metal = draft.sheet.temperature?.metal;
   const type = (end: 'from' | 'to') => (value: number | undefined) =>
     draft.edit((next) => {
@@ -83,8 +85,9 @@ function MetalFields({ draft }: Pick<QuestionProps, 'draft'>) {
     <Row>
       {(['from', 'to'] as const).map((end) => (
         <View key={end} style={{ flex: 1 }}>
-          <NumberField
-            label={`Metal ${end}, °C`}
+          <TemperatureField
+            label={`Metal ${end}`}
+            units={units}
             value={metal?.[end]}
             error={mistakeAt(draft, `temperature.metal.${end}`)}
             onChange={type(end)}

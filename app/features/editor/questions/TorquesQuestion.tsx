@@ -4,7 +4,7 @@ import { space } from '../../../theme/tokens';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { freeId, takeOut } from '../entries';
-import { NumberField } from '../NumberField';
+import { TorqueField } from '../NumberField';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { TypedField } from '../TypedField';
@@ -16,7 +16,7 @@ import { StagesField } from './StagesField';
 const WHEN = ['before the lash', 'closing up'] as const;
 
 /** What is run down in sequence: where the fasteners lie, their order, and the stages. */
-export function TorquesQuestion({ draft }: Pick<QuestionProps, 'draft'>) {
+export function TorquesQuestion({ draft, units }: QuestionProps) {
   const { sheet, edit } = draft;
   const entries = sheet.torques ?? [];
   const add = () =>
@@ -47,19 +47,19 @@ export function TorquesQuestion({ draft }: Pick<QuestionProps, 'draft'>) {
       onRemove={(place) => edit((next) => takeOut(next, 'torques', place))}
     >
       {(sequence, place) => (
-        <Sequence draft={draft} sequence={sequence} place={place} onChange={change(place)} />
+        <Sequence {...{ draft, units, sequence, place }} onChange={change(place)} />
       )}
     </ListQuestion>
   );
 }
 
-type Props = Pick<QuestionProps, 'draft'> & {
+type Props = QuestionProps & {
   sequence: TorqueSequence;
   place: number;
   onChange: (apply: (sequence: TorqueSequence) => void) => void;
 };
 
-function Sequence({ draft, sequence, place, onChange }: Props) {
+function Sequence({ draft, units, sequence, place, onChange }: Props) {
   const path = `torques.${place}`;
   const number = place + 1;
   return (
@@ -79,8 +79,9 @@ function Sequence({ draft, sequence, place, onChange }: Props) {
           onChange((own) => void (own.when = when === WHEN[0] ? 'first' : 'close'))
         }
       />
-      <NumberField
-        label={`Sequence ${number}: torque, N·m`}
+      <TorqueField
+        label={`Sequence ${number}: torque`}
+        units={units}
         value={sequence.torque}
         error={mistakeAt(draft, `${path}.torque`)}
         onChange={(torque) => onChange((own) => void (own.torque = torque ?? NaN))}
@@ -92,6 +93,7 @@ function Sequence({ draft, sequence, place, onChange }: Props) {
       )}
       <StagesField
         of={`Sequence ${number}`}
+        units={units}
         stages={sequence.stages}
         onStages={(stages) => onChange((own) => void (own.stages = stages))}
       />

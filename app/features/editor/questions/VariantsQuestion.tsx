@@ -1,10 +1,11 @@
 import type { EngineSheet, Spec } from '@longbar/core';
+import { measureOf } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { takeOut } from '../entries';
-import { LengthField, PreloadField } from '../NumberField';
+import { MeasureField } from '../NumberField';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { TypedField } from '../TypedField';
@@ -20,7 +21,7 @@ const LIMITS = [
 ] as const;
 
 /** The same engine with other figures, told by its data tag. */
-export function VariantsQuestion({ draft, unit }: QuestionProps) {
+export function VariantsQuestion({ draft, units }: QuestionProps) {
   const { sheet, edit } = draft;
   return (
     <ListQuestion
@@ -39,11 +40,12 @@ export function VariantsQuestion({ draft, unit }: QuestionProps) {
             error={mistakeAt(draft, `variants.${place}.tag`)}
             onChange={(tag) => edit((next) => void (next.variants![place]!.tag = tag))}
           />
-          {sheet.adjusters.map(({ kind, measure }) => (
-            <View key={kind}>
-              <Words as="note">{kind}</Words>
+          {sheet.adjusters.map((entry) => (
+            <View key={entry.kind}>
+              <Words as="note">{entry.kind}</Words>
               <View style={styles.figures}>
                 {LIMITS.map(([key, label]) => {
+                  const { kind } = entry;
                   const own = variant.adjusters?.findIndex((each) => each.kind === kind) ?? -1;
                   const field = {
                     label,
@@ -55,11 +57,7 @@ export function VariantsQuestion({ draft, unit }: QuestionProps) {
                   };
                   return (
                     <View key={key} style={styles.figure}>
-                      {measure === 'preload' ? (
-                        <PreloadField {...field} />
-                      ) : (
-                        <LengthField {...field} unit={unit} />
-                      )}
+                      <MeasureField {...field} measure={measureOf(entry)} units={units} />
                     </View>
                   );
                 })}

@@ -3,7 +3,7 @@ import {
   OTHER_LENGTH_UNIT,
   bladeFor,
   formatFigure,
-  formatInInches,
+  formatInOther,
   formatLength,
   formatLengthAlone,
   formatStack,
@@ -11,8 +11,8 @@ import {
   layOutBlades,
   markedIn,
   measureOf,
-  metricUnitOf,
   toSet,
+  unitOf,
 } from '@longbar/core';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -30,13 +30,13 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const blade = lash ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
   // The large figure is in the unit of the blades in hand; limits are in the one the shop has first.
   const marked = markedIn(set);
-  const unit = lash ? marked : metricUnitOf(measure);
+  const unit = lash ? marked : unitOf(measure);
   const figure = lash
     ? formatLengthAlone(blade?.size ?? wanted, marked)
     : formatFigure(measure, wanted);
   const other = lash
     ? formatLength(wanted, OTHER_LENGTH_UNIT[marked])
-    : formatInInches(measure, wanted);
+    : formatInOther(measure, wanted);
   const high = lash ? formatSetting(measure, spec.high) : formatFigure(measure, spec.high);
   return (
     <View style={styles.row}>
@@ -47,7 +47,7 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
         {unit}
       </Words>
       <View style={styles.other}>
-        {other !== undefined && <Words as="figure">{other}</Words>}
+        <Words as="figure">{other}</Words>
         <Words as="note" color="secondInk" style={styles.limits}>
           {formatFigure(measure, spec.low)} to {high}, {lash ? temperature : measure}
         </Words>

@@ -1,5 +1,11 @@
 import type { Measure, Reading, Spec } from '@longbar/core';
-import { formatSetting, middleOf, readingFromFigure } from '@longbar/core';
+import {
+  formatFigure,
+  formatSetting,
+  lastPlaceOf,
+  middleOf,
+  readingFromFigure,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Act } from '../../../ui/Act';
@@ -14,13 +20,14 @@ type Props = {
   onRead: (reading: Reading) => void;
 };
 
-/** Hundredths and tenths of a mm, or of a N·m. */
-const STEPS = [-100, -10, 10, 100] as const;
+/** So many of the last place that is read. */
+const STEPS = [-10, -1, 1, 10] as const;
 
 /** A figure read off a gauge or a wrench: tapped up and down from the nominal, then recorded. */
 export function FigureWheel({ measure, spec, reading, onRead }: Props) {
   const [figure, setFigure] = useState((reading && middleOf(reading)) ?? spec.target);
   const show = (value: number) => formatSetting(measure, value);
+  const place = lastPlaceOf(measure);
   return (
     <View style={styles.wheel}>
       <Words as="title" role="status" style={styles.centred}>
@@ -30,10 +37,10 @@ export function FigureWheel({ measure, spec, reading, onRead }: Props) {
         {STEPS.map((step) => (
           <Act
             key={step}
-            label={`${step < 0 ? '−' : '+'}${formatStep(step)}`}
-            name={`${step < 0 ? 'Less by' : 'More by'} ${show(Math.abs(step))}`}
+            label={`${step < 0 ? '−' : '+'}${formatFigure(measure, Math.abs(step) * place)}`}
+            name={`${step < 0 ? 'Less by' : 'More by'} ${show(Math.abs(step) * place)}`}
             style={styles.step}
-            onPress={() => setFigure(Math.max(0, figure + step))}
+            onPress={() => setFigure(Math.max(0, figure + step * place))}
           />
         ))}
       </Row>
@@ -41,15 +48,11 @@ export function FigureWheel({ measure, spec, reading, onRead }: Props) {
         weight={reading ? 'plain' : 'primary'}
         label={`Read ${show(figure)}`}
         onPress={() =>
-          onRead(readingFromFigure(figure, measure === 'preload' ? 'wrench' : 'gauge'))
+          onRead(readingFromFigure(Math.round(figure), measure === 'preload' ? 'wrench' : 'gauge'))
         }
       />
     </View>
   );
-}
-
-function formatStep(step: number): string {
-  return Math.abs(step) === 10 ? '0.01' : '0.10';
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,5 @@
 import type { Reading, Refused, TypedFor } from '@longbar/core';
-import { isRefused, markedIn, readGaugeLine, readingFromTyped } from '@longbar/core';
+import { isRefused, markedIn, readGaugeLine, readingFromTyped, unitOf } from '@longbar/core';
 import { useEffect, useState } from 'react';
 import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
@@ -66,9 +66,15 @@ export function TypedReading({ of, onRead }: Props) {
 
 const LABEL: Record<TypedFor['measure'], (set: TypedFor['set']) => string> = {
   lash: (set) => `What enters and what does not, ${markedIn(set)}`,
-  height: () => 'The height, mm (or with “in” behind it)',
-  preload: () => 'The preload, N·m (or with “lb in” behind it)',
+  height: () => figureLabel('height', { mm: 'in', in: 'mm' }),
+  preload: () => figureLabel('preload', { 'N·m': 'lb in', 'lb·in': 'N·m' }),
 };
+
+/** In which unit it is without one, and which may stand behind it. */
+function figureLabel(measure: TypedFor['measure'], others: Record<string, string>): string {
+  const unit = unitOf(measure);
+  return `The ${measure}, ${unit} (or with “${others[unit]}” behind it)`;
+}
 
 function isField({ tagName }: HTMLElement): boolean {
   return tagName === 'INPUT' || tagName === 'TEXTAREA';

@@ -152,7 +152,10 @@ describe('the record of a job', () => {
       { type: 'torque.done', sequence: 'covers', stage: 0, fastener: 0 },
     ];
     const kept = record(acts, { ...setting, sheet: preload });
-    expect(row(kept, 'injector.1')).toMatchObject({ limits: '0.60–1.00 N·m', found: '0.80 N·m' });
+    expect(row(kept, 'injector.1')).toMatchObject({
+      limits: '0.60–1.00 N·m, 5.3–8.9 lb·in',
+      found: '0.80 N·m',
+    });
     // What is no gap is neither tight nor loose.
     expect(row(kept, 'injector.2')).toMatchObject({ found: '0.50 N·m, too low', wasOut: true });
     expect(recordedLook(of(kept, 'injector.2')!, 'found').says).toBe('0.50, too low');
