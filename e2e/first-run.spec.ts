@@ -113,7 +113,12 @@ test('the shop’s units come first everywhere, and its days are its own', async
   await page.goto(server.url);
   await tap(page, /^1\. The shop/);
   await page.getByLabel('Name of the shop').fill('Own shop');
-  await page.getByRole('radio', { name: 'thou first' }).tap();
+  // As in any group of radio buttons, the arrows lead from one to the next, and space chooses.
+  await page.getByRole('radio', { name: 'mm first' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('radio', { name: 'thou first' })).toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('radio', { name: 'thou first' })).toBeChecked();
   await page.getByRole('radio', { name: 'lb·ft first' }).tap();
   await page.getByLabel('Time zone of the shop').selectOption({ index: 3 });
   await tap(page, 'Save the shop');
@@ -125,6 +130,12 @@ test('the shop’s units come first everywhere, and its days are its own', async
   // The sums ask and answer in them, too; shims are in mm everywhere.
   await page.goto(`${server.url}/bench/set`);
   await expect(page.getByText('Lower limit, 11 thou: ', { exact: false })).toBeVisible();
+  await page.goto(`${server.url}/bench/bar`);
+  await page.getByLabel('Rim of the pulley, diameter, in').fill('8');
+  await expect(page.getByText('8.38 in along the rim')).toBeVisible();
+  await page.goto(`${server.url}/bench/screw`);
+  await page.getByLabel('Threads of the screw in an inch').fill('24');
+  await expect(page.getByText(/thou \/ \(41.7 × 1.4\) thou a turn/)).toBeVisible();
   await page.goto(`${server.url}/bench/shims`);
   await page.getByLabel('Gap 1, thou').fill('11');
   await expect(

@@ -143,7 +143,7 @@ test('hours of a job are held against what the meter showed since the last check
   await shows.fill('66010');
   await expect(page.getByText(/is more than there are/)).toBeVisible();
   await shows.fill('6601');
-  await expect(page.getByRole('radio', { name: 'It was replaced or reset' })).toHaveCount(0);
+  await expect(page.getByRole('checkbox', { name: 'It was replaced or reset' })).toHaveCount(0);
   await expect(job.button('Record 6,601 h')).toBeEnabled();
   // Who has looked again is believed, and the machine says that two readings cannot both be.
   await shows.fill('6550');
@@ -164,7 +164,7 @@ test('a meter that was replaced is no dead end @more', async ({ page }) => {
   await expect(page.getByText(/^The meter showed 6,583 h on .* already/)).toContainText(
     'the meter was replaced or reset',
   );
-  await page.getByRole('radio', { name: 'It was replaced or reset' }).click();
+  await page.getByRole('checkbox', { name: 'It was replaced or reset' }).click();
   await job.tap('Record 12 h');
   await job.at('Make unable to start');
 });

@@ -1,6 +1,6 @@
-import { View } from 'react-native';
 import { Choice } from './Choice';
 import { Row } from './Panel';
+import { RadioGroup } from './RadioGroup';
 import { Tiles } from './Tiles';
 
 type Props<T extends string> = {
@@ -26,8 +26,8 @@ export function OneOf<T extends string>({ name, options, chosen, onChoose, colum
     />
   ));
   return (
-    <View role="radiogroup" aria-label={name}>
+    <RadioGroup name={name}>
       {columns === undefined ? <Row>{choices}</Row> : <Tiles columns={columns}>{choices}</Tiles>}
-    </View>
+    </RadioGroup>
   );
 }

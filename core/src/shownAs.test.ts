@@ -1,5 +1,6 @@
 import {
   aimWords,
+  barSums,
   dayOf,
   daysBetween,
   describeReading,
@@ -17,12 +18,14 @@ import {
   questionHours,
   readingFromFigure,
   readingWithUnit,
+  screwTurn,
   showBy,
   showUnits,
   slipOf,
   wallClock,
 } from '.';
 import { formatLimitsInBoth } from './gauging/measure';
+import { formatPitch } from './rule';
 
 afterEach(() => showUnits(undefined));
 
@@ -89,6 +92,9 @@ describe('figures in one unit', () => {
       formatLimitsInBoth('lash', spec),
       formatLimitsInBoth('height', { low: 63_400, high: 63_600 }),
     ],
+    screw: screwTurn({ pitch: 1058, ratio: 1.4, side: 'pushrod' }, 127).formula,
+    rim: barSums(120, { rim: 203_200 })[0]?.formula,
+    pitch: formatPitch(1058),
     // What programs read is in one unit, whatever people have first.
     forPrograms: metricUnitOf('lash'),
   });
@@ -101,6 +107,9 @@ describe('figures in one unit', () => {
         slipOfPreload: '9.00 N·m is ten times off: was 0.90 N·m meant?',
         readings: ['0.305–0.356 mm', '63.50 mm'],
         height: '63.50',
+        screw: '0.127 mm / (1.058 × 1.4) mm a turn = 0.086 turn × 360° = 31°',
+        rim: 'π × 203.2 mm × 120° / 360° = 212.8 mm',
+        pitch: '1.058 mm',
         forPrograms: 'mm',
         spec: '0.33 mm (0.28 to 0.38), 13 thou',
         limits: ['0.28–0.38 mm, 11–15 thou', '63.40–63.60 mm, 2.4961–2.5039 in'],
@@ -112,6 +121,9 @@ describe('figures in one unit', () => {
         slipOfPreload: '79.7 lb·in is ten times off: was 8.0 lb·in meant?',
         readings: ['12–14 thou', '2.500 in'],
         height: '2.500',
+        screw: '5 thou / (41.7 × 1.4) thou a turn = 0.086 turn × 360° = 31°',
+        rim: 'π × 8 in × 120° / 360° = 8.38 in',
+        pitch: '24 threads in an inch',
         forPrograms: 'mm',
         spec: '13 thou (11 to 15), 0.33 mm',
         limits: ['11–15 thou, 0.28–0.38 mm', '2.4961–2.5039 in, 63.40–63.60 mm'],

@@ -1,6 +1,15 @@
-import { formatLengthAlone, lengthFromTyped, readNumber, unitsShown } from '@longbar/core';
+import type { RuleUnit } from '@longbar/core';
+import {
+  formatLengthAlone,
+  lengthFromTyped,
+  readNumber,
+  ruleUnit,
+  unitsShown,
+} from '@longbar/core';
 import { useState } from 'react';
 import { Field } from '../../ui/Field';
+import type { Notation } from '../shared/notations';
+import { OF_MEASURE, THREADS } from '../shared/notations';
 
 /** A figure as it is typed into a sum. */
 export type Figure = {
@@ -47,6 +56,29 @@ export function useLength(label: string, first?: number): Figure {
     ...{ label: `${label}, ${unit}`, text, set, value },
     problem: value === undefined && text.trim() ? asked : undefined,
   };
+}
+
+/** A length off a rule or a tape to type, in mm or in inches; its value is in whole µm. */
+export function useRule(label: string, first?: number): Figure {
+  const unit = ruleUnit();
+  return useKept(`${label}, ${unit}`, OF_MEASURE[unit], first);
+}
+
+/** How fine a screw’s thread is, to type as its standard has it; its value is its pitch in whole µm. */
+export function usePitch(first: number): Figure {
+  const [label, notation] = PITCHES[ruleUnit()];
+  return useKept(label, notation, first);
+}
+
+const PITCHES: Record<RuleUnit, [label: string, notation: Notation]> = {
+  mm: ['Pitch of the screw, mm a turn', OF_MEASURE.mm],
+  in: ['Threads of the screw in an inch', THREADS],
+};
+
+/** A figure that is typed in one way and kept in another. */
+function useKept(label: string, { read, show }: Notation, first?: number): Figure {
+  const figure = useFigure(label, first === undefined ? first : Number(show(first)));
+  return { ...figure, value: figure.value === undefined ? undefined : read(figure.value) };
 }
 
 /** The field of a figure. */

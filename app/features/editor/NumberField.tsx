@@ -1,8 +1,8 @@
 import type { Measure, Units } from '@longbar/core';
 import { readNumber, unitOf } from '@longbar/core';
 import { useState } from 'react';
-import type { Notation } from './notations';
-import { OF_MEASURE, OF_TEMPERATURE, OF_TORQUE, PLAIN, THREADS } from './notations';
+import type { Notation } from '../shared/notations';
+import { OF_MEASURE, OF_TEMPERATURE, OF_TORQUE, PLAIN, THREADS } from '../shared/notations';
 import { TypedField } from './TypedField';
 
 type Props = {
@@ -45,16 +45,15 @@ export function MeasureField(props: Props & { measure: Measure; units: Units }) 
 }
 
 /** A length that is measured with a rule, whole µm inside. */
-export function MillimetresField(props: Props) {
-  return <NumberField {...props} {...named(props, 'mm')} notation={OF_MEASURE.mm} />;
+export function RuleField({ units, ...props }: Props & { units: Units }) {
+  const unit = units.length === 'mm' ? 'mm' : 'in';
+  return <NumberField key={unit} {...props} {...named(props, unit)} notation={OF_MEASURE[unit]} />;
 }
 
 /** How fine a thread is, as its standard has it: its pitch, or its threads in an inch; µm inside. */
 export function PitchField({ units, ...props }: Props & { units: Units }) {
-  if (units.length === 'mm') return <MillimetresField key="mm" {...props} />;
-  return (
-    <NumberField key="in" {...props} {...named(props, 'threads in an inch')} notation={THREADS} />
-  );
+  if (units.length === 'mm') return <RuleField units={units} {...props} />;
+  return <NumberField {...props} {...named(props, 'threads in an inch')} notation={THREADS} />;
 }
 
 /** A torque in the unit that the manual has, N·m inside. */

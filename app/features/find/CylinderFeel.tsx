@@ -3,6 +3,7 @@ import { adjusterName, adjustersOf } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Row, Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { Tiles } from '../../ui/Tiles';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
@@ -40,9 +41,11 @@ export function CylinderFeel({ sheet, cylinder, observations, onObserve }: Props
           <Words as="strong" style={styles.name}>
             {adjusterName(id)}
           </Words>
-          <Row style={styles.states}>
-            {STATES.map((state) => choice(state, { id, state }, `${adjusterName(id)} ${state}`))}
-          </Row>
+          <RadioGroup name={adjusterName(id)} style={styles.states}>
+            <Row>
+              {STATES.map((state) => choice(state, { id, state }, `${adjusterName(id)} ${state}`))}
+            </Row>
+          </RadioGroup>
         </View>
       ))}
       <Tiles columns={2}>

@@ -1,5 +1,5 @@
 import type { EngineSheet } from '@longbar/core';
-import { formatMillimetres, rimArc } from '@longbar/core';
+import { formatRule, rimArc } from '@longbar/core';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 
@@ -29,8 +29,8 @@ export function HomeMadeMarks({ sheet }: { sheet: EngineSheet }) {
       </Words>
       {rim !== undefined && (
         <Words>
-          · On this rim of {formatMillimetres(rim)} mm, 10° are {formatMillimetres(rimArc(10, rim))}{' '}
-          mm of arc, a third of a turn {formatMillimetres(rimArc(120, rim))} mm.
+          · On this rim of {formatRule(rim)}, 10° are {formatRule(rimArc(10, rim))} of arc, a third
+          of a turn {formatRule(rimArc(120, rim))}.
         </Words>
       )}
     </Stack>

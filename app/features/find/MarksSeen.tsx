@@ -1,7 +1,8 @@
 import type { EngineSheet, Observation } from '@longbar/core';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 
@@ -17,7 +18,7 @@ export function MarksSeen({ sheet, observations, onObserve }: Props) {
   return (
     <Stack gap={space.small}>
       <Words as="strong">A mark at the pointer?</Words>
-      <View style={styles.marks}>
+      <RadioGroup name="A mark at the pointer?" style={styles.marks}>
         {sheet.marks.map(({ name }) => (
           <Choice
             key={name}
@@ -27,7 +28,7 @@ export function MarksSeen({ sheet, observations, onObserve }: Props) {
             onPress={() => onObserve({ mark: name, state: 'at' })}
           />
         ))}
-      </View>
+      </RadioGroup>
     </Stack>
   );
 }

@@ -9,6 +9,7 @@ import { DateField } from '../../ui/DateField';
 import { Field } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
 import { Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { Words } from '../../ui/Words';
 import { Coming } from '../shared/Coming';
 import { useSheetsBy } from '../shared/useKnown';
@@ -105,7 +106,7 @@ function SheetChoice({ chosen, onChoose, error }: SheetProps) {
       {data?.length === 0 && (
         <Words color="secondInk">There is no sheet yet: the engine is written first.</Words>
       )}
-      <View role="radiogroup" aria-label="Engine sheet" style={styles.sheets}>
+      <RadioGroup name="Engine sheet" style={styles.sheets}>
         {data?.map((sheet: SheetLine) => (
           <View key={sheet.id} style={styles.sheet}>
             <Choice
@@ -116,7 +117,7 @@ function SheetChoice({ chosen, onChoose, error }: SheetProps) {
             />
           </View>
         ))}
-      </View>
+      </RadioGroup>
       {error !== undefined && (
         <Words as="note" color="stop" role="alert">
           {error}
@@ -145,7 +146,7 @@ function TagChoice({ sheet, tag, onTag, error }: TagProps) {
   if (variants.length === 0)
     return <Field label="Data tag" value={tag} onChange={onTag} error={error} />;
   return (
-    <View role="radiogroup" aria-label="Data tag" style={styles.sheets}>
+    <RadioGroup name="Data tag" style={styles.sheets}>
       {variants.map((variant) => (
         <View key={variant.tag} style={styles.sheet}>
           <Choice
@@ -155,7 +156,7 @@ function TagChoice({ sheet, tag, onTag, error }: TagProps) {
           />
         </View>
       ))}
-    </View>
+    </RadioGroup>
   );
 }
 

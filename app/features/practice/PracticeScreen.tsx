@@ -2,11 +2,12 @@ import type { EngineSheet, Exercise, Level, Marked } from '@longbar/core';
 import { EXERCISES, LEVELS } from '@longbar/core';
 import type { ComponentType } from 'react';
 import { useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { space, WIDE } from '../../theme/tokens';
 import { Choice } from '../../ui/Choice';
 import { OneOf } from '../../ui/OneOf';
 import { Row, Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { Coming } from '../shared/Coming';
@@ -70,7 +71,7 @@ export function PracticeScreen() {
         chosen={exercise}
         onChoose={choose}
       />
-      <View role="radiogroup" aria-label="Level">
+      <RadioGroup name="Level">
         <Row>
           {LEVELS.map((each) => (
             <Choice
@@ -81,7 +82,7 @@ export function PracticeScreen() {
             />
           ))}
         </Row>
-      </View>
+      </RadioGroup>
       <EngineChoice engine={engine} onChoose={setEngine} />
       {sheet ? (
         <Round {...{ sheet, level, exercise, rounds }} onMarked={marked} />

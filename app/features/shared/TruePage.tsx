@@ -4,7 +4,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
+import { OneOf } from '../../ui/OneOf';
 import { Row } from '../../ui/Panel';
 import { placeOf } from '../../ui/placeOf.web';
 import { Words } from '../../ui/Words';
@@ -49,16 +49,12 @@ export function TruePage(props: Props) {
           {title}
         </Words>
         {children}
-        <Row>
-          {PAPER_NAMES.map((each) => (
-            <Choice
-              key={each}
-              label={PAPERS[each].name}
-              chosen={paper === each}
-              onPress={() => onPaper(each)}
-            />
-          ))}
-        </Row>
+        <OneOf
+          name="Paper"
+          options={PAPER_NAMES.map((each) => [each, PAPERS[each].name] as const)}
+          chosen={paper}
+          onChoose={onPaper}
+        />
         <Words as="note" color="secondInk">
           Print at 100 %, without fitting to the page: {size}.
         </Words>

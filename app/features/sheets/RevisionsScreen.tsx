@@ -1,10 +1,11 @@
 import type { SheetRevision } from '@longbar/core';
 import { compareSheets, formatDay } from '@longbar/core';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { useSheetRevisionQuery, useSheetRevisionsQuery } from '../../state/api';
 import { Choice } from '../../ui/Choice';
 import { Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
@@ -21,7 +22,7 @@ export function RevisionsScreen({ id }: { id: string }) {
   return (
     <Frame title="Revisions" back={`/sheets/${id}`}>
       {!data && <Coming what="the revisions" of={asked} />}
-      <View style={styles.list} role="radiogroup" aria-label="Revisions">
+      <RadioGroup style={styles.list} name="Revisions">
         {data?.map(({ revision, publishedAt }: SheetRevision) => (
           <Choice
             key={revision}
@@ -31,7 +32,7 @@ export function RevisionsScreen({ id }: { id: string }) {
             onPress={() => setChosen(revision)}
           />
         ))}
-      </View>
+      </RadioGroup>
       {shown !== undefined && <Revision key={shown} id={id} revision={shown} />}
     </Frame>
   );

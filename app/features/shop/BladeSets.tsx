@@ -1,8 +1,11 @@
 import { isRefused, markedIn } from '@longbar/core';
+import { StyleSheet } from 'react-native';
+import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
 import { Field } from '../../ui/Field';
 import { Row, Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { useReadOnly } from '../../ui/readOnly';
 import { Words } from '../../ui/Words';
 import type { SetDraft } from './shopDraft';
@@ -31,21 +34,24 @@ export function BladeSets({ sets, onChange }: Props) {
               onChange={(name) => change(place, { name })}
             />
             <Row>
-              <Choice
-                label="mm"
-                name={`Set ${place + 1} in mm`}
-                chosen={set.unit === 'mm'}
-                onPress={() => change(place, { unit: 'mm' })}
-              />
-              <Choice
-                label="thou"
-                name={`Set ${place + 1} in thou`}
-                chosen={set.unit === 'inch'}
-                onPress={() => change(place, { unit: 'inch' })}
-              />
+              <RadioGroup name={`Set ${place + 1}: its unit`} style={styles.units}>
+                <Choice
+                  label="mm"
+                  name={`Set ${place + 1} in mm`}
+                  chosen={set.unit === 'mm'}
+                  onPress={() => change(place, { unit: 'mm' })}
+                />
+                <Choice
+                  label="thou"
+                  name={`Set ${place + 1} in thou`}
+                  chosen={set.unit === 'inch'}
+                  onPress={() => change(place, { unit: 'inch' })}
+                />
+              </RadioGroup>
               <Choice
                 label="Forked"
                 name={`Set ${place + 1} forked, reads a pair at once`}
+                several
                 chosen={set.forked}
                 onPress={() => change(place, { forked: !set.forked })}
               />
@@ -77,3 +83,7 @@ export function BladeSets({ sets, onChange }: Props) {
     </Stack>
   );
 }
+
+const styles = StyleSheet.create({
+  units: { flexDirection: 'row', flex: 2, gap: space.small },
+});

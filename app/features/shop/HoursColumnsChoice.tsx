@@ -2,6 +2,7 @@ import type { HoursColumns, HoursFound } from '@longbar/core';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 
@@ -22,7 +23,7 @@ export function HoursColumnsChoice({ found: { header, sample, columns }, onChoos
       {COLUMNS.map((what) => (
         <Stack key={what} gap={space.hair}>
           <Words as="label">{ASKED[what]}</Words>
-          <View role="radiogroup" aria-label={ASKED[what]} style={styles.columns}>
+          <RadioGroup name={ASKED[what]} style={styles.columns}>
             {header.map((title, at) => (
               <View key={`${at} ${title}`} style={styles.column}>
                 <Choice
@@ -34,12 +35,12 @@ export function HoursColumnsChoice({ found: { header, sample, columns }, onChoos
                 />
               </View>
             ))}
-          </View>
+          </RadioGroup>
         </Stack>
       ))}
       <Stack gap={space.hair}>
         <Words as="label">3/4/2026 is</Words>
-        <View role="radiogroup" aria-label="Order of day and month" style={styles.columns}>
+        <RadioGroup name="Order of day and month" style={styles.columns}>
           {[true, false].map((dayFirst) => (
             <Choice
               key={String(dayFirst)}
@@ -48,7 +49,7 @@ export function HoursColumnsChoice({ found: { header, sample, columns }, onChoos
               onPress={() => onChoose({ ...columns, dayFirst })}
             />
           ))}
-        </View>
+        </RadioGroup>
       </Stack>
     </Stack>
   );

@@ -10,6 +10,7 @@ import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
 import { Choice } from '../../ui/Choice';
 import { Row, Stack } from '../../ui/Panel';
+import { RadioGroup } from '../../ui/RadioGroup';
 import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { pickFile } from '../frame/pickFile';
@@ -70,7 +71,7 @@ export function HoursFile() {
           <HoursColumnsChoice found={looked.found} onChoose={choose} />
           <WouldAdd found={looked.found} />
           {looked.found.issues.length > 0 && (
-            <View role="radiogroup" aria-label="Lines with mistakes" style={styles.choices}>
+            <RadioGroup name="Lines with mistakes" style={styles.choices}>
               <Choice
                 label="Mend the file first"
                 chosen={!leaveOut}
@@ -81,7 +82,7 @@ export function HoursFile() {
                 chosen={leaveOut}
                 onPress={() => setLeaveOut(true)}
               />
-            </View>
+            </RadioGroup>
           )}
           <Row>
             <Act label="Cancel" style={{ flex: 1 }} onPress={() => setLooked(undefined)} />

@@ -12,7 +12,7 @@ import {
 } from '../../state/api';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
+import { OneOf } from '../../ui/OneOf';
 import { Row } from '../../ui/Panel';
 import { Way } from '../../ui/Way';
 import { Words } from '../../ui/Words';
@@ -38,6 +38,11 @@ const KeptJobsRead = screen(
   (all) => all.KeptJobsRead,
   () => null,
 );
+
+const ORDERS = [
+  ['urgent', 'Most urgent'],
+  ['week', 'By week'],
+] as const;
 
 /** The jobs in progress on this phone: where each stands is told once its journal is read. */
 function KeptJobs() {
@@ -143,10 +148,12 @@ const Board = memo(function Board({ machines, today, soon }: BoardProps) {
   return (
     <>
       <Search />
-      <Row>
-        <Choice label="Most urgent" chosen={!planned} onPress={() => setPlanned(false)} />
-        <Choice label="By week" chosen={planned} onPress={() => setPlanned(true)} />
-      </Row>
+      <OneOf
+        name="In which order"
+        options={ORDERS}
+        chosen={planned ? 'week' : 'urgent'}
+        onChoose={(order) => setPlanned(order === 'week')}
+      />
       {planned ? (
         <Weeks />
       ) : wide ? (

@@ -3,12 +3,14 @@ import { formatStack } from '../gauging/bladeMarks';
 import type { BladeStack } from '../gauging/blades';
 import type { Screw } from '../gauging/screw';
 import { turnsForGap } from '../gauging/screw';
+import { formatRule } from '../rule';
+import { unitsShown } from '../shownAs';
 import type { AdapterSum } from '../torque/adapter';
 import { adapterSetting } from '../torque/adapter';
 import type { TorqueUnit } from '../torque/units';
 import { convertTorque } from '../torque/units';
 import type { LengthUnit } from '../units';
-import { formatLength, formatMillimetres } from '../units';
+import { formatLength, formatLengthAlone } from '../units';
 
 /* Each sum written out with its figures, by the functions that a job reckons with. */
 
@@ -71,13 +73,14 @@ export type ScrewTurn = {
  */
 export function screwTurn(screw: Screw, change: number): ScrewTurn {
   const turns = turnsForGap(screw, change);
-  const pitch = formatMillimetres(screw.pitch);
+  const unit = unitsShown().length;
+  const pitch = formatLengthAlone(screw.pitch, unit);
   const under = screw.side === 'pushrod' ? `(${pitch} × ${two(screw.ratio)})` : pitch;
   return {
     turns,
     degrees: turns * 360,
     minutes: turns * 60,
-    formula: `${formatMillimetres(Math.abs(change))} mm / ${under} mm a turn = ${three(Math.abs(turns))} turn × 360° = ${whole(Math.abs(turns) * 360)}°`,
+    formula: `${formatLength(Math.abs(change), unit)} / ${under} ${unit} a turn = ${three(Math.abs(turns))} turn × 360° = ${whole(Math.abs(turns) * 360)}°`,
   };
 }
 
@@ -94,7 +97,7 @@ export type BarSum = {
  * So many degrees of the crank along a rim of `rim` µm, in turns of a tool that turns `ratio`
  * times a turn of the crank, in clicks of its ratchet; each where its figure is known.
  *
- * @example barSums(120, { rim: 200_000 })[0]?.formula // 'π × 200.00 mm × 120° / 360° = 209.4 mm'
+ * @example barSums(120, { rim: 200_000 })[0]?.formula // 'π × 200 mm × 120° / 360° = 209.4 mm'
  */
 export function barSums(
   degrees: number,
@@ -107,8 +110,8 @@ export function barSums(
     sums.push({
       what: 'arc',
       value,
-      says: `${one(value / 1000)} mm along the rim`,
-      formula: `π × ${formatLength(rim)} × ${one(degrees)}° / 360° = ${one(value / 1000)} mm`,
+      says: `${formatRule(value)} along the rim`,
+      formula: `π × ${formatRule(rim)} × ${one(degrees)}° / 360° = ${formatRule(value)}`,
     });
   }
   if (!ratio) return sums;

@@ -1,7 +1,7 @@
 import type { Measure } from '../gauging/measure';
 import { formatInBoth, measureOf } from '../gauging/measure';
 import { formatTorque } from '../torque/units';
-import { formatLength } from '../units';
+import { formatPitch, formatRule } from '../rule';
 import type { EngineSheet } from './sheet';
 
 /** One thing that differs between two revisions: what it is, and its figures as people read them. */
@@ -84,6 +84,7 @@ function figure(
   const spec = path.indexOf('spec');
   if (spec > 0) return formatInBoth(measures.get(path[spec - 1] ?? '') ?? 'lash', value);
   if (last === 'torque') return formatTorque(value);
-  if (last === 'rim' || last === 'pitch') return formatLength(value);
+  if (last === 'rim') return formatRule(value);
+  if (last === 'pitch') return formatPitch(value);
   return last === 'at' || last === 'opens' || last === 'closes' ? `${value}°` : String(value);
 }

@@ -1,33 +1,48 @@
-import { firingOf, marksOn, OVERLAP, rimArc, rimOf, stripTiles, turnMarks } from '@longbar/core';
+import {
+  firingOf,
+  formatRule,
+  marksOn,
+  OVERLAP,
+  rimArc,
+  rimOf,
+  stripTiles,
+  turnMarks,
+} from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../../ui/Choice';
-import { Row } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
 import { Words } from '../../../ui/Words';
 import type { Paper } from '../../shared/paper';
 import { pixels, sizeOf, usualPaper } from '../../shared/paper';
 import { TruePage } from '../../shared/TruePage';
 import type { ChartAsked, ChartQuery } from '../chartAsked';
 import { chartAddress, chartNamed } from '../chartAsked';
-import { FigureField, useFigure } from '../figure';
+import { FigureField, useRule } from '../figure';
 import { CheckLine, STRIP_ROOM, StripSheet } from './StripSheet';
 
 /** What a printer leaves white round a sheet, mm. */
 const MARGIN = 12;
 
+/** A pulley is so far across, µm. */
+const [LEAST, MOST] = [20_000, 2_000_000];
+
+type MeasuredAs = 'across' | 'round';
+const MEASURED: readonly [MeasuredAs, string][] = [
+  ['across', 'Diameter'],
+  ['round', 'Once round'],
+];
+
 /** A timing strip once round a pulley, parted over sheets of paper. */
 export function StripScreen(query: ChartQuery) {
   const chart = chartNamed(query);
   const [paper, setPaper] = useState<Paper>(usualPaper);
-  const [round, setRound] = useState(false);
-  const measured = useFigure(
-    round ? 'Round the rim, mm' : 'Rim of the pulley, diameter in mm',
-    200,
-  );
-  const mm = measured.value ?? 0;
-  const rim = round ? rimOf(mm * 1000) : Math.round(mm * 1000);
-  const usable = rim >= 20_000 && rim <= 2_000_000;
-  const of = `${chart ? `${chart.order.join('-')}, ` : ''}pulley ⌀ ${figure.format(rim / 1000)} mm, ${figure.format(rimArc(360, rim) / 1000)} mm round`;
+  const [measuredAs, setMeasuredAs] = useState<MeasuredAs>('across');
+  const round = measuredAs === 'round';
+  const measured = useRule(round ? 'Round the rim' : 'Rim of the pulley, diameter', 200_000);
+  const length = measured.value ?? 0;
+  const rim = round ? rimOf(length) : length;
+  const usable = rim >= LEAST && rim <= MOST;
+  const of = `${chart ? `${chart.order.join('-')}, ` : ''}pulley ⌀ ${formatRule(rim)}, ${formatRule(rimArc(360, rim))} round`;
   return (
     <TruePage
       title="Timing strip"
@@ -39,14 +54,18 @@ export function StripScreen(query: ChartQuery) {
       pages={usable ? stripPages({ rim, paper, of, chart }) : []}
       size="the line on each sheet is 100 mm"
     >
-      <View role="radiogroup" aria-label="What was measured">
-        <Row>
-          <Choice label="Diameter" chosen={!round} onPress={() => setRound(false)} />
-          <Choice label="Once round" chosen={round} onPress={() => setRound(true)} />
-        </Row>
-      </View>
+      <OneOf
+        name="What was measured"
+        options={MEASURED}
+        chosen={measuredAs}
+        onChoose={setMeasuredAs}
+      />
       <FigureField of={measured} />
-      {!usable && <Words as="note">A pulley is 20 to 2,000 mm across.</Words>}
+      {!usable && (
+        <Words as="note">
+          A pulley is {formatRule(LEAST)} to {formatRule(MOST)} across.
+        </Words>
+      )}
       <Words>
         Clean the rim. Lay 0° at the pointer with No. 1 at its top, numbers rising against the way
         the rim moves; each part over the grey of the next. The end meets the beginning, or the
@@ -56,8 +75,6 @@ export function StripScreen(query: ChartQuery) {
     </TruePage>
   );
 }
-
-const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
 type Strip = { rim: number; paper: Paper; of: string; chart: ChartAsked | undefined };
 

@@ -4,23 +4,20 @@ import { View } from 'react-native';
 import { CrankDial } from '../../../drawing/CrankDial';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
-import { FigureField, useFigure } from '../figure';
+import { FigureField, useFigure, useRule } from '../figure';
 import { Outcome } from '../Outcome';
 
 /** Degrees of the crank as arc along a rim, as turns and clicks of the barring tool. */
 export function BarSum({ figures: { degrees, tool } }: { figures: BenchFigures }) {
   const turn = useFigure('Degrees of the crank', degrees ?? 120);
-  const rim = useFigure(
-    'Rim of the pulley, diameter in mm',
-    tool?.rim === undefined ? 200 : tool.rim / 1000,
-  );
+  const rim = useRule('Rim of the pulley, diameter', tool?.rim ?? 200_000);
   const ratio = useFigure('Tool turns for one of the crank', tool?.ratio);
   const teeth = useFigure('Clicks of its ratchet a turn', tool?.teeth);
   const sums =
     turn.value === undefined
       ? []
       : barSums(turn.value, {
-          rim: (rim.value ?? 0) * 1000,
+          rim: rim.value,
           ratio: ratio.value,
           teeth: teeth.value,
         });

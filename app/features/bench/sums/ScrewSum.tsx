@@ -5,7 +5,7 @@ import { OneOf } from '../../../ui/OneOf';
 import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { ScrewClock } from '../drawings/ScrewClock';
-import { FigureField, useFigure, useLength } from '../figure';
+import { FigureField, useFigure, useLength, usePitch } from '../figure';
 import { Outcome } from '../Outcome';
 
 const SIDES = [
@@ -17,12 +17,12 @@ const SIDES = [
 export function ScrewSum({ figures: { spec, measured, screw } }: { figures: BenchFigures }) {
   const now = useLength('Gap now', measured ?? 230);
   const wanted = useLength('Gap wanted', spec?.target ?? 330);
-  const pitch = useFigure('Pitch of the screw, mm a turn', (screw?.pitch ?? 1000) / 1000);
+  const pitch = usePitch(screw?.pitch ?? 1000);
   const ratio = useFigure('Rocker ratio', screw?.ratio ?? 1.4);
   const [side, setSide] = useState<Screw['side']>(screw?.side ?? 'pushrod');
   const made =
     (pitch.value ?? 0) > 0 && (ratio.value ?? 0) > 0
-      ? { pitch: (pitch.value ?? 0) * 1000, ratio: ratio.value ?? 1, side }
+      ? { pitch: pitch.value ?? 0, ratio: ratio.value ?? 1, side }
       : undefined;
   const known = now.value !== undefined && wanted.value !== undefined;
   const turn = made && known ? screwTurn(made, (wanted.value ?? 0) - (now.value ?? 0)) : undefined;

@@ -39,6 +39,7 @@ export function AdjustersQuestion({ draft, units }: QuestionProps) {
               key={kind}
               label={kind}
               name={`Set the ${kind}`}
+              several
               chosen={sheet.adjusters.some((entry) => entry.kind === kind)}
               onPress={() => toggle(kind)}
             />

@@ -1,10 +1,10 @@
-import { MillimetresField, NumberField } from '../NumberField';
+import { NumberField, RuleField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 
 /** What it is barred with. */
-export function BarringQuestion({ draft }: QuestionProps) {
+export function BarringQuestion({ draft, units }: QuestionProps) {
   const { sheet, edit } = draft;
   const type = (key: 'ratio' | 'rim' | 'teeth') => (value: number | undefined) =>
     edit((next) => {
@@ -24,7 +24,7 @@ export function BarringQuestion({ draft }: QuestionProps) {
     >
       <NumberField label="Tool turns for one of the crank" {...field('ratio')} />
       <NumberField label="Teeth of its ratchet" {...field('teeth')} />
-      <MillimetresField label="Rim of the pulley, diameter" {...field('rim')} />
+      <RuleField label="Rim of the pulley, diameter" units={units} {...field('rim')} />
     </Question>
   );
 }

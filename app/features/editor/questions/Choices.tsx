@@ -1,6 +1,6 @@
-import { View } from 'react-native';
 import { Choice } from '../../../ui/Choice';
 import { Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
@@ -20,7 +20,7 @@ export function Choices<T extends string>(props: ChoicesProps<T>) {
   return (
     <Stack gap={space.hair}>
       <Words as="note">{title}</Words>
-      <View role="radiogroup" aria-label={`${of}: ${title.toLowerCase()}`}>
+      <RadioGroup name={`${of}: ${title.toLowerCase()}`}>
         <Tiles columns={columns}>
           {options.map((option) => (
             <Choice
@@ -32,7 +32,7 @@ export function Choices<T extends string>(props: ChoicesProps<T>) {
             />
           ))}
         </Tiles>
-      </View>
+      </RadioGroup>
     </Stack>
   );
 }

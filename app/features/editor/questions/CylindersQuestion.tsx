@@ -4,6 +4,7 @@ import { StyleSheet } from 'react-native';
 import { HeadMap } from '../../../drawing/HeadMap';
 import { Act } from '../../../ui/Act';
 import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Question } from '../Question';
@@ -11,6 +12,7 @@ import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { seat } from '../seat';
 import { useMapWidth } from '../useMapWidth';
+import { RadioGroup } from '../../../ui/RadioGroup';
 
 const FORMS: Record<CylinderForm, { label: string; detail: string }> = {
   'in-line': { label: 'In line', detail: 'one row' },
@@ -18,6 +20,11 @@ const FORMS: Record<CylinderForm, { label: string; detail: string }> = {
   'vee-by-bank': { label: 'Vee', detail: 'bank by bank' },
 };
 const MOST = 24;
+
+const STROKES = [
+  ['four', 'Four-stroke'],
+  ['two', 'Two-stroke'],
+] as const;
 
 /** How many strokes and cylinders, and how they stand. */
 export function CylindersQuestion({ draft }: QuestionProps) {
@@ -50,27 +57,25 @@ export function CylindersQuestion({ draft }: QuestionProps) {
           onPress={() => stand(count + 1, form ?? 'in-line')}
         />
       </Row>
-      <Row>
-        {CYLINDER_FORMS.map((each) => (
-          <Choice
-            key={each}
-            {...FORMS[each]}
-            name={`${FORMS[each].label}, ${FORMS[each].detail}`}
-            chosen={form === each}
-            onPress={() => stand(count, each)}
-          />
-        ))}
-      </Row>
-      <Row>
-        {([4, 2] as const).map((cycle) => (
-          <Choice
-            key={cycle}
-            label={cycle === 4 ? 'Four-stroke' : 'Two-stroke'}
-            chosen={sheet.cycle === cycle}
-            onPress={() => edit((next) => void (next.cycle = cycle))}
-          />
-        ))}
-      </Row>
+      <RadioGroup name="How the cylinders stand">
+        <Row>
+          {CYLINDER_FORMS.map((each) => (
+            <Choice
+              key={each}
+              {...FORMS[each]}
+              name={`${FORMS[each].label}, ${FORMS[each].detail}`}
+              chosen={form === each}
+              onPress={() => stand(count, each)}
+            />
+          ))}
+        </Row>
+      </RadioGroup>
+      <OneOf
+        name="Strokes"
+        options={STROKES}
+        chosen={sheet.cycle === 4 ? 'four' : 'two'}
+        onChoose={(strokes) => edit((next) => void (next.cycle = strokes === 'four' ? 4 : 2))}
+      />
       <HeadMap banks={seatingOf(drawn)} cells={{}} width={width} />
     </Question>
   );

@@ -1,17 +1,16 @@
 import type { QuestionProps } from '../questionProps';
-import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
+import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { space } from '../../../theme/tokens';
 import { Question } from '../Question';
 import type { UnitsProps } from '../UnitChoice';
 import { UnitChoice } from '../UnitChoice';
 import { Figures } from './Figures';
-import { SoakField } from './TemperatureQuestion';
+import { ColdOrHot } from './TemperatureQuestion';
 
 /** What a first job needs of the figures: lash of the valves, and whether cold or hot. */
 export function LimitsQuestion({ draft, units, onUnits }: QuestionProps & UnitsProps) {
-  const { sheet, edit } = draft;
+  const { sheet } = draft;
   const valves = sheet.adjusters.flatMap((entry, place) =>
     entry.kind === 'intake' || entry.kind === 'exhaust' ? [{ entry, place }] : [],
   );
@@ -24,17 +23,7 @@ export function LimitsQuestion({ draft, units, onUnits }: QuestionProps & UnitsP
           <Figures {...{ draft, units, entry, place }} />
         </Stack>
       ))}
-      <Row>
-        {(['cold', 'hot'] as const).map((state) => (
-          <Choice
-            key={state}
-            label={`Set ${state}`}
-            chosen={sheet.temperature?.state === state}
-            onPress={() => edit((next) => void (next.temperature = { ...next.temperature, state }))}
-          />
-        ))}
-      </Row>
-      <SoakField draft={draft} />
+      <ColdOrHot draft={draft} />
     </Question>
   );
 }

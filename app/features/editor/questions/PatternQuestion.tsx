@@ -1,11 +1,11 @@
 import type { CylinderForm, EngineSheet } from '@longbar/core';
 import { CYLINDER_FORMS, formOf } from '@longbar/core';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useSheetsQuery } from '../../../state/api';
 import { space } from '../../../theme/tokens';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { useSheetsBy } from '../../shared/useKnown';
@@ -48,7 +48,7 @@ export function PatternQuestion({ draft, onAnew }: Props) {
   return (
     <Question title="Which engine is it?">
       <NameField draft={draft} />
-      <View role="radiogroup" aria-label="How the cylinders stand">
+      <RadioGroup name="How the cylinders stand">
         <Row>
           {CYLINDER_FORMS.map((each) => (
             <Choice
@@ -61,8 +61,8 @@ export function PatternQuestion({ draft, onAnew }: Props) {
             />
           ))}
         </Row>
-      </View>
-      <View role="radiogroup" aria-label={PATTERNS[shown].title}>
+      </RadioGroup>
+      <RadioGroup name={PATTERNS[shown].title}>
         <Tiles columns={4}>
           {PATTERNS[shown].counts.map((cylinders) => (
             <Choice
@@ -74,7 +74,7 @@ export function PatternQuestion({ draft, onAnew }: Props) {
             />
           ))}
         </Tiles>
-      </View>
+      </RadioGroup>
       <LikeAnother
         onLike={(like) => {
           edit((next) => Object.assign(next, like, { name: next.name }));

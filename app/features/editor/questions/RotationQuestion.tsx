@@ -1,12 +1,19 @@
 import { EngineDial } from '../../../drawing/EngineDial';
 import { StyleSheet, View } from 'react-native';
 import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { RotationChoice } from '../../shared/RotationChoice';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
+import { RadioGroup } from '../../../ui/RadioGroup';
+
+const BACKWARDS = [
+  ['never', 'Never backwards'],
+  ['may', 'May go back'],
+] as const;
 
 /** Which way it turns, seen from where, whether it may go back, and cylinder 1's end. */
 export function RotationQuestion({ draft }: QuestionProps) {
@@ -23,32 +30,28 @@ export function RotationQuestion({ draft }: QuestionProps) {
     >
       <RotationChoice sense={rotation.sense} seenFrom={rotation.seenFrom} onChoose={turn} />
       <Words as="strong">Turned back past a mark?</Words>
-      <Row>
-        <Choice
-          label="Never backwards"
-          chosen={rotation.reversible !== true}
-          onPress={() => turn({ reversible: false })}
-        />
-        <Choice
-          label="May go back"
-          chosen={rotation.reversible === true}
-          onPress={() => turn({ reversible: true })}
-        />
-      </Row>
+      <OneOf
+        name="Turned back past a mark?"
+        options={BACKWARDS}
+        chosen={rotation.reversible === true ? 'may' : 'never'}
+        onChoose={(back) => turn({ reversible: back === 'may' })}
+      />
       {sheet.layout && (
         <>
           <Words as="strong">Cylinder 1 is at the</Words>
-          <Row>
-            {(['front', 'rear'] as const).map((end) => (
-              <Choice
-                key={end}
-                label={end}
-                name={`Cylinder 1 at the ${end}`}
-                chosen={from === end}
-                onPress={() => edit((next) => numberFrom(next, end))}
-              />
-            ))}
-          </Row>
+          <RadioGroup name="Cylinder 1 is at the">
+            <Row>
+              {(['front', 'rear'] as const).map((end) => (
+                <Choice
+                  key={end}
+                  label={end}
+                  name={`Cylinder 1 at the ${end}`}
+                  chosen={from === end}
+                  onPress={() => edit((next) => numberFrom(next, end))}
+                />
+              ))}
+            </Row>
+          </RadioGroup>
         </>
       )}
       <View style={styles.dial}>

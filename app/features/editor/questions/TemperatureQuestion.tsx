@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Row } from '../../../ui/Panel';
 import { NumberField, TemperatureField } from '../NumberField';
 import { Question } from '../Question';
@@ -17,17 +17,7 @@ export function TemperatureQuestion({ draft, units }: QuestionProps) {
       title="Set cold or hot?"
       hint="A cold figure is never turned into a hot one, nor the other way."
     >
-      <Row>
-        {(['cold', 'hot'] as const).map((state) => (
-          <Choice
-            key={state}
-            label={`Set ${state}`}
-            chosen={temperature?.state === state}
-            onPress={() => edit((next) => void (next.temperature = { ...next.temperature, state }))}
-          />
-        ))}
-      </Row>
-      <SoakField draft={draft} />
+      <ColdOrHot draft={draft} />
       {temperature?.state === 'hot' && (
         <NumberField
           label="To be done within, minutes"
@@ -49,8 +39,31 @@ export function TemperatureQuestion({ draft, units }: QuestionProps) {
   );
 }
 
+const STATES = [
+  ['cold', 'Set cold'],
+  ['hot', 'Set hot'],
+] as const;
+
+/** Cold or hot, and how long it rests or runs before. */
+export function ColdOrHot({ draft }: Pick<QuestionProps, 'draft'>) {
+  const { sheet, edit } = draft;
+  return (
+    <>
+      <OneOf
+        name="Cold or hot"
+        options={STATES}
+        chosen={sheet.temperature?.state}
+        onChoose={(state) =>
+          edit((next) => void (next.temperature = { ...next.temperature, state }))
+        }
+      />
+      <SoakField draft={draft} />
+    </>
+  );
+}
+
 /** How long it rests, or runs, before it is read. */
-export function SoakField({ draft }: Pick<QuestionProps, 'draft'>) {
+function SoakField({ draft }: Pick<QuestionProps, 'draft'>) {
   const { temperature } = draft.sheet;
   if (!temperature) return null;
   return (

@@ -2,9 +2,8 @@ import type { JobAct, LookedInto, UnsetReason } from '@longbar/core';
 import { UNSET_REASONS } from '@longbar/core';
 import { memo, useState } from 'react';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Row, Stack } from '../../../ui/Panel';
-import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { saidOf, WhatWasSeen } from './WhatWasSeen';
 
@@ -54,16 +53,13 @@ export const OtherWays = memo(function OtherWays({ id, mayDoubt, mayGiveUp, act 
       {open && (
         <Stack>
           <Words as="strong">Why can it not be set today?</Words>
-          <Tiles columns={2}>
-            {UNSET_REASONS.map((each) => (
-              <Choice
-                key={each}
-                label={REASONS[each]}
-                chosen={reason === each}
-                onPress={() => setReason(each)}
-              />
-            ))}
-          </Tiles>
+          <OneOf
+            name="Why can it not be set today?"
+            columns={2}
+            options={UNSET_REASONS.map((each) => [each, REASONS[each]] as const)}
+            chosen={reason}
+            onChoose={setReason}
+          />
           <WhatWasSeen label="In a few words" seen={seen} onChange={setSeen} />
           <Act
             weight="stop"

@@ -4,8 +4,7 @@ import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { preferencesChanged } from '../../../state/preferences';
 import { useAppSelector } from '../../../state/store';
-import { Choice } from '../../../ui/Choice';
-import { Tiles } from '../../../ui/Tiles';
+import { OneOf } from '../../../ui/OneOf';
 import { Words } from '../../../ui/Words';
 
 const VIEWS: Record<HeadView, string> = {
@@ -19,18 +18,15 @@ export function MapChoice() {
   const dispatch = useDispatch();
   const chosen = useAppSelector((state) => state.preferences.headView);
   return (
-    <View role="radiogroup" aria-label="The map">
+    <View>
       <Words as="strong">The map, as I look at the engine</Words>
-      <Tiles columns={2}>
-        {HEAD_VIEWS.map((headView) => (
-          <Choice
-            key={headView}
-            label={VIEWS[headView]}
-            chosen={chosen === headView}
-            onPress={() => dispatch(preferencesChanged({ headView }))}
-          />
-        ))}
-      </Tiles>
+      <OneOf
+        name="The map"
+        columns={2}
+        options={HEAD_VIEWS.map((view) => [view, VIEWS[view]] as const)}
+        chosen={chosen}
+        onChoose={(headView) => dispatch(preferencesChanged({ headView }))}
+      />
     </View>
   );
 }

@@ -2,6 +2,7 @@ import type { AdjusterKind, JobScope } from '@longbar/core';
 import { isSameScope, mayChooseScope, scopeWaitsFor, scopeWords } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Fold } from '../../../ui/Fold';
+import { OneOf } from '../../../ui/OneOf';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { WorkingJob } from '../model/workingJob';
@@ -21,6 +22,11 @@ export function ScopeChoice({ job }: { job: WorkingJob }) {
     </Fold>
   );
 }
+
+const DONE = [
+  ['set', 'Check and set'],
+  ['check', 'Check only'],
+] as const;
 
 /** What is finished before the job is about something else. */
 const FIRST = {
@@ -72,10 +78,12 @@ function Choices({ job }: { job: WorkingJob }) {
           ))}
         </Row>
       )}
-      <Row>
-        <Choice label="Check and set" chosen={!checkOnly} onPress={() => choose(chosen, false)} />
-        <Choice label="Check only" chosen={checkOnly} onPress={() => choose(chosen, true)} />
-      </Row>
+      <OneOf
+        name="What is done with them"
+        options={DONE}
+        chosen={checkOnly ? 'check' : 'set'}
+        onChoose={(done) => choose(chosen, done === 'check')}
+      />
       <Words as="note" color="secondInk">
         {noteOf(scope)}
       </Words>

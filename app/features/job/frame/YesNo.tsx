@@ -1,5 +1,5 @@
-import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 
 type Props = {
@@ -15,10 +15,15 @@ export function YesNo({ question, value, onChange, yes, no }: Props) {
   return (
     <Stack gap={8}>
       <Words as="strong">{question}</Words>
-      <Row>
-        <Choice label={no} chosen={value === false} onPress={() => onChange(false)} />
-        <Choice label={yes} chosen={value === true} onPress={() => onChange(true)} />
-      </Row>
+      <OneOf
+        name={question}
+        options={[
+          ['no', no],
+          ['yes', yes],
+        ]}
+        chosen={value === undefined ? undefined : value ? 'yes' : 'no'}
+        onChoose={(answer) => onChange(answer === 'yes')}
+      />
     </Stack>
   );
 }

@@ -7,6 +7,7 @@ import { useAppSelector } from '../../../state/store';
 import { Act } from '../../../ui/Act';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { CAN_SPEAK } from './speech';
@@ -44,17 +45,19 @@ export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
   return (
     <Stack>
       <Words as="strong">Set in hand</Words>
-      <Tiles columns={sets.length > 2 ? 3 : 2}>
-        {sets.map(({ name }) => (
-          <Choice
-            key={name}
-            label={name}
-            name={`Take the ${name}`}
-            chosen={name === whole.name}
-            onPress={() => dispatch(preferencesChanged({ bladeSet: name }))}
-          />
-        ))}
-      </Tiles>
+      <RadioGroup name="Set in hand">
+        <Tiles columns={sets.length > 2 ? 3 : 2}>
+          {sets.map(({ name }) => (
+            <Choice
+              key={name}
+              label={name}
+              name={`Take the ${name}`}
+              chosen={name === whole.name}
+              onPress={() => dispatch(preferencesChanged({ bladeSet: name }))}
+            />
+          ))}
+        </Tiles>
+      </RadioGroup>
       <Row>
         <Act
           label={thickFirst ? 'Thin ones first' : 'Thick ones first'}
@@ -80,6 +83,7 @@ export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
               label={marked}
               name={`Blade ${marked} worn`}
               {...(gone.includes(size) && { detail: 'worn' })}
+              several
               chosen={gone.includes(size)}
               onPress={() => toggle(size)}
             />

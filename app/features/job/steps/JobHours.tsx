@@ -45,6 +45,7 @@ export function JobHours({ job }: Pick<StepProps, 'job'>) {
       {another && (
         <Choice
           label="It was replaced or reset"
+          several
           chosen={replaced}
           onPress={() => setReplaced(!replaced)}
         />

@@ -1,6 +1,7 @@
 import { figuresOf, readyItems } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
 import { ColdRest } from '../temperature/ColdRest';
@@ -50,18 +51,20 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
   return (
     <Stack>
       <Words as="heading">What does the data tag say?</Words>
-      <Row style={{ flexWrap: 'wrap' }}>
-        {choices.map((each) => (
-          <Choice
-            key={each}
-            label={each || 'None of these'}
-            chosen={tag === each}
-            onPress={() =>
-              job.act({ type: 'tag.read', tag: each, figures: figuresOf(sheet, each) })
-            }
-          />
-        ))}
-      </Row>
+      <RadioGroup name="What does the data tag say?">
+        <Row style={{ flexWrap: 'wrap' }}>
+          {choices.map((each) => (
+            <Choice
+              key={each}
+              label={each || 'None of these'}
+              chosen={tag === each}
+              onPress={() =>
+                job.act({ type: 'tag.read', tag: each, figures: figuresOf(sheet, each) })
+              }
+            />
+          ))}
+        </Row>
+      </RadioGroup>
       {tag === '' && (
         <>
           <Words as="strong" color="act">

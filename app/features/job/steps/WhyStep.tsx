@@ -2,9 +2,9 @@ import { formatDay } from '@longbar/core';
 import { useState } from 'react';
 import { useMachineQuery } from '../../../state/api';
 import { Caution } from '../../../ui/Caution';
-import { Choice } from '../../../ui/Choice';
 import { Field } from '../../../ui/Field';
-import { Row, Stack } from '../../../ui/Panel';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
@@ -46,16 +46,12 @@ export function WhyStep({ job, after }: StepProps) {
       act={{ label: 'Continue', disabled: !reason || needsWords, onPress: record }}
     >
       <Words as="heading">Why is it opened?</Words>
-      <Row>
-        {REASONS.map((each) => (
-          <Choice
-            key={each.reason}
-            label={each.label}
-            chosen={reason === each.reason}
-            onPress={() => setReason(each.reason)}
-          />
-        ))}
-      </Row>
+      <OneOf
+        name="Why is it opened?"
+        options={REASONS.map((each) => [each.reason, each.label] as const)}
+        chosen={reason}
+        onChoose={setReason}
+      />
       {reason === 'symptom' && (
         <>
           <Field

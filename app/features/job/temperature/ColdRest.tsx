@@ -1,6 +1,7 @@
 import { coldFrom, formatInstant } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useClock } from '../model/useJob';
@@ -30,16 +31,18 @@ export function ColdRest({ job }: Pick<StepProps, 'job'>) {
         {sheet.temperature && temperatureWords(sheet.temperature)} Moving the machine even a few
         metres starts the rest anew.
       </Words>
-      <Row style={{ flexWrap: 'wrap' }}>
-        {RESTS.map(({ hours, label }) => (
-          <Choice
-            key={hours}
-            label={label}
-            chosen={isNear(coldSince, hours, now)}
-            onPress={() => stand(hours)}
-          />
-        ))}
-      </Row>
+      <RadioGroup name="At rest since">
+        <Row style={{ flexWrap: 'wrap' }}>
+          {RESTS.map(({ hours, label }) => (
+            <Choice
+              key={hours}
+              label={label}
+              chosen={isNear(coldSince, hours, now)}
+              onPress={() => stand(hours)}
+            />
+          ))}
+        </Row>
+      </RadioGroup>
       {coldSince !== undefined && left !== undefined && (
         <Words as="strong" color={left > 0 ? 'act' : 'ink'}>
           {left > 0

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useHotLeft } from './useHotLeft';
@@ -30,17 +31,19 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
       <Words as="note" color="secondInk">
         {temperature && temperatureWords(temperature)}
       </Words>
-      <Row style={{ flexWrap: 'wrap' }}>
-        {RUNS.map((minutes) => (
-          <Choice
-            key={minutes}
-            label={`${minutes} min`}
-            name={`Ran ${minutes} min`}
-            chosen={ran === minutes}
-            onPress={() => setRan(minutes)}
-          />
-        ))}
-      </Row>
+      <RadioGroup name="How long it has run">
+        <Row style={{ flexWrap: 'wrap' }}>
+          {RUNS.map((minutes) => (
+            <Choice
+              key={minutes}
+              label={`${minutes} min`}
+              name={`Ran ${minutes} min`}
+              chosen={ran === minutes}
+              onPress={() => setRan(minutes)}
+            />
+          ))}
+        </Row>
+      </RadioGroup>
       {ran !== undefined && ran < soakMinutes && (
         <Words as="strong" color="act">
           Not hot through yet: run it {spell(soakMinutes)} at least.
@@ -49,17 +52,21 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
       {ran !== undefined && ran >= soakMinutes && (
         <>
           <Words as="strong">Shut down when?</Words>
-          <Row style={{ flexWrap: 'wrap' }}>
-            {SHUT_DOWN.map(({ minutes, label }) => (
-              <Choice
-                key={minutes}
-                label={label}
-                name={`Shut down ${label}`}
-                chosen={job.state.hot !== undefined && isSince(job.state.hot.stopped, minutes, now)}
-                onPress={() => void stop(minutes)}
-              />
-            ))}
-          </Row>
+          <RadioGroup name="Shut down when?">
+            <Row style={{ flexWrap: 'wrap' }}>
+              {SHUT_DOWN.map(({ minutes, label }) => (
+                <Choice
+                  key={minutes}
+                  label={label}
+                  name={`Shut down ${label}`}
+                  chosen={
+                    job.state.hot !== undefined && isSince(job.state.hot.stopped, minutes, now)
+                  }
+                  onPress={() => void stop(minutes)}
+                />
+              ))}
+            </Row>
+          </RadioGroup>
         </>
       )}
       {left !== undefined && (

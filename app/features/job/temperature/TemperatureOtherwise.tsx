@@ -6,14 +6,20 @@ import {
   unitsShown,
 } from '@longbar/core';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
 import { Field } from '../../../ui/Field';
+import { OneOf } from '../../../ui/OneOf';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { Reason } from '../frame/Reason';
 import { useClock } from '../model/useJob';
 import type { WorkingJob } from '../model/workingJob';
+
+const UNITS = [
+  ['°C', '°C'],
+  ['°F', '°F'],
+] as const;
 
 /** Besides the clock: the metal's own temperature, or a reason why it is read all the same. */
 export function TemperatureOtherwise({ job }: { job: WorkingJob }) {
@@ -58,9 +64,9 @@ function Metal({ job }: { job: WorkingJob }) {
       )}
       <Field label="Temperature of the metal" inputMode="decimal" value={text} onChange={setText} />
       <Row>
-        {(['°C', '°F'] as const).map((each) => (
-          <Choice key={each} label={each} chosen={unit === each} onPress={() => setUnit(each)} />
-        ))}
+        <View style={{ flex: 1 }}>
+          <OneOf name="Unit" options={UNITS} chosen={unit} onChoose={setUnit} />
+        </View>
         <Act
           label="Record it"
           disabled={!fine}

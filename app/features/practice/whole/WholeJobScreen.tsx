@@ -7,10 +7,9 @@ import { useShopQuery } from '../../../state/api';
 import { space, WIDE } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
 import { Caution } from '../../../ui/Caution';
+import { OneOf } from '../../../ui/OneOf';
 import { Row } from '../../../ui/Panel';
-import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { JobMap } from '../../job/engine/JobMap';
 import { JobView } from '../../job/JobView';
@@ -103,17 +102,23 @@ type WhereProps = {
   go: (atEngine: boolean) => void;
 };
 
+const PLACES = [
+  ['screen', 'The screen'],
+  ['engine', 'The engine'],
+] as const;
+
 /** Whether one looks at the phone or has the hands at the engine. */
 function Where({ atEngine, away, noticed, go }: WhereProps) {
   const [seen, setSeen] = useState(0);
   return (
     <View style={styles.where}>
-      <View role="radiogroup" aria-label="Where one is">
-        <Tiles columns={2}>
-          <Choice label="The screen" chosen={!atEngine} onPress={() => go(false)} />
-          <Choice label="The engine" chosen={atEngine} onPress={() => go(true)} />
-        </Tiles>
-      </View>
+      <OneOf
+        name="Where one is"
+        columns={2}
+        options={PLACES}
+        chosen={atEngine ? 'engine' : 'screen'}
+        onChoose={(place) => go(place === 'engine')}
+      />
       {noticed !== '' && <Words as="note">At the engine: {noticed}</Words>}
       {away > seen && (
         <Row>
