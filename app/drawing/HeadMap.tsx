@@ -131,7 +131,7 @@ const BankDrawing = memo(function BankDrawing({
   tokens,
   moving,
 }: DrawingProps) {
-  const { scale, places } = geometry;
+  const { scale, letters: size, places } = geometry;
   const height = geometry.height + figureRoom(cells);
   const full = column * bank.cylinders.length;
   const shaft = HEAD_TOP + ROCKER.shaft * scale;
@@ -173,7 +173,8 @@ const BankDrawing = memo(function BankDrawing({
       />
       {places.map(({ id, x }) => {
         const { says: _, figure, ...look } = cells[id] ?? NOTHING;
-        const place = { ...look, x, scale, tokens, letters: KINDS[readId(id).kind].letters };
+        const { letters } = KINDS[readId(id).kind];
+        const place = { ...look, x, scale, tokens, letters, size };
         if (moving) return <Letters key={id} {...place} />;
         return <Place key={id} {...place} {...(figure !== undefined && { figure })} />;
       })}
@@ -216,15 +217,17 @@ type PlaceProps = RockerLook & {
   scale: number;
   tokens: Tokens;
   letters: string;
+  /** Of its letters. */
+  size: number;
   figure?: string;
 };
 
 /** One rocker in its place, with the letters of its kind and what was read below it. */
-const Place = memo(function Place({ letters, figure, ...rocker }: PlaceProps) {
+const Place = memo(function Place({ letters, size, figure, ...rocker }: PlaceProps) {
   return (
     <G>
       <Rocker {...rocker} y={HEAD_TOP} />
-      <Letters letters={letters} {...rocker} />
+      <Letters {...{ letters, size }} {...rocker} />
       {figure && <Figure figure={figure} {...rocker} />}
     </G>
   );
@@ -256,14 +259,14 @@ function Figure({ figure, x, scale, tokens, odd }: FigureProps) {
   );
 }
 
-type LettersProps = Pick<PlaceProps, 'letters' | 'x' | 'scale' | 'tokens' | 'here'>;
+type LettersProps = Pick<PlaceProps, 'letters' | 'size' | 'x' | 'scale' | 'tokens' | 'here'>;
 
-function Letters({ letters, x, scale, tokens, here }: LettersProps) {
+function Letters({ letters, size, x, scale, tokens, here }: LettersProps) {
   return (
     <Text
       x={x}
       y={HEAD_TOP + ROCKER.height * scale + 14}
-      fontSize={13}
+      fontSize={size}
       fontFamily={font.figure}
       fill={here ? tokens.act : tokens.secondInk}
       textAnchor="middle"

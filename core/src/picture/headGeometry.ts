@@ -4,6 +4,8 @@ import { ROCKER } from './rockerShapes';
 export type HeadGeometry = {
   /** Of each rocker, against its own measure. */
   scale: number;
+  /** How large the letters below the rockers are, so that they do not run into each other. */
+  letters: number;
   /** From the upper edge to below the cylinders' numbers. */
   height: number;
   /** Each rocker's middle, from the left edge of the row. */
@@ -29,5 +31,6 @@ export function headGeometry(bank: Bank, column: number): HeadGeometry {
       x: column * (i + 0.5) + pitch * (a - (adjusters.length - 1) / 2),
     })),
   );
-  return { scale, height: ROCKER.height * scale + LABELS + 8, places };
+  const letters = Math.max(9, Math.min(13, pitch * 0.8));
+  return { scale, letters, height: ROCKER.height * scale + LABELS + 8, places };
 }

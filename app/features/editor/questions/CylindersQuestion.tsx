@@ -7,11 +7,11 @@ import { Choice } from '../../../ui/Choice';
 import { OneOf } from '../../../ui/OneOf';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
+import { MapRoom } from '../MapRoom';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { seat } from '../seat';
-import { useMapWidth } from '../useMapWidth';
 import { RadioGroup } from '../../../ui/RadioGroup';
 
 const FORMS: Record<CylinderForm, { label: string; detail: string }> = {
@@ -29,7 +29,6 @@ const STROKES = [
 /** How many strokes and cylinders, and how they stand. */
 export function CylindersQuestion({ draft }: QuestionProps) {
   const { sheet, drawn, edit } = draft;
-  const width = useMapWidth();
   const banks = sheet.layout?.banks;
   const count = banks?.flatMap(({ cylinders }) => cylinders).length ?? sheet.firing.order.length;
   const form = formOf(sheet, count);
@@ -76,7 +75,7 @@ export function CylindersQuestion({ draft }: QuestionProps) {
         chosen={sheet.cycle === 4 ? 'four' : 'two'}
         onChoose={(strokes) => edit((next) => void (next.cycle = strokes === 'four' ? 4 : 2))}
       />
-      <HeadMap banks={seatingOf(drawn)} cells={{}} width={width} />
+      <MapRoom>{(width) => <HeadMap banks={seatingOf(drawn)} cells={{}} width={width} />}</MapRoom>
     </Question>
   );
 }

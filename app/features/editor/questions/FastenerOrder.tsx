@@ -1,12 +1,11 @@
 import { itemAt, spiralOrder } from '@longbar/core';
 import { useState } from 'react';
-import { useWindowDimensions } from 'react-native';
 import { FastenerPlacer } from '../../../drawing/FastenerPlacer';
 import { space } from '../../../theme/tokens';
 import { Act } from '../../../ui/Act';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
-import { useMapWidth } from '../useMapWidth';
+import { MapRoom } from '../MapRoom';
 
 type Place = { x: number; y: number };
 type Props = {
@@ -25,8 +24,6 @@ const MOST_ROWS = 4;
 
 /** Where the fasteners lie, seen from above, and their order: tapped, or a spiral from the middle. */
 export function FastenerOrder({ of, fasteners, columns, error, onOrder }: Props) {
-  const width = useMapWidth();
-  const { width: screen } = useWindowDimensions();
   const [size, setSize] = useState(() => sizeOf(fasteners, columns));
   const places = placesOf(fasteners, size);
   const resize = (change: Partial<typeof size>) => {
@@ -55,11 +52,9 @@ export function FastenerOrder({ of, fasteners, columns, error, onOrder }: Props)
         most={MOST_ROWS}
         onStep={(next) => resize({ rows: next })}
       />
-      <FastenerPlacer
-        {...{ of, places, fasteners }}
-        width={Math.min(width, screen - 5 * space.large) - space.large}
-        onTap={tap}
-      />
+      <MapRoom>
+        {(width) => <FastenerPlacer {...{ of, places, fasteners, width }} onTap={tap} />}
+      </MapRoom>
       <Row>
         <Act
           label="Spiral from the middle"

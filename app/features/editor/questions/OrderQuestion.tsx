@@ -7,16 +7,15 @@ import { Row, Stack } from '../../../ui/Panel';
 import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
+import { MapRoom } from '../MapRoom';
 import { NumberField } from '../NumberField';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
-import { useMapWidth } from '../useMapWidth';
 
 /** The firing order: tapped cylinder by cylinder, or one of the common ones. */
 export function OrderQuestion({ draft }: QuestionProps) {
   const { sheet, drawn, edit } = draft;
-  const width = useMapWidth();
   const { order } = sheet.firing;
   const cylinders = [
     ...new Set(sheet.layout?.banks.flatMap((bank) => bank.cylinders) ?? order),
@@ -69,7 +68,17 @@ export function OrderQuestion({ draft }: QuestionProps) {
         ))}
       </Stack>
       <Gaps draft={draft} />
-      <CamMap lanes={camLanes(drawn)} cycle={cycleDegrees(drawn)} at={0} stops={[]} width={width} />
+      <MapRoom>
+        {(width) => (
+          <CamMap
+            lanes={camLanes(drawn)}
+            cycle={cycleDegrees(drawn)}
+            at={0}
+            stops={[]}
+            width={width}
+          />
+        )}
+      </MapRoom>
     </Question>
   );
 }

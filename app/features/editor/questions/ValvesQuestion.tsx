@@ -3,15 +3,14 @@ import { readId, seatingOf } from '@longbar/core';
 import { HeadMap } from '../../../drawing/HeadMap';
 import { Act } from '../../../ui/Act';
 import { Choice } from '../../../ui/Choice';
+import { MapRoom } from '../MapRoom';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
-import { useMapWidth } from '../useMapWidth';
 
 /** Which valve stands nearer the front on each cylinder: tapped on the head to flip. */
 export function ValvesQuestion({ draft }: QuestionProps) {
   const { sheet, drawn, edit } = draft;
-  const width = useMapWidth();
   const wrong = sheet.layout?.banks
     .map((_, b) => mistakeAt(draft, `layout.banks.${b}.valves`))
     .find(Boolean);
@@ -21,14 +20,18 @@ export function ValvesQuestion({ draft }: QuestionProps) {
       hint="From the front of the engine. Tap a cylinder to flip its exhaust and intake."
       mistake={wrong}
     >
-      <HeadMap
-        banks={seatingOf(drawn)}
-        cells={{}}
-        width={width}
-        onSelect={(id) =>
-          edit((next) => flip(next, (cylinder) => cylinder === readId(id).cylinder))
-        }
-      />
+      <MapRoom>
+        {(width) => (
+          <HeadMap
+            banks={seatingOf(drawn)}
+            cells={{}}
+            width={width}
+            onSelect={(id) =>
+              edit((next) => flip(next, (cylinder) => cylinder === readId(id).cylinder))
+            }
+          />
+        )}
+      </MapRoom>
       <Act
         label="Flip every second one"
         onPress={() => edit((next) => flip(next, (_cylinder, place) => place % 2 === 1))}
