@@ -10,6 +10,16 @@ export const SIZES = {
   'lb·in': convertTorque(1000, 'lb·in', 'N·m'),
 } as const;
 
+/** The last place that is read in each, in the same: 0.01 mm, a thou, 0.1 lb·in. */
+export const LAST_PLACES: Record<FigureUnit, number> = {
+  mm: 0.01 * SIZES.mm,
+  thou: SIZES.thou,
+  in: 0.001 * SIZES.in,
+  'N·m': 0.01 * SIZES['N·m'],
+  'lb·ft': 0.01 * SIZES['lb·ft'],
+  'lb·in': 0.1 * SIZES['lb·in'],
+};
+
 export type FigureUnit = keyof typeof SIZES;
 
 /** Those in which figures are shown; another may be typed behind one. */

@@ -259,28 +259,29 @@ describe('a reading as typed', () => {
     set: mm,
   };
   const gauge = { reading: { go: 63_495, noGo: 63_505, how: 'gauge' } };
+  const inchGauge = { reading: { go: 63_487, noGo: 63_513, how: 'gauge' } };
+  const inchWrench = { reading: { go: 898, noGo: 910, how: 'wrench' } };
 
   it('reads a height and a preload, each with its unit', () => {
     expect(readingFromTyped('63.50', height)).toEqual(gauge);
     expect(readingFromTyped('63,50 mm', height)).toEqual(gauge);
-    expect(readingFromTyped('2.5 in', height)).toEqual(gauge);
+    // An inch gauge is read to a thou.
+    expect(readingFromTyped('2.5 in', height)).toEqual(inchGauge);
     expect(readingFromTyped('2.5', height)).toMatchObject({ meant: ['2.5 in'] });
     const wrench = { reading: { go: 899, noGo: 909, how: 'wrench' } };
     expect(readingFromTyped('0.904 N·m', preload)).toEqual(wrench);
-    expect(readingFromTyped('8 lb in', preload)).toEqual(wrench);
+    expect(readingFromTyped('8 lb in', preload)).toEqual(inchWrench);
     expect(readingFromTyped('8', preload)).toMatchObject({ meant: ['8 lb·in'] });
     expect(readingFromTyped('0.9 mm', preload)).toHaveProperty('refused');
   });
 
   it('reads both in inches and pounds where a shop has those first, typed or sent by a gauge', () => {
     showUnits({ length: 'thou', torque: 'lb·ft', temperature: '°F' });
-    expect(readingFromTyped('2.5', height)).toEqual(gauge);
+    expect(readingFromTyped('2.5', height)).toEqual(inchGauge);
     expect(readGaugeLine('+2.5', height)).toEqual(gauge);
     expect(readingFromTyped('63.5', height)).toMatchObject({ meant: ['63.50 mm'] });
     expect(readGaugeLine('+63.5', height)).toMatchObject({ refused: 'implausible' });
-    expect(readingFromTyped('8', preload)).toEqual({
-      reading: { go: 899, noGo: 909, how: 'wrench' },
-    });
+    expect(readingFromTyped('8', preload)).toEqual(inchWrench);
     expect(readingFromTyped('0.9', preload)).toMatchObject({ meant: ['0.9 N·m', '0.9 lb·ft'] });
     showUnits(undefined);
   });

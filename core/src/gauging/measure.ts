@@ -3,7 +3,7 @@ import type { Units } from '../shownAs';
 import { unitsShown } from '../shownAs';
 import { formatMillimetres, formatThou } from '../units';
 import type { ShownUnit } from './figureUnits';
-import { SIZES } from './figureUnits';
+import { LAST_PLACES, SIZES } from './figureUnits';
 
 type Limits = Pick<Spec, 'low' | 'high'>;
 
@@ -17,39 +17,27 @@ export function measureOf(entry: Pick<AdjusterEntry, 'measure' | 'method'>): Mea
   return entry.measure ?? (entry.method === 'preload' ? 'preload' : 'lash');
 }
 
-/** How figures are written: their unit, one of them without it, and the last place that is read. */
-type Notation<U> = { unit: U; show: (figure: number) => string; place: number };
+/** How figures are written: their unit, and one of them without it. */
+type Notation<U> = { unit: U; show: (figure: number) => string };
 
 const decimals = (least: number, most = least) =>
   new Intl.NumberFormat('en', { minimumFractionDigits: least, maximumFractionDigits: most });
 const [newtonMetres, inches, poundInches] = [decimals(2), decimals(3, 4), decimals(1)];
 
-const inMm = { unit: 'mm', show: formatMillimetres, place: 0.01 * SIZES.mm } as const;
+const inMm = { unit: 'mm', show: formatMillimetres } as const;
 
 /** Lengths from µm and torques from mN·m, as metric gauges and wrenches are read. */
 const METRIC: Record<Measure, Notation<'mm' | 'N·m'>> = {
   lash: inMm,
   height: inMm,
-  preload: {
-    unit: 'N·m',
-    show: (torque) => newtonMetres.format(torque / SIZES['N·m']),
-    place: 0.01 * SIZES['N·m'],
-  },
+  preload: { unit: 'N·m', show: (torque) => newtonMetres.format(torque / SIZES['N·m']) },
 };
 
 /** The same as those in inches and pounds are: a gap by thou blades, a height by an inch gauge. */
 const IN_INCHES: Record<Measure, Notation<'thou' | 'in' | 'lb·in'>> = {
-  lash: { unit: 'thou', show: formatThou, place: SIZES.thou },
-  height: {
-    unit: 'in',
-    show: (length) => inches.format(length / SIZES.in),
-    place: 0.001 * SIZES.in,
-  },
-  preload: {
-    unit: 'lb·in',
-    show: (torque) => poundInches.format(torque / SIZES['lb·in']),
-    place: 0.1 * SIZES['lb·in'],
-  },
+  lash: { unit: 'thou', show: formatThou },
+  height: { unit: 'in', show: (length) => inches.format(length / SIZES.in) },
+  preload: { unit: 'lb·in', show: (torque) => poundInches.format(torque / SIZES['lb·in']) },
 };
 
 /** Both, the shop's first: of lengths and of torques it says so apart. */
@@ -86,7 +74,7 @@ export function unitOf(measure: Measure, units?: MeasureUnits): ShownUnit {
  * @example lastPlaceOf('height') // 10
  */
 export function lastPlaceOf(measure: Measure): number {
-  return notations(measure)[0].place;
+  return LAST_PLACES[unitOf(measure)];
 }
 
 /**

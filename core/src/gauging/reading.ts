@@ -38,14 +38,20 @@ export function middleOf(gap: number | Pick<Reading, 'go' | 'noGo'>): number | u
   return gap.noGo === null ? undefined : (gap.go + gap.noGo) / 2;
 }
 
-/** Half the last place that is read on a gauge (0.01 mm) or a wrench (0.01 N·m). */
-const HALF_PLACE = 5;
+/** The last place that is read on a gauge in mm (0.01) or a wrench in N·m (0.01). */
+const LAST_PLACE = 10;
 
 /**
- * A figure read off a gauge in µm, or off a wrench in mN·m: good to its last place.
+ * A figure read off a gauge in µm, or off a wrench in mN·m: good to its last place, which is coarser
+ * on an inch gauge.
  *
  * @example readingFromFigure(63_500, 'gauge') // { go: 63495, noGo: 63505, how: 'gauge' }
  */
-export function readingFromFigure(figure: number, how: 'gauge' | 'wrench'): Reading {
-  return { go: Math.max(0, figure - HALF_PLACE), noGo: figure + HALF_PLACE, how };
+export function readingFromFigure(
+  figure: number,
+  how: 'gauge' | 'wrench',
+  lastPlace = LAST_PLACE,
+): Reading {
+  const [read, half] = [Math.round(figure), Math.round(lastPlace / 2)];
+  return { go: Math.max(0, read - half), noGo: read + half, how };
 }

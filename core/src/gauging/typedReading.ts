@@ -4,7 +4,7 @@ import { markedIn } from './bladeMarks';
 import type { BladeSet } from './blades';
 import { plainBlades, readingFromDrag } from './blades';
 import type { FigureUnit as Unit } from './figureUnits';
-import { SIZES } from './figureUnits';
+import { LAST_PLACES, SIZES } from './figureUnits';
 import type { Measure } from './measure';
 import { formatFigure, unitOf } from './measure';
 import type { Reading } from './reading';
@@ -56,7 +56,7 @@ export function readingFromTyped(text: string, of: TypedFor): TypedReading {
     };
   }
   const sizes = figures.map((figure) => figure * SIZES[unit ?? usual]);
-  const reading = taken(sizes, rest, of);
+  const reading = taken(sizes, rest, of, LAST_PLACES[unit ?? usual]);
   if (isRefused(reading)) return reading;
   if (sizes.every((size) => canBe(size, of))) return { reading };
   const what = `${figures.join(' ')} ${unit ?? usual} is no ${of.measure === 'lash' ? 'gap' : of.measure}`;
@@ -116,10 +116,11 @@ function taken(
   sizes: readonly number[],
   rest: string,
   { measure, set }: TypedFor,
+  lastPlace: number,
 ): Result<Reading> {
   const [first = 0, second] = sizes;
   if (measure !== 'lash')
-    return readingFromFigure(Math.round(first), measure === 'preload' ? 'wrench' : 'gauge');
+    return readingFromFigure(first, measure === 'preload' ? 'wrench' : 'gauge', lastPlace);
   const open = (go: number, noGo: number | null): Reading => ({
     go: Math.round(go),
     noGo: noGo === null ? null : Math.round(noGo),

@@ -3,7 +3,6 @@ import { adjusterName, describeOdd } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { Caution } from '../../../ui/Caution';
-import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
@@ -44,11 +43,11 @@ export function FeelThere({ job, wide, after, instruction }: Props) {
             </View>
             <Row style={styles.states}>
               {(['loose', 'firm'] as const).map((state) => (
-                <Choice
+                <Act
                   key={state}
                   label={state}
                   name={`${adjusterName(id)} ${state}`}
-                  chosen={false}
+                  style={styles.state}
                   onPress={() => job.act(felt(id, state))}
                 />
               ))}
@@ -97,4 +96,5 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.small },
   name: { width: 128 },
   states: { flex: 1, minWidth: 0 },
+  state: { flex: 1 },
 });

@@ -48,7 +48,7 @@ export function FigureWheel({ measure, spec, reading, onRead }: Props) {
         weight={reading ? 'plain' : 'primary'}
         label={`Read ${show(figure)}`}
         onPress={() =>
-          onRead(readingFromFigure(Math.round(figure), measure === 'preload' ? 'wrench' : 'gauge'))
+          onRead(readingFromFigure(figure, measure === 'preload' ? 'wrench' : 'gauge', place))
         }
       />
     </View>
