@@ -74,7 +74,7 @@ function drawBank(pdf: Pdf, bank: RecordedBank, head: RecordedHead, at: Place): 
     drawRocker(pdf, x, geometry.scale, look);
     const letters = { x: x - 20, y: rockers + 3, width: 40, align: 'center' as const };
     write(pdf, KINDS[adjuster.kind].letters, { size: 11, colour: PAPER.ink }, letters);
-    const y = rockers + 16 + FIGURE;
+    const y = rockers + 19 + FIGURE;
     pdf.save().rotate(-90, { origin: [x, y] });
     const upwards = { x, y: y - 5, width: FIGURE, align: 'right' as const, oneLine: true };
     write(pdf, figure, { size: 11.5, colour: look.odd ? PAPER.stop : PAPER.ink }, upwards);

@@ -45,7 +45,7 @@ function heading(pdf: Pdf, machine: string, { about, facts }: RecordPage): void 
   pdf.y += 6;
 }
 
-const COLUMNS = [0.115, 0.235, 0.162, 0.28, 0.208];
+const COLUMNS = [0.112, 0.253, 0.16, 0.27, 0.205];
 
 function readings(pdf: Pdf, { columns, rows, legend }: RecordPage): void {
   const { adjuster, limits, found, left, done } = columns;

@@ -49,9 +49,14 @@ function Signed({ job, after }: Pick<StepProps, 'job' | 'after'>) {
       />
       {leaks && (
         <Words as="strong" color="stop">
-          It still leaks: {lastRun(state)?.note}. {state.exempted.leak?.reason}
+          {leakWords(lastRun(state)?.note)} {state.exempted.leak?.reason}
         </Words>
       )}
     </StepFrame>
   );
+}
+
+/** Where it leaks may not have been said. */
+function leakWords(where: string | undefined): string {
+  return where ? `It still leaks: ${where}.` : 'It still leaks.';
 }
