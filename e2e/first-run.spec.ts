@@ -133,6 +133,13 @@ test('the shop’s units come first everywhere, and its days are its own', async
   await page.goto(`${server.url}/bench/bar`);
   await page.getByLabel('Rim of the pulley, diameter, in').fill('8');
   await expect(page.getByText('8.38 in along the rim')).toBeVisible();
+  await page.goto(`${server.url}/bench/adapter`);
+  await page.getByLabel('Wanted at the nut').fill('34');
+  await page.getByLabel('Wrench, drive to hand, in').fill('16');
+  await page.getByLabel('Adapter, drive to nut, in').fill('2.4');
+  await expect(
+    page.getByText('34 × 16 / (16 + 2.4 × cos 0°) = 34 × 16 / 18.4 = 29.6 lb·ft'),
+  ).toBeVisible();
   await page.goto(`${server.url}/bench/screw`);
   await page.getByLabel('Threads of the screw in an inch').fill('24');
   await expect(page.getByText(/thou \/ \(41.7 × 1.4\) thou a turn/)).toBeVisible();

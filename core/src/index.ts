@@ -140,7 +140,7 @@ export { adapterSetting } from './torque/adapter';
 export type { AdapterSum } from './torque/adapter';
 export { showBy, showUnits, unitsShown, USUAL_UNITS, wallClock } from './shownAs';
 export type { Shown, Units } from './shownAs';
-export { formatRule, type RuleUnit, ruleUnit } from './rule';
+export { formatRule, fromRuleUnit, inRuleUnit, type RuleUnit, ruleUnit } from './rule';
 export { formatTemperature, fromFahrenheit, inFahrenheit } from './temperature';
 export { readNumber } from './typedNumber';
 export { convertTorque, formatTorque, formatTorqueAlone, TORQUE_UNITS } from './torque/units';

@@ -19,13 +19,31 @@ export function ruleUnit(): RuleUnit {
 }
 
 /**
+ * A length in µm as a figure in the unit of a rule.
+ *
+ * @example inRuleUnit(400_000) // 400
+ */
+export function inRuleUnit(length: number): number {
+  return length / SIZES[ruleUnit()];
+}
+
+/**
+ * A figure in the unit of a rule as whole µm.
+ *
+ * @example fromRuleUnit(400) // 400000
+ */
+export function fromRuleUnit(figure: number): number {
+  return Math.round(figure * SIZES[ruleUnit()]);
+}
+
+/**
  * A length in µm as it is read off a rule, with its unit.
  *
  * @example formatRule(209_440) // '209.4 mm'
  */
 export function formatRule(length: number): string {
   const unit = ruleUnit();
-  return `${WRITTEN[unit].format(length / SIZES[unit])} ${unit}`;
+  return `${WRITTEN[unit].format(inRuleUnit(length))} ${unit}`;
 }
 
 /** How fine a thread is, of its pitch in µm: "1.00 mm", or "24 threads in an inch". */

@@ -121,15 +121,11 @@ export class PractisedJob {
 
   /** Feels the first of the rockers that are asked for. */
   private async feelAsked(): Promise<void> {
-    const first = this.page
-      .getByRole('radio', { name: /^No\. \d+ (intake|exhaust) loose$/ })
-      .first();
+    const first = this.job.button(/^No\. \d+ (intake|exhaust) loose$/).first();
     const name = (await first.getAttribute('aria-label')) ?? '';
     const [, cylinder = '', kind = ''] = /^No\. (\d+) (\w+)/.exec(name) ?? [];
     const state = await this.wiggle(cylinder, kind);
-    await this.page
-      .getByRole('radio', { name: `No. ${cylinder} ${kind} ${state}`, exact: true })
-      .click();
+    await this.job.tap(`No. ${cylinder} ${kind} ${state}`);
     await this.job.keptLast(`No. ${cylinder} ${kind} ${state}`);
   }
 

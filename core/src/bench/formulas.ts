@@ -41,8 +41,8 @@ export function adapterFormula(sum: AdapterSum, unit: TorqueUnit): string | unde
   if ('refused' in answer) return undefined;
   const { torque, wrench, adapter, angle } = sum;
   const reach = (torque * wrench) / answer.setting;
-  const above = `${two(torque)} × ${one(wrench)}`;
-  return `${above} / (${one(wrench)} + ${one(adapter)} × cos ${one(angle)}°) = ${above} / ${one(reach)} = ${one(answer.setting)} ${unit}`;
+  const above = `${two(torque)} × ${two(wrench)}`;
+  return `${above} / (${two(wrench)} + ${two(adapter)} × cos ${one(angle)}°) = ${above} / ${two(reach)} = ${one(answer.setting)} ${unit}`;
 }
 
 /**

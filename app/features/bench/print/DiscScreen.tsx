@@ -1,4 +1,4 @@
-import { firingOf, turnMarks } from '@longbar/core';
+import { firingOf, formatRule, SIZES, turnMarks } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { OneOf } from '../../../ui/OneOf';
@@ -8,11 +8,13 @@ import { pixels, sizeOf, usualPaper } from '../../shared/paper';
 import { TruePage } from '../../shared/TruePage';
 import type { ChartAsked, ChartQuery } from '../chartAsked';
 import { chartAddress, chartNamed } from '../chartAsked';
-import { FigureField, useFigure } from '../figure';
+import { FigureField, useRule } from '../figure';
 import { DiscSheet } from './DiscSheet';
 import { CheckLine } from './StripSheet';
 
 const MARGIN = 10;
+/** A smaller one cannot be read, mm. */
+const LEAST = 60;
 const SENSES = [
   ['clockwise', 'Turns clockwise'],
   ['counterclockwise', 'Turns counterclockwise'],
@@ -24,10 +26,10 @@ export function DiscScreen(query: ChartQuery) {
   const chart = chartNamed(query);
   const [paper, setPaper] = useState<Paper>(usualPaper);
   const [sense, setSense] = useState<Sense>('clockwise');
-  const across = useFigure('Across, mm', 180);
+  const across = useRule('Across', 180_000);
   const most = Math.floor(sizeOf(paper).width - 2 * MARGIN - 2);
-  const mm = across.value ?? 0;
-  const usable = mm >= 60 && mm <= most;
+  const mm = (across.value ?? 0) / SIZES.mm;
+  const usable = mm >= LEAST && mm <= most;
   return (
     <TruePage
       title="Degree disc"
@@ -39,7 +41,11 @@ export function DiscScreen(query: ChartQuery) {
       size="the line over it is 100 mm"
     >
       <FigureField of={across} />
-      {!usable && <Words as="note">This paper holds 60 to {most} mm.</Words>}
+      {!usable && (
+        <Words as="note">
+          This paper holds {formatRule(LEAST * SIZES.mm)} to {formatRule(most * SIZES.mm)}.
+        </Words>
+      )}
       <OneOf
         name="The crank turns, seen from where the disc is read"
         options={SENSES}

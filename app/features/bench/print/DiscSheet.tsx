@@ -1,4 +1,5 @@
 import type { TurnMark } from '@longbar/core';
+import { formatRule, SIZES } from '@longbar/core';
 import { Circle, G, Line, Svg, Text } from 'react-native-svg';
 import { font } from '../../../theme/fonts';
 import { pixels } from '../../shared/paper';
@@ -29,7 +30,7 @@ export function DiscSheet({ across, marks, sense }: Props) {
       width={pixels(across + 2)}
       height={pixels(across + 2)}
       viewBox={`${-radius - 1} ${-radius - 1} ${across + 2} ${across + 2}`}
-      aria-label={`Degree disc, ${across} mm across`}
+      aria-label={`Degree disc, ${formatRule(across * SIZES.mm)} across`}
     >
       <Circle r={radius} fill="#ffffff" stroke="#000000" strokeWidth={0.3} />
       <Circle r={radius / 6} fill="none" stroke="#000000" strokeWidth={0.2} strokeDasharray="2 2" />

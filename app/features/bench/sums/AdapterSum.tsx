@@ -3,7 +3,10 @@ import {
   adapterFormula,
   adapterSetting,
   convertTorque,
+  inRuleUnit,
   isRefused,
+  ruleUnit,
+  SIZES,
   TORQUE_UNITS,
 } from '@longbar/core';
 import { useState } from 'react';
@@ -20,8 +23,16 @@ export function AdapterSum({ figures }: { figures: BenchFigures }) {
   const kept = useAppSelector((state) => state.preferences.adapter);
   const [unit, setUnit] = useState<TorqueUnit>(shopTorque);
   const torque = useFigure('Wanted at the nut', convertTorque(figures.torque ?? 45, 'N·m', unit));
-  const wrench = useFigure('Wrench, drive to hand, mm', kept?.wrench ?? 400);
-  const adapter = useFigure('Adapter, drive to nut, mm', kept?.adapter ?? 60);
+  // Both in the unit of a rule: only how they stand to each other counts.
+  const rule = ruleUnit();
+  const wrench = useFigure(
+    `Wrench, drive to hand, ${rule}`,
+    inRuleUnit((kept?.wrench ?? 400) * SIZES.mm),
+  );
+  const adapter = useFigure(
+    `Adapter, drive to nut, ${rule}`,
+    inRuleUnit((kept?.adapter ?? 60) * SIZES.mm),
+  );
   const angle = useFigure('Angle between them, °', kept?.angle ?? 0);
   const sum = {
     torque: torque.value ?? NaN,

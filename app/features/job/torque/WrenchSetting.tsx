@@ -1,4 +1,16 @@
-import { adapterFormula, adapterSetting, formatTorque, isRefused, readNumber } from '@longbar/core';
+import {
+  adapterFormula,
+  adapterSetting,
+  convertTorque,
+  formatTorque,
+  fromRuleUnit,
+  inRuleUnit,
+  isRefused,
+  readNumber,
+  ruleUnit,
+  SIZES,
+  unitsShown,
+} from '@longbar/core';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import type { Preferences } from '../../../state/preferences';
@@ -40,33 +52,45 @@ function Setting({ torque, adapter }: { torque: number; adapter: Adapter | null 
     <Stack gap={space.hair}>
       <Words as="title">Wrench at {formatTorque(answer.setting)}</Words>
       <Words as="note" color="secondInk">
-        {adapterFormula({ torque, ...adapter }, 'N·m')}, so that the nut gets {formatTorque(torque)}
-        .
+        {formulaOf(torque, adapter)}, so that the nut gets {formatTorque(torque)}.
       </Words>
     </Stack>
   );
 }
 
-const FIELDS = [
-  ['wrench', 'Wrench, drive to hand, mm'],
-  ['adapter', 'Adapter, drive to nut, mm'],
-  ['angle', 'Angle between them, °'],
-] as const;
+/** The sum in the units of the shop, by which it is held against the wrench. */
+function formulaOf(torque: number, { wrench, adapter, angle }: Adapter): string | undefined {
+  const unit = unitsShown().torque;
+  const sum = { torque: convertTorque(torque, 'N·m', unit), angle };
+  return adapterFormula({ ...sum, wrench: asTyped(wrench), adapter: asTyped(adapter) }, unit);
+}
+
+/** A length that is kept in mm, in the unit of a rule. */
+const asTyped = (length: number) => inRuleUnit(length * SIZES.mm);
+const kept = (typed: number) => fromRuleUnit(typed) / SIZES.mm;
+const plain = new Intl.NumberFormat('en', { maximumFractionDigits: 2, useGrouping: false });
+
+const FIELDS = ['wrench', 'adapter', 'angle'] as const;
+
+const labels = (): Record<keyof Adapter, string> => ({
+  wrench: `Wrench, drive to hand, ${ruleUnit()}`,
+  adapter: `Adapter, drive to nut, ${ruleUnit()}`,
+  angle: 'Angle between them, °',
+});
 
 function AdapterForm({ adapter }: { adapter: Adapter | null }) {
   const dispatch = useDispatch();
   const [typed, setTyped] = useState<Record<keyof Adapter, string>>();
   const keep = (next: Adapter | null) => dispatch(preferencesChanged({ adapter: next }));
   if (!typed) {
-    const now = adapter ?? { wrench: '', adapter: '', angle: 0 };
     return (
       <Act
         label={adapter ? 'Another torque adapter, or none' : 'With a torque adapter'}
         onPress={() =>
           setTyped({
-            wrench: String(now.wrench),
-            adapter: String(now.adapter),
-            angle: String(now.angle),
+            wrench: adapter ? plain.format(asTyped(adapter.wrench)) : '',
+            adapter: adapter ? plain.format(asTyped(adapter.adapter)) : '',
+            angle: String(adapter?.angle ?? 0),
           })
         }
       />
@@ -74,17 +98,19 @@ function AdapterForm({ adapter }: { adapter: Adapter | null }) {
   }
   const change = (next: Record<keyof Adapter, string>) => {
     setTyped(next);
-    const [wrench = 0, length = 0, angle] = FIELDS.map(([key]) => readNumber(next[key]));
+    const [wrench = 0, length = 0, angle] = FIELDS.map((key) => readNumber(next[key]));
     keep(
-      wrench > 0 && length > 0 && angle !== undefined ? { wrench, adapter: length, angle } : null,
+      wrench > 0 && length > 0 && angle !== undefined
+        ? { wrench: kept(wrench), adapter: kept(length), angle }
+        : null,
     );
   };
   return (
     <Stack>
-      {FIELDS.map(([key, label]) => (
+      {FIELDS.map((key) => (
         <Field
           key={key}
-          label={label}
+          label={labels()[key]}
           inputMode="decimal"
           value={typed[key]}
           onChange={(text) => change({ ...typed, [key]: text })}
