@@ -78,7 +78,9 @@ const PITCHES: Record<RuleUnit, [label: string, notation: Notation]> = {
 /** A figure that is typed in one way and kept in another. */
 function useKept(label: string, { read, show }: Notation, first?: number): Figure {
   const figure = useFigure(label, first === undefined ? first : Number(show(first)));
-  return { ...figure, value: figure.value === undefined ? undefined : read(figure.value) };
+  const kept = read(figure.value ?? NaN);
+  // No thread has 0 in an inch.
+  return { ...figure, value: Number.isFinite(kept) ? kept : undefined };
 }
 
 /** The field of a figure. */
