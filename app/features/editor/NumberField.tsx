@@ -72,9 +72,10 @@ export function TemperatureField({ units, ...props }: Props & { units: Units }) 
   );
 }
 
-/** The unit stands behind the label, and behind the full name. */
-function named({ label, name = label }: Props, unit: string): Pick<Props, 'label' | 'name'> {
-  return { label: `${label}, ${unit}`, name: `${name}, ${unit}` };
+/** The unit stands behind the label; below the field where the label is short, for want of room. */
+function named({ label, name }: Props, unit: string): Pick<Props, 'label' | 'name' | 'hint'> {
+  if (name === undefined) return { label: `${label}, ${unit}` };
+  return { label, name: `${name}, ${unit}`, hint: unit };
 }
 
 function isFigure(value: number | undefined | null): value is number {

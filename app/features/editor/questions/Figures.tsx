@@ -55,9 +55,9 @@ export function Figures({ draft, units, entry, place }: AdjusterProps) {
         onChoose={(title) => choose(FIGURES_AS.find((each) => each.title === title)?.how ?? as)}
       />
       <View style={styles.figures}>
-        {FIELDS_AS[as].map(({ key, label, short = label }) => {
+        {FIELDS_AS[as].map(({ key, label }) => {
           const field = {
-            label: short,
+            label,
             name: `${label}, ${entry.kind}`,
             value: typed[key],
             onChange: (value: number | undefined) => keep(key, value),

@@ -14,8 +14,6 @@ export type TypedFigures = Partial<Record<keyof Spec | 'within', number | undefi
 type FigureField = {
   key: keyof TypedFigures;
   label: string;
-  /** What stands in the field, where there is no room for the label. */
-  short?: string;
   /** The limits whose mistakes are said here. */
   mends: readonly (keyof Spec)[];
 };
@@ -28,7 +26,7 @@ export const FIELDS_AS: Record<FiguresAs, readonly FigureField[]> = {
   ],
   tolerance: [
     { key: 'target', label: 'Target', mends: ['target'] },
-    { key: 'within', label: 'Plus or minus', short: '±', mends: ['low', 'high'] },
+    { key: 'within', label: 'Plus or minus', mends: ['low', 'high'] },
   ],
   range: [
     { key: 'low', label: 'From', mends: ['low', 'target'] },
