@@ -141,7 +141,7 @@ async function write(page: Page): Promise<void> {
   await press('Next: Firing order');
   for (const cylinder of BY_HAND.firing.order) {
     await page
-      .getByRole('radio', { name: new RegExp(`^Cylinder ${cylinder}( fires.*)?$`) })
+      .getByRole('checkbox', { name: new RegExp(`^Cylinder ${cylinder}( fires.*)?$`) })
       .click();
   }
   await press('It fires unevenly');

@@ -30,8 +30,10 @@ test('a new engine is asked for step by step, mistakes stand beside the field, a
     [2, '2nd'],
     [3, '3rd'],
   ] as const) {
-    await page.getByRole('radio', { name: new RegExp(`^Cylinder ${n}( fires.*)?$`) }).click();
-    await expect(page.getByRole('radio', { name: `Cylinder ${n} fires ${place}` })).toBeVisible();
+    await page.getByRole('checkbox', { name: new RegExp(`^Cylinder ${n}( fires.*)?$`) }).click();
+    await expect(
+      page.getByRole('checkbox', { name: `Cylinder ${n} fires ${place}` }),
+    ).toBeVisible();
   }
   await next(page, 'Valves');
   await page.getByRole('button', { name: /^Cylinder 2\. No. 2 exhaust/ }).click();
@@ -123,10 +125,7 @@ test('an engine without marks is found by its rockers in the job itself @more', 
   page,
 }) => {
   const job = new JobPage(page);
-  await job.start(server.url, 'Welder');
-  await job.prepare('40');
-  await job.openUp();
-  await job.at('Find position');
+  await job.opened(server.url, { machine: 'Welder', hours: 40 });
   await expect(page.getByText(/Rockers alone do not tell it/)).toBeVisible();
   await job.see('No. 1 rocks at overlap');
   // A valve's lowest point on the way tells the place before the stop.

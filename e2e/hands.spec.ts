@@ -89,11 +89,8 @@ test('a pedal and Enter record the work, and never what keeps people safe @more'
 
 test('a height comes from the gauge, over the wire or typed by it', async ({ page }) => {
   const job = new JobPage(page);
-  await job.start(server.url, 'Salt truck 3', 'Two positions');
-  await job.isDue();
-  await page.getByRole('radio', { name: 'U6-B' }).click();
-  await job.rest('Overnight', '7950');
-  await job.openUp();
+  const truck = { machine: 'Salt truck 3', hours: 7950, tag: 'U6-B' };
+  await job.opened(server.url, truck, 'Torque first');
   for (const torque of ['29 N·m', '58 N·m']) await job.runDown(1, 6, torque);
   await job.foundBy('A', new Rockers([1, 4, 2, 6, 3, 5]), 0);
   await expect(job.heading(/^No. \d injector/)).toBeVisible();

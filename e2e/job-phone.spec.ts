@@ -171,10 +171,7 @@ test('the job resumes on the same step after a reload, and the yard leads back t
   page,
 }) => {
   const job = new JobPage(page);
-  await job.start(server.url, 'Harvest tractor 1');
-  await job.prepare('2540');
-  await job.openUp();
-  await job.at('Find position');
+  await job.opened(server.url, { machine: 'Harvest tractor 1', hours: 2540 });
   await page.reload();
   await job.at('Find position');
 

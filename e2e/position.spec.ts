@@ -16,23 +16,15 @@ test.beforeEach(async () => {
 test.afterEach(() => server.end());
 
 /** The six opened, nothing known of its crank yet. */
-async function openSix(job: JobPage): Promise<void> {
-  await job.start(server.url, 'Brine pump 2');
-  await job.prepare('6601');
-  await job.openUp();
-  await job.at('Find position');
-}
+const openSix = (job: JobPage) => job.opened(server.url, { machine: 'Brine pump 2', hours: 6601 });
 
 for (const at of [217, 655]) {
   test(`the truck is found by any rocker from ${at}°, and nothing is lit before a stop @more`, async ({
     page,
   }) => {
     const job = new JobPage(page);
-    await job.start(server.url, 'Salt truck 3', 'Two positions');
-    await job.isDue();
-    await page.getByRole('radio', { name: 'U6-A' }).click();
-    await job.rest('Overnight', '7950');
-    await job.openUp();
+    const truck = { machine: 'Salt truck 3', hours: 7950, tag: 'U6-A' };
+    await job.opened(server.url, truck, 'Torque first');
     for (const torque of ['29 N·m', '58 N·m']) await job.runDown(1, 6, torque);
     await job.at('Find position');
     await expect(page.getByRole('button', { name: /set here/ })).toHaveCount(0);
@@ -85,9 +77,7 @@ test('somebody may have turned it during a break: asked, and what was read is ke
   page,
 }) => {
   const job = new JobPage(page);
-  await openSix(job);
-  await job.found('I', 1, 6);
-  await job.at('Stop 1 of 2');
+  await job.toStopOne(server.url);
   await job.keep('0.30', '0.33');
   await expect(page.getByRole('button', { name: /No. 1 intake: .*finished/ })).toBeVisible();
   await page.addInitScript(shiftDate, 12 * 60_000);

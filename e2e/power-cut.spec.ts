@@ -46,7 +46,7 @@ async function keptBy(server: TestServer, job: string): Promise<Set<string>> {
   return kept;
 }
 
-const ROUNDS = { short: 4, whole: 10, soak: 100 }[TRIED];
+const ROUNDS = { short: 4, whole: 6, soak: 100 }[TRIED];
 /** They are cut in parts, so that two of them run side by side. */
 const PARTS = 2;
 /** A job has so many rounds: a journal of days is not folded anew for every batch. */

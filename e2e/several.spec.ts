@@ -10,9 +10,9 @@ import { TestServer } from './support/server';
 import { TRIED } from './support/tried';
 
 const PHONES = 8;
-const ROUNDS = TRIED === 'soak' ? 120 : 4;
+const ROUNDS = TRIED === 'soak' ? 120 : 2;
 /** So often the database is killed, and not one of the processes. */
-const DATABASE_EVERY = TRIED === 'soak' ? 6 : 4;
+const DATABASE_EVERY = TRIED === 'soak' ? 6 : 2;
 
 /** The processes that one began whose command has these words. */
 function begunBy(parent: number, words: string): number[] {

@@ -74,7 +74,7 @@ test('find position narrows, names the odd one out, and tells the way', async ({
   // One cylinder may be mistaken: it does not decide the turn.
   await expect(page.getByText('One of 2 places, 9° and 9° wide.')).toBeVisible();
   await page.getByRole('button', { name: /^Cylinder 6\./ }).click();
-  await radio(page, 'No. 6 rocks at overlap').click();
+  await page.getByRole('checkbox', { name: 'No. 6 rocks at overlap' }).click();
   await expect(page.getByText('One place, 9° wide.')).toBeVisible();
   await expect(
     page.getByText('Bar 356° to 364° on clockwise, to mark I.', { exact: false }),

@@ -2,7 +2,7 @@
 // the long ones, such as whole simulated jobs, are left to `npm test`.
 // What was looked at before is remembered, so that it can be asked for after every change.
 import { join } from 'node:path';
-import { HOUSE, LINT, typesChecked } from './house.mjs';
+import { FORMAT, HOUSE, LINT, typesChecked } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import { installDependencies, installPostgres, root } from './prepare.mjs';
 
@@ -22,10 +22,6 @@ const { failed } = await inLanes([
   LINT,
   ...types,
   ...HOUSE,
-  [
-    'Format',
-    'prettier',
-    ['--check', '--log-level', 'warn', '--cache', '--cache-location', kept('prettier'), '.'],
-  ],
+  FORMAT,
 ]);
 process.exit(failed === 0 ? 0 : 1);

@@ -23,7 +23,7 @@ must(
   bin('jest'),
   [
     '--testPathPattern',
-    'everyStep|fullDisk|arrival|restored|converge|fuzz|store/exchange/archive|hoursFile|core/src',
+    'everyStep|fullDisk|arrival|restored|converge|fuzz|store/exchange/archive|hoursFile|isolation|pins|weeks|demoJobs|core/src',
     '--verbose',
   ],
   { env },

@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { HOUSE, LINT, typesChecked } from './house.mjs';
+import { FORMAT, HOUSE, LINT, typesChecked } from './house.mjs';
 import { inLanes } from './lanes.mjs';
 import {
   environment,
@@ -55,7 +55,7 @@ const json = (name) => JSON.parse(readFileSync(join(results, name), 'utf8'));
 
 let { passed, failed } = await inLanes([
   ['Build', 'node', ['tools/build.mjs']],
-  ['Format', 'prettier', ['--check', '--log-level', 'warn', '.']],
+  FORMAT,
   LINT,
   ...typesChecked(),
   ...HOUSE,

@@ -30,6 +30,8 @@ export type RefusalCode =
   | 'sprung-train'
   /** Nothing that is left to see or feel tells where the crank is. */
   | 'no-sight'
+  /** No stop of the plan leads to what is left to do. */
+  | 'no-way'
   /** No method serves every adjuster of the engine. */
   | 'no-method'
   /** Wrench and adapter cannot turn the nut. */

@@ -13,6 +13,7 @@ import {
   settingOf,
   standingReading,
 } from '../src';
+import { shimsLieOpen } from '../src/job/journal/shimsInHand';
 import { setting } from './journal';
 
 export type Broken = { law: string; what: string; at: number };
@@ -81,6 +82,7 @@ export function brokenLaws(
       broken.push({ law: 'barred before isolation', what: event.id, at: crank });
   }
   broken.push(...shimsAstray(events).map((each) => ({ ...each, at: crank })));
+  broken.push(...closedTooSoon(events).map((each) => ({ ...each, at: crank })));
   if (outcome === 'stuck')
     broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
   else {
@@ -125,6 +127,17 @@ function toldOtherwise(
 
 function overlap(a: Pick<Reading, 'go' | 'noGo'>, b: Pick<Reading, 'go' | 'noGo'>): boolean {
   return a.go - FEEL <= (b.noGo ?? Infinity) && b.go - FEEL <= (a.noGo ?? Infinity);
+}
+
+/** What was begun and not finished, or lay open, when something of closing up was done. */
+function closedTooSoon(events: JobOutcome['events']): { law: string; what: string }[] {
+  return events.flatMap(({ type }, i) => {
+    if (type !== 'closing.done') return [];
+    const before = foldJob(events.slice(0, i));
+    const begun = Object.keys(before.adjusters).filter((id) => isBegun(before.adjusters[id]));
+    const open = shimsLieOpen(before) ? ['shims'] : [];
+    return [...begun, ...open].map((what) => ({ law: 'closed over open work', what }));
+  });
 }
 
 /** What the job was about, from its beginning on. */

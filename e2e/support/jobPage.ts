@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
+import type { OpenedJob } from './openedJob';
+import { foundAt, openJob } from './openedJob';
 import { Rockers } from './rockers';
 
 /** A person working through a job on the real screens, by what the controls are called. */
@@ -59,6 +61,12 @@ export class JobPage {
   async isDue(): Promise<void> {
     await this.page.getByRole('radio', { name: 'It is due' }).click();
     await this.tap('Continue');
+  }
+
+  /** A job that was begun and got so far, the engine opened; it comes to this step. */
+  async opened(url: string, job: OpenedJob, step = 'Find position'): Promise<void> {
+    await openJob(this.page, url, job);
+    await this.at(step);
   }
 
   /** From the yard to the open engine of the loader, the crank found at its mark. */
@@ -156,7 +164,8 @@ export class JobPage {
   /** Taps what is seen or felt of the crank, and waits until it is kept. */
   async see(name: string): Promise<void> {
     await this.settled();
-    await this.page.getByRole('radio', { name, exact: true }).click();
+    const one = this.page.getByRole('radio', { name, exact: true });
+    await one.or(this.page.getByRole('checkbox', { name, exact: true })).click();
     const kept = name
       .replace('rocks at overlap', 'rocking')
       .replace('piston at its top', 'top')
@@ -175,16 +184,13 @@ export class JobPage {
     await this.tap(/^There(, all as told)?$/);
   }
 
-  /** From the yard to stop 1 of the six, the crank found on cylinder 1's firing turn. */
+  /** Stop 1 of the six, the crank found on cylinder 1's firing turn. */
   async toStopOne(url: string): Promise<void> {
-    await this.start(url, 'Brine pump 2');
-    await this.prepare('6601');
-    await this.openUp();
-    await this.found('I', 1, 6);
-    await this.at('Stop 1 of 2');
+    const then = foundAt('I', 1, 6);
+    await this.opened(url, { machine: 'Brine pump 2', hours: 6601, then }, 'Stop 1 of 2');
   }
 
-  /** From the yard to the way on to stop 2 of the six. */
+  /** The way on to stop 2 of the six. */
   async toTheWayOn(url: string): Promise<void> {
     await this.toStopOne(url);
     for (let i = 0; i < 3; i++) await this.keep('0.30', '0.33');

@@ -11,11 +11,11 @@ export type Environment = Readonly<Record<string, string | undefined>>;
 /** Cannot start, for a reason a person can mend. */
 export class StartError extends Error {}
 
-/** The port to serve on, as the environment names it. */
-export function portFrom(text = '8640'): number {
-  const port = Number(text);
-  if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
-  throw new StartError(`PORT is “${text}”; it must be a whole number from 0 to 65535.`);
+/** The port to serve on, as the environment names it: one that a phone can be told. */
+export function portFrom(text: string | undefined): number {
+  const port = Number(text || 8640);
+  if (Number.isInteger(port) && port >= 1 && port <= 65535) return port;
+  throw new StartError(`PORT is “${text}”; it must be a whole number from 1 to 65535.`);
 }
 
 /** The PostgreSQL database that the environment names; undefined where the data folder holds it. */

@@ -25,14 +25,13 @@ export function CylinderFeel({ sheet, cylinder, observations, onObserve }: Props
   );
   const seen = (wanted: Observation) =>
     observations.some((each) => JSON.stringify(each) === JSON.stringify(wanted));
-  const choice = (label: string, observation: Observation, name = label) => (
-    <Choice
-      key={name}
-      label={label}
-      name={name}
-      chosen={seen(observation)}
-      onPress={() => onObserve(observation)}
-    />
+  const said = (observation: Observation) => ({
+    chosen: seen(observation),
+    onPress: () => onObserve(observation),
+  });
+  // More than one of these may be so at once.
+  const also = (label: string, observation: Observation, name = label) => (
+    <Choice key={name} label={label} name={name} several {...said(observation)} />
   );
   return (
     <Stack gap={space.small}>
@@ -43,22 +42,25 @@ export function CylinderFeel({ sheet, cylinder, observations, onObserve }: Props
           </Words>
           <RadioGroup name={adjusterName(id)} style={styles.states}>
             <Row>
-              {STATES.map((state) => choice(state, { id, state }, `${adjusterName(id)} ${state}`))}
+              {STATES.map((state) => {
+                const name = `${adjusterName(id)} ${state}`;
+                return <Choice key={state} label={state} name={name} {...said({ id, state })} />;
+              })}
             </Row>
           </RadioGroup>
         </View>
       ))}
       <Tiles columns={2}>
         {rockers.map(({ id, kind }) =>
-          choice(
+          also(
             `${kind} just at its lowest`,
             { id, state: 'peak' },
             `${adjusterName(id)} just at its lowest`,
           ),
         )}
         {sheet.cycle === 4 &&
-          choice(`No. ${cylinder} rocks at overlap`, { cylinder, state: 'rocking' })}
-        {choice(`No. ${cylinder} piston at its top`, { cylinder, state: 'top' })}
+          also(`No. ${cylinder} rocks at overlap`, { cylinder, state: 'rocking' })}
+        {also(`No. ${cylinder} piston at its top`, { cylinder, state: 'top' })}
       </Tiles>
     </Stack>
   );

@@ -86,7 +86,7 @@ describe('listening', () => {
   });
 
   it('of made-up pairs nine in ten are told right, and hardly one wrong', () => {
-    const many = times(50, 300);
+    const many = times(25, 300);
     // Few pairs may be unlucky ones.
     const right = many < 300 ? 0.84 : 0.9;
     const pairs = Array.from({ length: many }, (_, i) => soundPair(i + 1).told);

@@ -10,7 +10,7 @@ import { spoiled } from '../../test-support/spoiled';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 
-const REQUESTS = times(500, 20_000);
+const REQUESTS = times(250, 20_000);
 
 let server: TestServer;
 let known: string[];

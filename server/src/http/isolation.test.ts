@@ -20,7 +20,7 @@ import { openShop } from '../store/yard/shops';
 import type { EndpointName } from './rules';
 import { ENDPOINT_NAMES } from './rules';
 
-const REQUESTS = times(2000, 10_000);
+const REQUESTS = times(800, 10_000);
 
 /** It stands in all that the first shop says, and the second never heard of it. */
 const SECRET = 'Zzyq';

@@ -2,6 +2,7 @@ import type { ChartStop, EngineSheet } from '@longbar/core';
 import { adjusterName, adjustersOf, KINDS, readId } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
@@ -51,21 +52,26 @@ function StopOf({ draft, stop, place }: StopProps) {
       if (known >= 0) set.splice(known, 1);
       else set.push(id);
     });
+  const places = placesOf(sheet);
   const angle = `degrees after firing TDC of No. ${sheet.firing.order[0] ?? 1}`;
   return (
     <Stack gap={space.small}>
       <Words as="strong">Stop {place + 1}</Words>
-      <Tiles columns={3}>
-        {placesOf(sheet).map(({ label, where }) => (
-          <Choice
-            key={label}
-            label={label}
-            name={`Stop ${place + 1} ${label}`}
-            chosen={isAt(stop, where)}
-            onPress={() => at(where)}
-          />
-        ))}
-      </Tiles>
+      {places.length > 0 && (
+        <RadioGroup name={`Where stop ${place + 1} is`}>
+          <Tiles columns={3}>
+            {places.map(({ label, where }) => (
+              <Choice
+                key={label}
+                label={label}
+                name={`Stop ${place + 1} ${label}`}
+                chosen={isAt(stop, where)}
+                onPress={() => at(where)}
+              />
+            ))}
+          </Tiles>
+        </RadioGroup>
+      )}
       <NumberField
         label="or at an angle"
         name={`Stop ${place + 1}, or at an angle, ${angle}`}
@@ -80,6 +86,7 @@ function StopOf({ draft, stop, place }: StopProps) {
             key={id}
             label={short(id)}
             name={`Stop ${place + 1} sets ${adjusterName(id)}`}
+            several
             chosen={stop.set.includes(id)}
             onPress={() => toggle(id)}
           />

@@ -4,6 +4,7 @@ import { CamMap } from '../../../drawing/CamMap';
 import { Act } from '../../../ui/Act';
 import { Choice } from '../../../ui/Choice';
 import { Row, Stack } from '../../../ui/Panel';
+import { RadioGroup } from '../../../ui/RadioGroup';
 import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
@@ -21,6 +22,7 @@ export function OrderQuestion({ draft }: QuestionProps) {
     ...new Set(sheet.layout?.banks.flatMap((bank) => bank.cylinders) ?? order),
   ].sort((a, b) => a - b);
   const form = formOf(sheet, cylinders.length);
+  const common = form ? commonOrders(cylinders.length, form) : [];
   const fire = (next: number[]) => edit((to) => void (to.firing.order = next));
   const complete = cylinders.every((cylinder) => order.includes(cylinder));
   const next = (cylinder: number) => {
@@ -50,23 +52,28 @@ export function OrderQuestion({ draft }: QuestionProps) {
               label={String(cylinder)}
               detail={place < 0 ? '·' : ordinal(place + 1)}
               name={`Cylinder ${cylinder}${place < 0 ? '' : ` fires ${ordinal(place + 1)}`}`}
+              several
               chosen={place >= 0 && !complete}
               onPress={() => next(cylinder)}
             />
           );
         })}
       </Tiles>
-      <Stack gap={space.small}>
-        {(form ? commonOrders(cylinders.length, form) : []).map((common) => (
-          <Choice
-            key={common.join()}
-            label={common.join('-')}
-            name={`Common order ${common.join('-')}`}
-            chosen={common.join() === order.join()}
-            onPress={() => fire(common)}
-          />
-        ))}
-      </Stack>
+      {common.length > 0 && (
+        <RadioGroup name="Common orders">
+          <Stack gap={space.small}>
+            {common.map((each) => (
+              <Choice
+                key={each.join()}
+                label={each.join('-')}
+                name={`Common order ${each.join('-')}`}
+                chosen={each.join() === order.join()}
+                onPress={() => fire(each)}
+              />
+            ))}
+          </Stack>
+        </RadioGroup>
+      )}
       <Gaps draft={draft} />
       <MapRoom>
         {(width) => (

@@ -83,6 +83,9 @@ describe('what to do at one adjuster', () => {
       'adjust',
       undefined,
     ]);
+    // Once its nut was set it is finished, though another phone says that all is only checked.
+    const check: JobAct = { type: 'scope.chosen', checkOnly: true };
+    expect([[check], [on(locked!), check]].map(bridge)).toEqual([undefined, 'mark']);
   });
 
   it.each([

@@ -2,6 +2,7 @@ import type { AdjusterEntry } from '../../engine/sheet';
 import { readId } from '../../engine/kinds';
 import type { JobPolicy } from '../../gauging/policy';
 import { measureOf } from '../../gauging/measure';
+import { isBegun } from '../journal/begun';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { adjusterStep, isMarked } from './adjusterStep';
@@ -26,9 +27,9 @@ export function adjusterInstruction(
   const own = state.adjusters[id] ?? {};
   const torque = entry.locknut?.torque;
   const lock = { id, ...(torque !== undefined && { torque }) };
-  if (!entry.spec && policy === 'check-only') return undefined;
   if (!entry.spec) {
-    if (isMarked(own, entry) || own.unset) return undefined;
+    const isAsked = policy !== 'check-only' || isBegun(own);
+    if (!isAsked || isMarked(own, entry) || own.unset) return undefined;
     return own.locked ? { do: 'mark', id } : { do: 'adjust', ...lock };
   }
   const figure = { id, measure: measureOf(entry), spec: entry.spec };

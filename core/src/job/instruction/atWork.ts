@@ -104,7 +104,9 @@ export function atWork(setting: JobSetting, state: JobState, now: string): AtSte
   if (wanted.step === 'shims' && shimStage(sheet, state, plan).stage === 'plan') {
     return { step: 'shims', do: 'fit', plan: true };
   }
-  return atPlace(setting, state, plan, wanted, now);
+  // What is open is never closed over, though nobody knows how it is come by.
+  const open = { step: 'find', do: 'answer', ask: 'method', why: NO_WAY } as const;
+  return atPlace(setting, state, plan, wanted, now) ?? open;
 }
 
 function askUnserved({ sheet }: JobSetting, id: string): AtStep {
@@ -207,6 +209,11 @@ function halfFelt(sheet: EngineSheet, state: JobState): number | undefined {
 const NO_SIGHT: Refused = {
   refused: 'no-sight',
   says: 'The sheet gives neither a mark nor a lobe of any valve: there is nothing to find the crank by.',
+};
+
+const NO_WAY: Refused = {
+  refused: 'no-way',
+  says: 'Something is left to do, and no stop of this plan leads to it.',
 };
 
 /** The angle that the crank should stand at: where it was turned to, or a mark seen there. */

@@ -16,7 +16,7 @@ import type { JobState, KeptPlan } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
-import { shimsLieOpen } from './jobShims';
+import { shimsLieOpen } from '../journal/shimsInHand';
 import { adjusterAsked } from './questions';
 
 /** What is done while closing up, each ticked by itself. */

@@ -7,8 +7,8 @@ import { adjustersOf } from '../../engine/adjusters';
 import { cycleDegrees } from '../../engine/firing';
 import type { EngineSheet } from '../../engine/sheet';
 import { rememberBy, rememberPair } from '../../remember';
-import { isBegun } from '../journal/begun';
 import type { JobAct } from '../journal/events';
+import { underWay } from '../journal/planAnew';
 import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import type { JobState, KeptPlan } from '../journal/state';
@@ -49,9 +49,10 @@ function planNow(setting: JobSetting, state: JobState): Result<BarringPlan> {
 /** What the stops are for, where it is not all: what the job is about, and what was begun before. */
 function setIn(sheet: EngineSheet, state: JobState): string[] | undefined {
   if (!state.scope?.kinds) return undefined;
+  const isUnderWay = underWay(state);
   return adjustersOf(sheet)
     .map(({ id }) => id)
-    .filter((id) => isInScope(state, id) || isBegun(state.adjusters[id]));
+    .filter((id) => isInScope(state, id) || isUnderWay(id));
 }
 
 /** What a person sets where the manual's chart has it, off its condition. */

@@ -4,6 +4,7 @@ import type { JobAct, ShimStage } from '../..';
 import {
   dueActs,
   foldJob,
+  instructionOf,
   jobPlan,
   mayChooseScope,
   planShims,
@@ -12,7 +13,8 @@ import {
   shimStage,
 } from '../..';
 import { wantedOf } from './atWork';
-import { shimIds, shimsLieOpen } from './jobShims';
+import { shimsLieOpen } from '../journal/shimsInHand';
+import { shimIds } from './jobShims';
 
 const sheet = inlineSix({
   adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
@@ -197,6 +199,23 @@ describe('the work on the shims', () => {
       expect(shimIds(sheet, foldJob(journal([...begun, closed, said])))).toEqual([one, other]);
       expect(shimIds(sheet, foldJob(journal([...rowsFor([one, 'stock']), said])))).toEqual([]);
     }
+  });
+
+  it('keep their stops, though another phone plans anew for what it is about since', () => {
+    const stops = [{ at: 0, set: ['intake.1'] }];
+    const begun: JobAct[] = [
+      ...rowsFor(['intake.1', 'exhaust.6'], ['exhaust.6', 'stock']),
+      { type: 'shim.fitted', adjuster: 'intake.1', size: null },
+      { type: 'scope.chosen', kinds: ['intake'] },
+      { type: 'plan.made', method: 'two-position', stops, unserved: [] },
+    ];
+    const state = foldJob(journal(begun));
+    const ids = planned(jobPlan(ofShims, state)).stops.flatMap(({ set }) =>
+      set.map(({ id }) => id),
+    );
+    expect(ids).toContain('exhaust.6');
+    const next = instructionOf(ofShims, state, '2026-05-02T12:00:00Z');
+    expect(next?.step).not.toBe('close');
   });
 
   it('is worked out anew where the job is about fewer of them since', () => {

@@ -13,6 +13,7 @@ import { isUnread } from '../journal/begun';
 import type { JobAct } from '../journal/events';
 import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
+import { shimsInHand, shimsLieOpen, shimsUnderWay } from '../journal/shimsInHand';
 import type { JobState, TakenReading } from '../journal/state';
 import { isMarked, isOutside, standingReading } from './adjusterStep';
 import { entryAtWork } from './aimAt';
@@ -24,22 +25,11 @@ import { crankOfJob } from './crankOfJob';
  * finished whatever the job is about since, as another phone may have said meanwhile.
  */
 export function shimIds(sheet: EngineSheet, state: JobState): string[] {
-  const planned = new Set(state.shims?.rows.map(({ id }) => id));
-  const open = planned.size > 0 && shimsLieOpen(state);
-  const isUnderWay = (id: string) => planned.has(id) && (open || isUnread(state.adjusters[id]));
+  const isUnderWay = shimsUnderWay(state);
   const isAsked = (id: string) => !state.scope?.checkOnly && isInScope(state, id);
   return adjustersOf(sheet)
     .filter(({ id, entry }) => entry.method === 'shim' && (isAsked(id) || isUnderWay(id)))
     .map(({ id }) => id);
-}
-
-/** Whether a bucket has no shim, or a stand-in, and nobody has said that it cannot be set. */
-export function shimsLieOpen(state: JobState): boolean {
-  const { fromOf, isEmpty } = shimsInHand(state);
-  return [...fromOf.keys()].some((id) => {
-    const { fitted, unset } = state.adjusters[id] ?? {};
-    return !unset && (fitted === null || isEmpty(id));
-  });
 }
 
 /**
@@ -204,31 +194,6 @@ function asPlanned(
   // Where it stands at the bucket already, it is the shim for it that lies further on.
   const awaited = here.has(next) ? (fromOf.get(next) ?? next) : next;
   return { stage: 'bar', ids: [awaited, ...decided] };
-}
-
-/** What of the planned shims is where: in hand, given to another bucket, or named for one. */
-function shimsInHand({ shims }: JobState) {
-  const { rows = [], put = {} } = shims ?? {};
-  const fromOf = new Map(rows.map(({ id, from }) => [id, from]));
-  const given = new Set(
-    rows.filter(({ id }) => typeof put[id] === 'number').map((row) => row.from),
-  );
-  /** The new shim of a bucket lies in no other one. */
-  const isOut = (id: string) => {
-    const from = fromOf.get(id) ?? '';
-    return !fromOf.has(from) || from in put || given.has(from);
-  };
-  return {
-    fromOf,
-    /** Its shim went into another bucket, and nothing came into this one. */
-    isEmpty: (id: string) => given.has(id) && !(id in put),
-    isOut,
-    /** A bucket that lies open gets its new shim, or a stand-in. */
-    closing: (id: string): ShimAct => {
-      const { old = null, new: shim = null } = rows.find((row) => row.id === id) ?? {};
-      return { stop: 0, id, out: old, in: isOut(id) ? shim : null };
-    },
-  };
 }
 
 /** Whether a bucket is finished, by a reading that stands. */

@@ -94,6 +94,12 @@ class Shed {
     }
   }
 
+  /** Reads once more what it takes to be as it was found. */
+  readAgain(phone: Phone): void {
+    const { found, set, locked, kept } = this.state(phone);
+    if (found && !set && !locked && !kept) this.tell(phone, this.read('found'));
+  }
+
   private read(phase: 'found' | 'set' | 'left' | 'again'): JobAct {
     return { type: 'reading.taken', adjuster: ID, phase, reading: exactly(this.gap) };
   }
@@ -111,7 +117,8 @@ function apart(seed: number): Shed {
     if (own && chance.next() < 0.1) {
       if (own.type === 'reading.taken' && !shed.changed)
         shed.tell(phone, { type: 'event.undone', target: own.id });
-    } else shed.obey(phone);
+    } else if (own && chance.next() < 0.15) shed.readAgain(phone);
+    else shed.obey(phone);
     if (chance.next() < 0.3 * together) shed.meet();
   }
   shed.meet();

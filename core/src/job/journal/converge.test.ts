@@ -3,7 +3,7 @@ import { times } from '../../../test-support/times';
 import type { JobAct, JobEvent } from '../..';
 import { foldJob, knownTo, SeededRandom } from '../..';
 
-const ROUNDS = times(10_000, 30_000);
+const ROUNDS = times(3000, 30_000);
 const NOT_LAST: JobAct[] = EVERY_ACT.filter(({ type }) => type !== 'job.signed');
 
 /** A phone: what it has seen of the journal, and what it has not got away yet. */

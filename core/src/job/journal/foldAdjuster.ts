@@ -93,8 +93,10 @@ function read(adjuster: AdjusterState, event: EventOf<'reading.taken'>): void {
     delete adjuster[phase];
     if (phase === 'found') delete adjuster.foundAs;
   } else {
-    adjuster[phase] = { ...reading, tried, bladeSet, by };
-    if (phase === 'found') adjuster.foundAs = { id, at: adjuster.foundAs?.at ?? at };
+    const taken = { ...reading, tried, bladeSet, by };
+    adjuster[phase] = taken;
+    if (phase === 'found')
+      adjuster.foundAs = [...(adjuster.foundAs ?? []), { id, at, reading: taken }];
   }
   if (phase === 'again') delete adjuster.doubted;
 }

@@ -39,10 +39,15 @@ export function hear(state: JobState, event: WorkEvent, takenBack = false): Last
   // Earlier versions named none before theirs: they are taken to have known all.
   const isKnown = (each: LastThere) => knew?.includes(each.id) ?? true;
   const unheard = last.filter((each) => !isKnown(each));
-  const followed = last.some((each) => isKnown(each) && each.changed);
-  const changed = followed || (!takenBack && isChange(event));
+  const changed =
+    firstChanged(last.filter(isKnown)) ?? (!takenBack && isChange(event) ? event.at : undefined);
   state.lastThere[adjuster] = [...unheard, { id, changed }];
   return unheard;
+}
+
+/** When the first of these changed the setting, if one did. */
+export function firstChanged(those: readonly LastThere[]): string | undefined {
+  return those.flatMap(({ changed }) => changed ?? []).sort()[0];
 }
 
 /** Whether an event leaves the setting another than it was: its nut is loose, or was. */

@@ -1,5 +1,6 @@
 import { isBegun } from './begun';
 import { isInScope } from './scope';
+import { shimsUnderWay } from './shimsInHand';
 import type { JobState, KeptPlan } from './state';
 
 /**
@@ -23,7 +24,14 @@ export function planAnew(state: JobState): void {
 export function isBlind({ stops, unserved }: KeptPlan, state: JobState): boolean {
   if (!state.scope?.kinds) return false;
   const known = new Set([...unserved, ...stops.flatMap(({ set }) => set)]);
-  return Object.entries(state.adjusters).some(
-    ([id, adjuster]) => !known.has(id) && isBegun(adjuster) && !isInScope(state, id),
+  const unknown = Object.keys(state.adjusters).filter(
+    (id) => !known.has(id) && !isInScope(state, id),
   );
+  return unknown.length > 0 && unknown.some(underWay(state));
+}
+
+/** Tells of an adjuster whether it was begun and is not finished, whatever the job is about since. */
+export function underWay(state: JobState): (id: string) => boolean {
+  const isShimUnderWay = shimsUnderWay(state);
+  return (id) => isBegun(state.adjusters[id]) || isShimUnderWay(id);
 }

@@ -17,8 +17,8 @@ export type UnsetReason = (typeof UNSET_REASONS)[number];
 /** What the journal says of one adjuster. */
 export type AdjusterState = {
   found?: TakenReading;
-  /** The event that tells how it was found, and when. */
-  foundAs?: { id: string; at: string };
+  /** The readings that tell how it was found, one after the other; the last one counts. */
+  foundAs?: readonly FoundAs[];
   /** Read as found on another phone as well, later, neither having heard of the other. */
   foundToo?: TakenReading;
   /** Set on two phones, neither having heard of the other: nobody knows how it stands. */
@@ -67,8 +67,11 @@ export type LookedInto = {
   mayRun?: boolean | undefined;
 };
 
-/** The last event of the work at an adjuster, and whether it or one before it changed the setting. */
-export type LastThere = { id: string; changed: boolean };
+/** A reading as found, with its event and when it was taken. */
+export type FoundAs = { id: string; at: string; reading: TakenReading };
+
+/** The last event of the work at an adjuster, and when it or one before it first changed the setting. */
+export type LastThere = { id: string; changed: string | undefined };
 
 /** A reading with the blades tried for it, if it was taken blade by blade. */
 export type TakenReading = Reading & {

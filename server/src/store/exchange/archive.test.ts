@@ -192,7 +192,7 @@ describe('the archive of a shop', () => {
   });
 });
 
-const SPOILED = times(5000, 10_000);
+const SPOILED = times(2000, 10_000);
 
 /** One way of spoiling a text: a character, a line, a figure or a word of it. */
 function spoil(text: string, chance: SeededRandom): string {

@@ -5,7 +5,7 @@ import { startTestServer } from '../../../test-support/testServer';
 import { takeHours } from './hoursFile';
 
 jest.setTimeout(120_000);
-const SPOILED = times(1000, 3000);
+const SPOILED = times(300, 3000);
 
 let server: TestServer;
 beforeAll(async () => {

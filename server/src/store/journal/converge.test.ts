@@ -8,7 +8,7 @@ import { MACHINES } from '../../demo/yard';
 import type { Database } from '../sql/database';
 import { appendEvents, beginJob, readEvents } from './jobs';
 
-const ROUNDS = times(600, 2000);
+const ROUNDS = times(250, 2000);
 
 let made: TestDatabase;
 let db: Database;

@@ -50,7 +50,7 @@ jest.setTimeout(300_000);
 describe('cut off at any step', () => {
   it('a first start begins again, and the demo is all there or not at all', async () => {
     const folder = fresh();
-    const { copies, steps } = await copiesBeforeSteps(folder, 80, () => demoIn(folder));
+    const { copies, steps } = await copiesBeforeSteps(folder, 160, () => demoIn(folder));
     folders.push(...copies);
     expect(steps).toBeGreaterThan(100);
     const found = new Set<number>();
