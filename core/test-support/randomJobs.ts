@@ -21,6 +21,10 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       // Of every seventh another says now and then what it is about.
       ...(seed % 7 === 3 && { changesScope: 0.03 }),
       ...(isApart && { apart: 0.1 }),
+      // At every eleventh some cannot be set, at every eighth some readings are doubted.
+      ...(seed % 11 === 6 && { givesUp: 0.02 }),
+      ...(seed % 8 === 5 && { doubts: 0.03 }),
+      ...(seed % 4 === 3 && { readsBeforeLocking: true }),
     },
     phones: random.next() < 0.3 || isApart ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),

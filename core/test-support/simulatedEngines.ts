@@ -1,15 +1,54 @@
 import type { EngineSheet } from '../src';
-import { SeededRandom } from '../src';
+import { adjustersOf, SeededRandom } from '../src';
 
 /**
  * Engines of many layouts from a seed: 1 to 12 cylinders, in line and vee, even and uneven gaps,
  * two-stroke, with and without marks, several adjusters of a kind, injectors that follow, brakes
- * at full lift, bridges, and shims.
+ * at full lift, bridges, and shims; some with data tags, fasteners to run down and a manual's chart.
  */
 export function simulatedEngine(seed: number): EngineSheet {
   const sheet = engineFrom(seed);
   const random = new SeededRandom(seed * 11 + 5);
-  return random.next() < 0.3 ? { ...sheet, variants: tagsFor(sheet, random) } : sheet;
+  const more = new SeededRandom(seed * 13 + 2);
+  return {
+    ...sheet,
+    ...(random.next() < 0.3 && { variants: tagsFor(sheet, random) }),
+    ...(more.next() < 0.2 && { torques: [runDown('first'), runDown('close')] }),
+    ...(more.next() < 0.4 && { chart: chartOf(sheet, more) }),
+  };
+}
+
+/** Two fasteners that are run down in two stages. */
+function runDown(when: 'first' | 'close') {
+  const fasteners = [
+    { x: 0, y: 0 },
+    { x: 1, y: 0 },
+  ];
+  return {
+    id: when,
+    name: when,
+    when,
+    torque: 20,
+    fasteners,
+    stages: [{ percent: 50 }, { percent: 100 }],
+  };
+}
+
+/**
+ * A manual's chart that has each cylinder where it fires, whatever is off its condition there; at
+ * some it has one adjuster where another cylinder fires.
+ */
+function chartOf(sheet: EngineSheet, random: SeededRandom): EngineSheet['chart'] {
+  const { order } = sheet.firing;
+  const astray = random.next() < 0.5 ? random.one(adjustersOf(sheet)).id : undefined;
+  const elsewhere = random.one(order);
+  return order.map((cylinder) => ({
+    cylinder,
+    at: 'firing' as const,
+    set: adjustersOf(sheet)
+      .filter(({ id, ...own }) => cylinder === (id === astray ? elsewhere : own.cylinder))
+      .map(({ id }) => id),
+  }));
 }
 
 /** Data tags of which one changes nothing, and the others some kinds by a little or by much. */

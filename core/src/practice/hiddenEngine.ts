@@ -38,6 +38,12 @@ export type Faults = {
   changesMethod?: number;
   /** The chance at each act that another phone, which has seen nothing since, says what the job is about. */
   changesScope?: number;
+  /** The chance at each act at an adjuster that it cannot be set, whatever was done to it. */
+  givesUp?: number;
+  /** The chance at each act at an adjuster that its reading is doubted. */
+  doubts?: number;
+  /** It is set by a blade that is read before its nut is locked. */
+  readsBeforeLocking?: boolean;
   /** The chance at each act at the rockers that two phones lose their signal there for some acts. */
   apart?: number;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */

@@ -185,7 +185,7 @@ export class Mechanic {
     return { type: 'crank.observed', observation: { id, state } };
   }
 
-  private read(id: string, phase: 'found' | 'left' | 'again', step: number): JobAct {
+  private read(id: string, phase: 'found' | 'set' | 'left' | 'again', step: number): JobAct {
     const reading = this.engine.measure(id, step);
     this.log.push({ read: id, phase, go: reading.go, noGo: reading.noGo });
     return { type: 'reading.taken', adjuster: id, phase, reading };
@@ -203,7 +203,7 @@ export class Mechanic {
     return [{ type: 'adjuster.painted', adjuster: id }];
   }
 
-  private adjust({ id, ...at }: To<'adjust'> | To<'lock'>): Answer {
+  private adjust({ do: what, id, ...at }: To<'adjust'> | To<'lock'>): Answer {
     if (at.spec) {
       const loose = this.shifted.get(id) ?? 0;
       this.engine.set(id, toSet(at.spec) + loose);
@@ -213,6 +213,8 @@ export class Mechanic {
       this.shifted.set(id, loose + Math.round(off));
     }
     this.log.push({ set: id });
+    if (what === 'adjust' && at.spec && this.faults.readsBeforeLocking)
+      return [this.read(id, 'set', STACK_STEP)];
     const { torque, spec } = at;
     const aimed = spec?.aim === undefined ? {} : { aimed: spec.aim };
     const how =

@@ -62,7 +62,7 @@ const SECONDS = 1000;
 const CLOCKS_APART = 7 * 60 * SECONDS;
 const PEOPLE = ['Ina', 'Orla'] as const;
 
-/** What can be taken back though it was so, and done once more: it leaves nothing at the engine. */
+/** What can be taken back though it was so, and done once more: it left nothing at the engine. */
 const TAKEN_BACK: ReadonlySet<JobEvent['type']> = new Set([
   ...(['why.noted', 'hours.read', 'ready.done', 'isolation.done', 'isolation.undone'] as const),
   ...(['lock.hung', 'rotation.stated', 'crank.observed', 'reading.taken'] as const),
@@ -80,6 +80,11 @@ export function simulateJob(sheet: EngineSheet, job: SimulatedJob): Result<JobOu
   const refused = planWork(sheet, { method: job.method });
   if (isRefused(refused)) return refused;
   return new Simulation(sheet, job).run();
+}
+
+/** Whether it can be taken back and done once more: a blade is read before locking once it is set. */
+function leftNothing(event: JobEvent): boolean {
+  return TAKEN_BACK.has(event.type) && !(event.type === 'reading.taken' && event.phase === 'set');
 }
 
 class Simulation {
@@ -124,6 +129,10 @@ class Simulation {
         this.changeMethod();
       if (faults.changesScope !== undefined && this.random.next() < faults.changesScope)
         this.changeScope();
+      if (faults.givesUp !== undefined && this.random.next() < faults.givesUp)
+        this.tellOfAdjuster((adjuster) => ({ type: 'adjuster.unset', adjuster, reason: 'seized' }));
+      if (faults.doubts !== undefined && this.random.next() < faults.doubts)
+        this.tellOfAdjuster((adjuster) => ({ type: 'adjuster.doubted', adjuster }));
       if (faults.apart !== undefined && this.random.next() < faults.apart) this.workApart();
       const { signed } = this.journal.state();
       if (signed) return this.ended(signed.incomplete ? 'incomplete' : 'signed');
@@ -201,11 +210,19 @@ class Simulation {
     this.tap([{ type: 'scope.chosen', ...scope }]);
   }
 
+  /** Says this of the adjuster that is worked on, if one is. */
+  private tellOfAdjuster(act: (id: string) => JobAct): void {
+    const { journal } = this;
+    const bare = nextOf(journal.setting(), journal.state(), this.now());
+    const next = bare && { ...bare, missing: [] };
+    if (next && isAtAdjuster(next)) this.tap([act(next.id)]);
+  }
+
   /** Takes back one's own last few taps, as far as they left nothing at the engine. */
   private takeBack(): void {
     for (let many = this.random.whole(1, 3); many > 0; many--) {
       const tapped = lastTapped(this.journal.state(), this.person());
-      if (!tapped.every(({ type }) => TAKEN_BACK.has(type))) return;
+      if (!tapped.every(leftNothing)) return;
       this.tap(tapped.map(({ id }) => ({ type: 'event.undone', target: id })));
     }
   }

@@ -8,6 +8,7 @@ import {
   foldJob,
   isFinished,
   recordOf,
+  scopeWaitsFor,
   settleFirst,
 } from '../..';
 
@@ -86,6 +87,25 @@ describe('what to do at one adjuster', () => {
     // Once its nut was set it is finished, though another phone says that all is only checked.
     const check: JobAct = { type: 'scope.chosen', checkOnly: true };
     expect([[check], [on(locked!), check]].map(bridge)).toEqual([undefined, 'mark']);
+  });
+
+  it('locks again what was read before locking after a lock that left it outside', () => {
+    const id = 'intake.1';
+    const read = (phase: 'found' | 'set' | 'left', go: number): JobAct => ({
+      type: 'reading.taken',
+      adjuster: id,
+      phase,
+      reading: { go, noGo: go + 20, how: 'go-no-go' },
+    });
+    const lock: JobAct = { type: 'adjuster.locked', adjuster: id, how: 'feel' };
+    const outside = [read('found', 240), read('set', 320), lock, read('left', 250)];
+    expect(at(id, outside)).toMatchObject({ do: 'adjust' });
+    expect(at(id, [...outside, read('set', 340)])).toMatchObject({ do: 'lock' });
+    // Its nut is loose: the job is about nothing else before it is locked.
+    expect(scopeWaitsFor(foldJob(journal([...outside, read('set', 340)])))).toBe('reading');
+    // Where all is only checked since, it is left as it reads.
+    const check: JobAct = { type: 'scope.chosen', checkOnly: true };
+    expect(at(id, [...outside, check])).toMatchObject({ do: 'mark' });
   });
 
   it.each([

@@ -44,7 +44,7 @@ export function adjusterStep(
   if (isMarked(state, entry))
     return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
   if (apart && entry.method !== 'shim') return { step: 'relock' };
-  if (locked || typeof fitted === 'number') return afterChange(state, entry);
+  if (locked || typeof fitted === 'number') return afterChange(state, entry, policy);
   if (!found) return { step: set ? 'relock' : 'find' };
   const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
   if (kept) return { step: 'paint', judgement };
@@ -90,11 +90,17 @@ export function isMarked(
 }
 
 /** Read again after locking or fitting: inside it is finished, outside it is set once more. */
-function afterChange({ left }: AdjusterState, entry: SettableEntry): AdjusterStep {
+function afterChange(
+  { left }: AdjusterState,
+  entry: SettableEntry,
+  policy: JobPolicy,
+): AdjusterStep {
   if (!left) return { step: 'reread' };
   const judgement = judgeReading(entry.spec, left, 'leave-inside', measureOf(entry));
   if (judgement.verdict === 'unsure') return { step: 'reread', judgement };
-  if (judgement.verdict === 'inside') return { step: 'paint', judgement };
+  // Where all is only checked since, it is left as it reads.
+  const isLeft = judgement.verdict === 'inside' || policy === 'check-only';
+  if (isLeft) return { step: 'paint', judgement };
   return { step: entry.method === 'shim' ? 'measured' : 'lock', judgement };
 }
 

@@ -88,6 +88,11 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
 function read(adjuster: AdjusterState, event: EventOf<'reading.taken'>): void {
   const { phase, reading, tried, bladeSet, by, id, at } = event;
   if (phase === 'again') delete adjuster.againAccepted;
+  // Its nut is loose once more: the lock before says nothing any more.
+  if (phase === 'set') {
+    changed(adjuster);
+    delete adjuster.locked;
+  }
   // All blades taken back: there is no reading any more.
   if (tried?.length === 0) {
     delete adjuster[phase];
