@@ -220,7 +220,7 @@ export {
   notToRunWith,
   leftOutside,
   mayChooseScope,
-  scopeWaitsFor,
+  openWork,
 } from './job/instruction/gates';
 export { isLastLock, mustHangLock } from './job/instruction/lockGates';
 export { isolationsToDo, opensAgain } from './job/instruction/reopening';

@@ -34,6 +34,10 @@ export function brokenLaws(
   broken.push(...toldOtherwise(state, log, left).map((each) => ({ ...each, at: start })));
   const inScope = (id: string) => isInScope(state, id);
   const scopes = scopesOf(events);
+  // What is backed off is set, whatever the job is about.
+  const off = new Set(
+    events.filter(isKnown).flatMap((e) => (e.type === 'rockers.loosened' ? e.adjusters : [])),
+  );
   for (const entry of log) {
     if ('bar' in entry) crank = (crank + entry.bar) % cycle;
     if ('mark' in entry) marked.add(entry.mark);
@@ -42,7 +46,7 @@ export function brokenLaws(
     if (!adjuster) continue;
     const isAsked = (scope: JobScope) =>
       isInScope({ scope }, adjuster.id) && !('set' in entry && scope.checkOnly);
-    if (!scopes.some(isAsked))
+    if (!scopes.some(isAsked) && !off.has(adjuster.id))
       broken.push({ law: 'not part of this job', what: adjuster.id, at: crank });
     const need = 'need' in adjuster.place ? adjuster.place.need : 0;
     worst = Math.min(worst, (marginAt(adjuster, crank, cycle) ?? -Infinity) - need);

@@ -24,6 +24,8 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       // At every eleventh some cannot be set, at every eighth some readings are doubted.
       ...(seed % 11 === 6 && { givesUp: 0.02 }),
       ...(seed % 8 === 5 && { doubts: 0.03 }),
+      ...(seed % 9 === 2 && { backsOff: 0.05 }),
+      ...(seed % 10 === 1 && { returns: 0.01 }),
       ...(seed % 4 === 3 && { readsBeforeLocking: true }),
     },
     phones: random.next() < 0.3 || isApart ? 2 : 1,

@@ -42,6 +42,10 @@ export type Faults = {
   givesUp?: number;
   /** The chance at each act at an adjuster that its reading is doubted. */
   doubts?: number;
+  /** The chance at each act while the crank is looked for that a cylinder's rockers are backed off. */
+  backsOff?: number;
+  /** The chance at each act that the engine runs or moves in between. */
+  returns?: number;
   /** It is set by a blade that is read before its nut is locked. */
   readsBeforeLocking?: boolean;
   /** The chance at each act at the rockers that two phones lose their signal there for some acts. */

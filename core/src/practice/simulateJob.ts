@@ -2,6 +2,7 @@ import { itemAt } from '../itemAt';
 import type { BarringMethod } from '../barring/methods';
 import { BARRING_METHODS } from '../barring/methods';
 import { planWork } from '../crank/planWork';
+import { adjustersOf } from '../engine/adjusters';
 import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/policy';
@@ -11,8 +12,10 @@ import type { JobBegun } from '../job/journal/setting';
 import type { RoundRule } from '../job/journal/roundRule';
 import type { JobScope } from '../job/journal/scope';
 import { lastTapped } from '../job/journal/lastTapped';
+import { RETURNS } from '../job/journal/crankFields';
 import { isClosing } from '../job/journal/closing';
 import { isAtAdjuster } from '../job/instruction/adjusterInstruction';
+import { mayReturn, notClear, notToRunWith, openWork } from '../job/instruction/gates';
 import { nextOf } from '../job/instruction/jobInstruction';
 import { mustHangLock } from '../job/instruction/lockGates';
 import { SeededRandom } from '../seededRandom';
@@ -58,6 +61,8 @@ export type JobOutcome = {
 const MOST_ACTS = 4000;
 const BEGUN = Date.UTC(2026, 4, 2, 8);
 const SECONDS = 1000;
+/** A gap that nobody leaves, µm. */
+const BACKED_OFF = 3000;
 /** The second phone's clock is behind by so much, ms. */
 const CLOCKS_APART = 7 * 60 * SECONDS;
 const PEOPLE = ['Ina', 'Orla'] as const;
@@ -133,6 +138,8 @@ class Simulation {
         this.tellOfAdjuster((adjuster) => ({ type: 'adjuster.unset', adjuster, reason: 'seized' }));
       if (faults.doubts !== undefined && this.random.next() < faults.doubts)
         this.tellOfAdjuster((adjuster) => ({ type: 'adjuster.doubted', adjuster }));
+      if (faults.backsOff !== undefined && this.random.next() < faults.backsOff) this.backOff();
+      if (faults.returns !== undefined && this.random.next() < faults.returns) this.goBackToWork();
       if (faults.apart !== undefined && this.random.next() < faults.apart) this.workApart();
       const { signed } = this.journal.state();
       if (signed) return this.ended(signed.incomplete ? 'incomplete' : 'signed');
@@ -216,6 +223,33 @@ class Simulation {
     const bare = nextOf(journal.setting(), journal.state(), this.now());
     const next = bare && { ...bare, missing: [] };
     if (next && isAtAdjuster(next)) this.tap([act(next.id)]);
+  }
+
+  /** Backs the rockers of a cylinder off, where the crank is looked for. */
+  private backOff(): void {
+    const { journal } = this;
+    if (nextOf(journal.setting(), journal.state(), this.now())?.step !== 'find') return;
+    const cylinder = this.random.one(this.sheet.firing.order);
+    const own = adjustersOf(this.sheet).filter(
+      (each) => each.cylinder === cylinder && each.entry.method !== 'shim',
+    );
+    for (const { id, entry } of own) if (entry.spec) this.journal.engine.set(id, BACKED_OFF);
+    this.tap([{ type: 'rockers.loosened', adjusters: own.map(({ id }) => id) }]);
+  }
+
+  /** The engine runs or moves in between, wherever it may. */
+  private goBackToWork(): void {
+    const state = this.journal.state();
+    if (!state.opened || isClosing(state) || openWork(state) || notToRunWith(state).length > 0)
+      return;
+    this.handsIn = false;
+    const clear = notClear(state).map((person): JobAct => ({ type: 'clear.said', person }));
+    this.tap([{ type: 'bar.out' }, ...clear]);
+    if (!mayReturn(this.journal.state())) return;
+    const turned = this.random.whole(0, 719);
+    this.journal.engine.disturb(turned);
+    this.log.push({ bar: turned });
+    this.tap([{ type: 'engine.returned', why: this.random.one(RETURNS) }]);
   }
 
   /** Takes back one's own last few taps, as far as they left nothing at the engine. */

@@ -48,7 +48,9 @@ export function Verdict({ job, id, entry, view, children }: Props) {
         </Words>
       )}
       {state?.apart && <Words as="strong">{describeApart(entry.method)}</Words>}
-      {offers === 'lock' && !judgement && !state?.apart && <Words as="strong">{LOOSENED}</Words>}
+      {offers === 'lock' && !judgement && !state?.apart && (
+        <Words as="strong">{state?.off ? OFF : LOOSENED}</Words>
+      )}
       {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
       {children}
       {offers === 'done' && reading && (
@@ -67,6 +69,7 @@ export function Verdict({ job, id, entry, view, children }: Props) {
   );
 }
 
+const OFF = 'It was off or backed off: set it, lock it and read it.';
 const LOOSENED = 'Its nut was loosened: set it, lock it and read it.';
 
 /** A hot engine cools: how long its figures still hold. */

@@ -1,10 +1,11 @@
 import type { AdjusterKind, JobScope } from '@longbar/core';
-import { isSameScope, mayChooseScope, scopeWaitsFor, scopeWords } from '@longbar/core';
+import { isSameScope, mayChooseScope, openWork, scopeWords } from '@longbar/core';
 import { Choice } from '../../../ui/Choice';
 import { Fold } from '../../../ui/Fold';
 import { OneOf } from '../../../ui/OneOf';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
+import { FINISHED_FIRST } from './finishedFirst';
 import type { WorkingJob } from '../model/workingJob';
 
 /** What is set in one go; a bridge is levelled for the sake of its valves. */
@@ -28,12 +29,6 @@ const DONE = [
   ['check', 'Check only'],
 ] as const;
 
-/** What is finished before the job is about something else. */
-const FIRST = {
-  shims: 'every bucket has its shim',
-  reading: 'what was set is read again',
-} as const;
-
 function Choices({ job }: { job: WorkingJob }) {
   const { scope } = job.state;
   const { adjusters } = job.setting.sheet;
@@ -53,10 +48,10 @@ function Choices({ job }: { job: WorkingJob }) {
     if (!isSameScope(scope, told)) job.act({ type: 'scope.chosen', ...told });
   };
   if (!mayChooseScope(job.state)) {
-    const until = scopeWaitsFor(job.state);
+    const until = openWork(job.state);
     return (
       <Words color="secondInk">
-        {scopeWords(scope)}.{until && ` It can be changed once ${FIRST[until]}.`}
+        {scopeWords(scope)}.{until && ` It can be changed once ${FINISHED_FIRST[until]}.`}
       </Words>
     );
   }

@@ -11,17 +11,17 @@ import type { WorkingJob } from '../model/workingJob';
 export function BackedOff({ job }: { job: WorkingJob }) {
   const [open, setOpen] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
-  const { order } = job.setting.sheet.firing;
-  const cylinders = [...order].sort((a, b) => a - b);
+  // Over a bucket there is nothing to back off.
+  const screws = adjustersOf(job.setting.sheet).filter(({ entry }) => entry.method !== 'shim');
+  const cylinders = [...new Set(screws.map(({ cylinder }) => cylinder))].sort((a, b) => a - b);
+  if (cylinders.length === 0) return null;
   const toggle = (cylinder: number) => {
     const next = new Set(chosen);
     if (!next.delete(cylinder)) next.add(cylinder);
     setChosen(next);
   };
   const record = () => {
-    const adjusters = adjustersOf(job.setting.sheet)
-      .filter(({ cylinder }) => chosen.has(cylinder))
-      .map(({ id }) => id);
+    const adjusters = screws.filter(({ cylinder }) => chosen.has(cylinder)).map(({ id }) => id);
     job.act({ type: 'rockers.loosened', adjusters });
     setOpen(false);
     setChosen(new Set());
@@ -34,7 +34,8 @@ export function BackedOff({ job }: { job: WorkingJob }) {
       <Words as="strong">Off or backed off on which cylinders?</Words>
       <Words color="secondInk">
         What they do tells nothing of the crank until they are set: a valve’s lowest point, a
-        piston’s top or a mark does.
+        piston’s top or a mark does. Each of them is set in this job, whatever was done to it
+        before.
       </Words>
       <Tiles columns={4}>
         {cylinders.map((cylinder) => (

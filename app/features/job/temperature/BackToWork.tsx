@@ -1,5 +1,5 @@
 import type { JobAct } from '@longbar/core';
-import { mayReturn } from '@longbar/core';
+import { adjusterName, mayReturn, notToRunWith, openWork } from '@longbar/core';
 import { useState } from 'react';
 import { Act } from '../../../ui/Act';
 import { Caution } from '../../../ui/Caution';
@@ -7,6 +7,7 @@ import { Stack } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
 import { ClearRow } from '../locks/ClearRow';
+import { FINISHED_FIRST } from '../frame/finishedFirst';
 import type { WorkingJob } from '../model/workingJob';
 
 type Why = Extract<JobAct, { type: 'engine.returned' }>['why'];
@@ -18,8 +19,9 @@ const WAYS: { why: Why; label: string }[] = [
 ];
 
 /**
- * The engine goes back to work in the middle of the job: only with the bar out and everyone
- * clear, and after it nothing is isolated, no cover is off and nobody knows the crank.
+ * The engine goes back to work in the middle of the job: only with nothing open at the rockers, the
+ * bar out and everyone clear, and after it nothing is isolated, no cover is off and nobody knows
+ * the crank.
  */
 export function BackToWork({ job }: { job: WorkingJob }) {
   const [open, setOpen] = useState(false);
@@ -29,6 +31,8 @@ export function BackToWork({ job }: { job: WorkingJob }) {
     return <Act label="It must run or move in between" onPress={() => setOpen(true)} />;
   }
   const may = mayReturn(state);
+  const left = openWork(state);
+  const not = notToRunWith(state);
   return (
     <Stack>
       <Words as="heading">Before it runs or moves</Words>
@@ -36,6 +40,16 @@ export function BackToWork({ job }: { job: WorkingJob }) {
         Covers back on, bar and pins out, everyone clear. Afterwards every isolation is done anew
         and the crank’s place is found anew.
       </Caution>
+      {left && (
+        <Words as="strong" color="stop">
+          Not before {FINISHED_FIRST[left]}.
+        </Words>
+      )}
+      {not.length > 0 && (
+        <Words as="strong" color="stop">
+          Somebody said that it must not be run so: {not.map(adjusterName).join(', ')}.
+        </Words>
+      )}
       <TickRow
         text="Bar and pins are out of the engine"
         done={state.barOut !== undefined}

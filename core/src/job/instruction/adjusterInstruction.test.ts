@@ -8,7 +8,7 @@ import {
   foldJob,
   isFinished,
   recordOf,
-  scopeWaitsFor,
+  openWork,
   settleFirst,
 } from '../..';
 
@@ -102,7 +102,7 @@ describe('what to do at one adjuster', () => {
     expect(at(id, outside)).toMatchObject({ do: 'adjust' });
     expect(at(id, [...outside, read('set', 340)])).toMatchObject({ do: 'lock' });
     // Its nut is loose: the job is about nothing else before it is locked.
-    expect(scopeWaitsFor(foldJob(journal([...outside, read('set', 340)])))).toBe('reading');
+    expect(openWork(foldJob(journal([...outside, read('set', 340)])))).toBe('reading');
     // Where all is only checked since, it is left as it reads.
     const check: JobAct = { type: 'scope.chosen', checkOnly: true };
     expect(at(id, [...outside, check])).toMatchObject({ do: 'mark' });

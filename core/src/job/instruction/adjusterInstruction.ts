@@ -53,6 +53,7 @@ export function adjusterInstruction(
       if (own.set && !own.locked) return { do: 'lock', ...lock, ...figure };
       return { do: 'adjust', judgement: next.judgement, ...lock, ...figure };
     case 'relock':
+      if (own.off && !own.set) return { do: 'adjust', ...lock, ...figure };
       return { do: 'lock', ...(own.apart && { apart: true }), ...lock, ...figure };
     case 'paint':
       return { do: 'mark', id };

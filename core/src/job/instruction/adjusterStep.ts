@@ -39,11 +39,11 @@ export function adjusterStep(
   entry: SettableEntry,
   policy: JobPolicy,
 ): AdjusterStep {
-  const { found, kept, set, locked, unset, fitted, apart } = state;
+  const { found, kept, set, locked, unset, fitted, apart, off } = state;
   if (unset) return { step: 'unset' };
+  if ((apart || off) && entry.method !== 'shim') return { step: 'relock' };
   if (isMarked(state, entry))
     return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
-  if (apart && entry.method !== 'shim') return { step: 'relock' };
   if (locked || typeof fitted === 'number') return afterChange(state, entry, policy);
   if (!found) return { step: set ? 'relock' : 'find' };
   const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
@@ -83,10 +83,10 @@ export function isMarked(
   state: AdjusterState = {},
   { spec }: Pick<AdjusterEntry, 'spec'>,
 ): boolean {
-  const { painted, checked, found, locked, kept } = state;
-  if (!painted) return false;
+  const { painted, checked, found, locked, kept, off } = state;
+  if (!painted || off) return false;
   if (!spec) return locked !== undefined || kept === true;
-  return (checked ? found : standingReading(state)) !== undefined;
+  return (standingReading(state) ?? (checked ? found : undefined)) !== undefined;
 }
 
 /** Read again after locking or fitting: inside it is finished, outside it is set once more. */

@@ -92,16 +92,16 @@ export function mayAbandon(state: JobState): boolean {
  */
 export function mayChooseScope(state: JobState): boolean {
   const isOver = isClosing(state) || state.barOut || state.signed;
-  return !isOver && scopeWaitsFor(state) === undefined;
+  return !isOver && openWork(state) === undefined;
 }
 
 /**
- * What has to be finished before it is said what the job is about: a job without it would close up
- * over a stand-in, or over what was set and never read again.
+ * What has to be finished before it is said what the job is about, or the engine runs in the middle
+ * of it: a stand-in, or what was set, or backed off, and never read again.
  *
- * @example scopeWaitsFor(foldJob([])) // undefined
+ * @example openWork(foldJob([])) // undefined
  */
-export function scopeWaitsFor(state: JobState): 'shims' | 'reading' | undefined {
+export function openWork(state: JobState): 'shims' | 'reading' | undefined {
   if (shimsLieOpen(state)) return 'shims';
   return Object.values(state.adjusters).some(isBegun) ? 'reading' : undefined;
 }
@@ -260,9 +260,13 @@ export function mayRestore(state: JobState): boolean {
   return state.barOut !== undefined && notClear(state).length === 0 && !!state.toolsCounted;
 }
 
-/** Whether the engine may go back to work in the middle of the job: bar out, everyone clear. */
+/**
+ * Whether the engine may go back to work in the middle of the job: bar out, everyone clear, nothing
+ * open at the rockers, and nothing of which somebody said that it must not be run with it.
+ */
 export function mayReturn(state: JobState): boolean {
-  return state.barOut !== undefined && notClear(state).length === 0;
+  const isClear = state.barOut !== undefined && notClear(state).length === 0;
+  return isClear && openWork(state) === undefined && notToRunWith(state).length === 0;
 }
 
 /** The adjusters that could not be set: with any, the job is closed as incomplete. */

@@ -14,7 +14,7 @@ import {
   leftOutKinds,
   machineLineOf,
   mayChooseScope,
-  scopeWaitsFor,
+  openWork,
   recordOf,
   recordPage,
   simulateJob,
@@ -108,7 +108,7 @@ describe('a job about some of the engine', () => {
     const locked: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' };
     const reading = { go: 300, noGo: 330, how: 'go-no-go' } as const;
     const left: JobAct = { type: 'reading.taken', adjuster: 'intake.1', phase: 'left', reading };
-    const waits = (...acts: JobAct[]) => scopeWaitsFor(foldJob(journal(acts)));
+    const waits = (...acts: JobAct[]) => openWork(foldJob(journal(acts)));
     expect(waits(locked)).toBe('reading');
     expect(waits(locked, left)).toBeUndefined();
     expect(waits(locked, left, locked)).toBe('reading');

@@ -12,11 +12,11 @@ export function isUnread(state: AdjusterState = {}): boolean {
 
 /**
  * Whether somebody set an adjuster and did not finish it: its nut may be loose, or nobody knows
- * what setting it left. It is finished whatever the job is about since.
+ * what setting it left, or it is backed off. It is finished whatever the job is about since.
  */
 export function isBegun(state: AdjusterState = {}): boolean {
-  const { set, locked, kept, painted, unset, apart } = state;
+  const { set, locked, kept, painted, unset, apart, off } = state;
   if (unset) return false;
-  if (apart) return true;
+  if (apart || off) return true;
   return isUnread(state) || (set !== undefined && !locked && !kept && !painted);
 }

@@ -46,6 +46,7 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
         ...(event.aimed !== undefined && { aimed: event.aimed }),
       };
       changed(adjuster);
+      delete adjuster.off;
       return isSet(state, event.adjuster);
     case 'adjuster.painted':
       if (adjuster.painted && adjuster.again) adjuster.againAccepted = true;
@@ -74,6 +75,7 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       return;
     case 'shim.found':
       adjuster.shim = event.size;
+      delete adjuster.off;
       return;
     case 'shim.fitted':
       adjuster.fitted = event.size;

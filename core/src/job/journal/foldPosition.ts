@@ -3,8 +3,9 @@ import { concernsSame } from '../../crank/observation';
 import type { ToldBy } from './events';
 import { isOneOf } from './events';
 import { backAtWork, clearNoMore } from './locks';
-import { isBlind } from './planAnew';
-import type { CrankState, JobState } from './state';
+import { isBlind, planAnew } from './planAnew';
+import { standsNoMore } from './standsNoMore';
+import type { AdjusterState, CrankState, JobState } from './state';
 
 /** The events of where the crank stands. */
 export const isOfPosition = isOneOf(
@@ -141,9 +142,21 @@ function look(
   );
 }
 
+/** What was read, set or finished of them before says nothing of how they stand now. */
 function loosen(state: JobState, adjusters: readonly string[]): void {
   const loosened = [...new Set([...state.crank.loosened, ...adjusters])];
   state.crank = { ...state.crank, loosened };
+  for (const id of adjusters) {
+    const adjuster: AdjusterState = { ...state.adjusters[id] };
+    state.adjusters[id] = adjuster;
+    standsNoMore(adjuster);
+    // Over a bucket there is nothing to back off: what is in it is read again.
+    if (adjuster.shim !== undefined || adjuster.fitted !== undefined) continue;
+    delete adjuster.set;
+    delete adjuster.locked;
+    adjuster.off = true;
+  }
+  if (state.plan && isBlind(state.plan, state)) planAnew(state);
 }
 
 /** The crank was turned: the bar is on it, and nobody is clear of it any more. */

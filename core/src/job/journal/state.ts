@@ -23,6 +23,8 @@ export type AdjusterState = {
   foundToo?: TakenReading;
   /** Set on two phones, neither having heard of the other: nobody knows how it stands. */
   apart?: boolean;
+  /** Off or backed off, as somebody said: it is set, whatever was read or done before. */
+  off?: boolean;
   /** The size of the shim found in the bucket, µm. */
   shim?: number;
   /** Set where a person states that it may be, and why; at the chart's own stop or at once. */
