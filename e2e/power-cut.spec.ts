@@ -136,7 +136,8 @@ test('a port in use and a folder that cannot be written get one clear line', asy
   expect(inUse.status).toBe(1);
   expect(inUse.stderr.trim()).toBe(`Port ${server.port} is in use. Set PORT to a free one.`);
   const below = join(server.data, 'longbar.sqlite', 'data');
-  const noFolder = second({ PORT: '0', LONGBAR_DATA: below });
+  await server.down();
+  const noFolder = second({ PORT: String(server.port), LONGBAR_DATA: below });
   expect(noFolder.status).toBe(1);
   expect(noFolder.stderr.trim()).toBe(
     `The folder ${below} cannot be written. Set LONGBAR_DATA to one that can.`,

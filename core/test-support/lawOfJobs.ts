@@ -1,4 +1,4 @@
-import type { EngineSheet, JobOutcome, JobScope, JobState, Reading } from '../src';
+import type { AdjusterState, EngineSheet, JobOutcome, JobScope, JobState, Reading } from '../src';
 import {
   adjustersOf,
   isBegun,
@@ -13,7 +13,8 @@ import {
   settingOf,
   standingReading,
 } from '../src';
-import { shimsLieOpen } from '../src/job/journal/shimsInHand';
+import { isHalfDone } from '../src/job/journal/begun';
+import { shimsInHand, shimsLieOpen } from '../src/job/journal/shimsInHand';
 import { setting } from './journal';
 
 export type Broken = { law: string; what: string; at: number };
@@ -86,6 +87,7 @@ export function brokenLaws(
       broken.push({ law: 'barred before isolation', what: event.id, at: crank });
   }
   broken.push(...shimsAstray(events).map((each) => ({ ...each, at: crank })));
+  broken.push(...ranTooSoon(events).map((each) => ({ ...each, at: crank })));
   broken.push(...closedTooSoon(events).map((each) => ({ ...each, at: crank })));
   if (outcome === 'stuck')
     broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
@@ -131,6 +133,20 @@ function toldOtherwise(
 
 function overlap(a: Pick<Reading, 'go' | 'noGo'>, b: Pick<Reading, 'go' | 'noGo'>): boolean {
   return a.go - FEEL <= (b.noGo ?? Infinity) && b.go - FEEL <= (a.noGo ?? Infinity);
+}
+
+/** What was half done, or without its shim, when the engine ran, and nobody said that it may. */
+function ranTooSoon(events: JobOutcome['events']): { law: string; what: string }[] {
+  return events.flatMap((event, i) => {
+    const runs = event.type === 'run.noted' ? event.ran === true : event.type === 'engine.returned';
+    if (!runs) return [];
+    const before = foldJob(events.slice(0, i));
+    const { isEmpty } = shimsInHand(before);
+    const isOpen = (id: string, own: AdjusterState) =>
+      isHalfDone(own) || own.fitted === null || isEmpty(id);
+    const open = Object.entries(before.adjusters).filter(([id, own]) => isOpen(id, own));
+    return open.map(([what]) => ({ law: 'run with open work', what }));
+  });
 }
 
 /** What was begun and not finished, or lay open, when something of closing up was done. */

@@ -83,8 +83,10 @@ export class Mechanic {
       case 'mark':
         this.log.push({ mark: at.id });
         return [{ type: 'adjuster.painted', adjuster: at.id }];
-      case 'run':
-        return [{ type: 'run.noted', ran: at.not.length === 0, leaks: this.random.next() < LEAKS }];
+      case 'run': {
+        const ran = at.not.length === 0;
+        return [{ type: 'run.noted', ran, leaks: ran && this.random.next() < LEAKS }];
+      }
       case 'fit':
         return 'acts' in at ? this.fit(at.acts, state) : this.planShims(setting, state);
       default:

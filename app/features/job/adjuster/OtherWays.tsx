@@ -68,7 +68,8 @@ export const OtherWays = memo(function OtherWays({ id, mayDoubt, mayGiveUp, act 
             onPress={giveUp}
           />
           <Words as="note" color="secondInk">
-            The job can then only be closed as incomplete, and stays due.
+            The job can then only be closed as incomplete, and stays due. With its nut loose, or
+            without its shim, the engine is not run unless it is said that it may.
           </Words>
         </Stack>
       )}

@@ -33,7 +33,7 @@ function NotToRun({ job, after, not }: Props & { not: string[] }) {
     >
       <Words as="title">Not to be run</Words>
       <Words as="strong" color="stop">
-        {names}: the engine must not be run like this, as was said when it was found.
+        As it was found or left, the engine must not be run: {names}.
       </Words>
       <Words>
         Hang a tag at the starting place that says so. The record says it, and that nobody has heard

@@ -47,7 +47,7 @@ export function BackToWork({ job }: { job: WorkingJob }) {
       )}
       {not.length > 0 && (
         <Words as="strong" color="stop">
-          Somebody said that it must not be run so: {not.map(adjusterName).join(', ')}.
+          As it was found or left, it must not be run: {not.map(adjusterName).join(', ')}.
         </Words>
       )}
       <TickRow

@@ -81,4 +81,15 @@ describe('the engine in the middle of a job', () => {
     expect(mayReturn(after(unset(true), ...clear))).toBe(true);
     expect(mayReturn(after(unset(false), ...clear))).toBe(false);
   });
+
+  it('does not run with what was left half done, unless somebody says that it may', () => {
+    const givenUp = (mayRun?: boolean): JobAct => ({
+      ...{ type: 'adjuster.unset', adjuster: ID, reason: 'seized' },
+      ...(mayRun !== undefined && { mayRun }),
+    });
+    expect(mayReturn(after(givenUp(), ...clear))).toBe(true);
+    expect(mayReturn(after(loosened, givenUp(), ...clear))).toBe(false);
+    expect(mayReturn(after(loosened, set[0]!, givenUp(), ...clear))).toBe(false);
+    expect(mayReturn(after(loosened, givenUp(true), ...clear))).toBe(true);
+  });
 });

@@ -10,13 +10,13 @@ import type { Attachment } from '../../attachment';
 import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf } from '../journal/askedOf';
-import { isBegun } from '../journal/begun';
+import { isBegun, isHalfDone } from '../journal/begun';
 import { isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
-import { shimsLieOpen } from '../journal/shimsInHand';
+import { shimsInHand, shimsLieOpen } from '../journal/shimsInHand';
 import { adjusterAsked } from './questions';
 
 /** What is done while closing up, each ticked by itself. */
@@ -285,13 +285,19 @@ export function leftOutside(sheet: EngineSheet, state: JobState): string[] {
 }
 
 /**
- * What the engine must not be run with, as somebody said: adjusters that could not be set, and
- * those whose reading was looked into. With any, the job ends without a run, unless somebody says
- * why it may be run since.
+ * What the engine must not be run with: adjusters that could not be set, and those whose reading
+ * was looked into, where somebody said so; and of what could not be set what is left half done, or
+ * without its shim, where nobody said that it may be run so. With any, the job ends without a run,
+ * unless somebody says why it may be run since.
  */
-export function notToRunWith({ adjusters, answers, exempted }: JobState): string[] {
+export function notToRunWith(state: JobState): string[] {
+  const { adjusters, answers, exempted } = state;
   if (exempted.run) return [];
-  const unset = Object.entries(adjusters).filter(([, each]) => each.unset?.mayRun === false);
+  const { isEmpty } = shimsInHand(state);
+  const unset = Object.entries(adjusters).filter(([id, own]) => {
+    const isLeftOpen = isHalfDone(own) || own.fitted === null || isEmpty(id);
+    return own.unset && !(own.unset.mayRun ?? !isLeftOpen);
+  });
   const found = Object.entries(answers).filter(([, { mayRun }]) => mayRun === false);
   return [...new Set([...unset.map(([id]) => id), ...found.map(([key]) => adjusterAsked(key))])];
 }

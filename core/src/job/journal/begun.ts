@@ -15,8 +15,12 @@ export function isUnread(state: AdjusterState = {}): boolean {
  * what setting it left, or it is backed off. It is finished whatever the job is about since.
  */
 export function isBegun(state: AdjusterState = {}): boolean {
-  const { set, locked, kept, painted, unset, apart, off } = state;
-  if (unset) return false;
+  return !state.unset && isHalfDone(state);
+}
+
+/** The same of one that cannot be set, as somebody said since: it is left so. */
+export function isHalfDone(state: AdjusterState): boolean {
+  const { set, locked, kept, painted, apart, off } = state;
   if (apart || off) return true;
   return isUnread(state) || (set !== undefined && !locked && !kept && !painted);
 }
