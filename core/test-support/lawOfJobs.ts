@@ -1,4 +1,4 @@
-import type { AdjusterState, EngineSheet, JobOutcome, JobScope, JobState, Reading } from '../src';
+import type { EngineSheet, JobOutcome, JobScope, JobState, Reading } from '../src';
 import {
   adjustersOf,
   isBegun,
@@ -13,8 +13,7 @@ import {
   settingOf,
   standingReading,
 } from '../src';
-import { isHalfDone } from '../src/job/journal/begun';
-import { shimsInHand, shimsLieOpen } from '../src/job/journal/shimsInHand';
+import { openNow, shimsLieOpen } from '../src/job/journal/shimsInHand';
 import { setting } from './journal';
 
 export type Broken = { law: string; what: string; at: number };
@@ -141,11 +140,8 @@ function ranTooSoon(events: JobOutcome['events']): { law: string; what: string }
     const runs = event.type === 'run.noted' ? event.ran === true : event.type === 'engine.returned';
     if (!runs) return [];
     const before = foldJob(events.slice(0, i));
-    const { isEmpty } = shimsInHand(before);
-    const isOpen = (id: string, own: AdjusterState) =>
-      isHalfDone(own) || own.fitted === null || isEmpty(id);
-    const open = Object.entries(before.adjusters).filter(([id, own]) => isOpen(id, own));
-    return open.map(([what]) => ({ law: 'run with open work', what }));
+    const open = Object.keys(before.adjusters).filter(openNow(before));
+    return open.map((what) => ({ law: 'run with open work', what }));
   });
 }
 

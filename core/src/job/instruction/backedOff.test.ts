@@ -15,6 +15,8 @@ import {
   isRefused,
   mayReturn,
   openWork,
+  recordOf,
+  recordPage,
 } from '../..';
 
 const ID = 'intake.1';
@@ -54,6 +56,22 @@ describe('a rocker that is off or backed off', () => {
       expect(ids).toContain(ID);
       expect(instructionOf(setting, state, '2026-05-02T18:00:00Z')?.step).not.toBe('close');
     }
+  });
+});
+
+describe('the record of a rocker that was backed off', () => {
+  const done = (...acts: JobAct[]) =>
+    recordPage(recordOf(setting, journal([...kept, ...acts]))).rows.find(({ id }) => id === ID)
+      ?.done;
+
+  it('says so, and what was left half done', () => {
+    expect(done()).toBe('not touched');
+    expect(done(loosened, ...set, painted)).toBe('was off or backed off; tightened by feel');
+    const seized: JobAct = { type: 'adjuster.unset', adjuster: ID, reason: 'seized' };
+    expect(done(loosened, seized)).toBe(
+      'was off or backed off; cannot be set: seized; left half done',
+    );
+    expect(done(seized)).not.toContain('half done');
   });
 });
 

@@ -10,13 +10,13 @@ import type { Attachment } from '../../attachment';
 import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf } from '../journal/askedOf';
-import { isBegun, isHalfDone } from '../journal/begun';
+import { isBegun } from '../journal/begun';
 import { isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
-import { shimsInHand, shimsLieOpen } from '../journal/shimsInHand';
+import { openNow, shimsLieOpen } from '../journal/shimsInHand';
 import { adjusterAsked } from './questions';
 
 /** What is done while closing up, each ticked by itself. */
@@ -262,7 +262,7 @@ export function mayRestore(state: JobState): boolean {
 
 /**
  * Whether the engine may go back to work in the middle of the job: bar out, everyone clear, nothing
- * open at the rockers, and nothing of which somebody said that it must not be run with it.
+ * open at the rockers, and nothing that it must not be run with.
  */
 export function mayReturn(state: JobState): boolean {
   const isClear = state.barOut !== undefined && notClear(state).length === 0;
@@ -293,11 +293,10 @@ export function leftOutside(sheet: EngineSheet, state: JobState): string[] {
 export function notToRunWith(state: JobState): string[] {
   const { adjusters, answers, exempted } = state;
   if (exempted.run) return [];
-  const { isEmpty } = shimsInHand(state);
-  const unset = Object.entries(adjusters).filter(([id, own]) => {
-    const isLeftOpen = isHalfDone(own) || own.fitted === null || isEmpty(id);
-    return own.unset && !(own.unset.mayRun ?? !isLeftOpen);
-  });
+  const isOpen = openNow(state);
+  const unset = Object.entries(adjusters).filter(
+    ([id, own]) => own.unset && !(own.unset.mayRun ?? !isOpen(id)),
+  );
   const found = Object.entries(answers).filter(([, { mayRun }]) => mayRun === false);
   return [...new Set([...unset.map(([id]) => id), ...found.map(([key]) => adjusterAsked(key))])];
 }

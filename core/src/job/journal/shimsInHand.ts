@@ -1,5 +1,5 @@
 import type { ShimAct } from '../../gauging/shimOrder';
-import { isUnread } from './begun';
+import { isHalfDone, isUnread } from './begun';
 import type { JobState } from './state';
 
 /** What of the planned shims is where: in hand, given to another bucket, or named for one. */
@@ -34,6 +34,18 @@ export function shimsLieOpen(state: JobState): boolean {
     const { fitted, unset } = state.adjusters[id] ?? {};
     return !unset && (fitted === null || isEmpty(id));
   });
+}
+
+/**
+ * Tells of an adjuster whether it is half done or its bucket without its shim, whether or not
+ * somebody said since that it cannot be set.
+ */
+export function openNow(state: JobState): (id: string) => boolean {
+  const { isEmpty } = shimsInHand(state);
+  return (id) => {
+    const own = state.adjusters[id] ?? {};
+    return isHalfDone(own) || own.fitted === null || isEmpty(id);
+  };
 }
 
 /**

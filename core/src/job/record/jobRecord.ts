@@ -40,6 +40,10 @@ export type RecordedAdjuster = {
   /** The shim that was in it and the one put in, µm; null is a stand-in. */
   shim: { found: number | undefined; fitted: number | null | undefined } | undefined;
   unset: AdjusterState['unset'];
+  /** It was off or backed off, as somebody said in this job. */
+  backedOff: boolean;
+  /** It cannot be set, and is left half done, or without its shim. */
+  leftOpen: boolean;
   /** Whether its nut was loosened or its shim changed at any time of the job. */
   touched: boolean;
   /** The job was not about it: nothing was to be done there, and it stays due. */

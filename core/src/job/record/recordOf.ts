@@ -16,6 +16,7 @@ import { isAskedOf } from '../journal/askedOf';
 import { leftOutKinds } from '../journal/scope';
 import { settingOf } from '../journal/setting';
 import type { AdjusterState, JobState } from '../journal/state';
+import { openNow } from '../journal/shimsInHand';
 import { closingItems, isolationsOf } from '../instruction/gates';
 import { readTooCool } from '../instruction/hotWindow';
 import { methodOf } from '../instruction/jobPlan';
@@ -126,18 +127,26 @@ function banksOf(sheet: EngineSheet, state: JobState): RecordedBank[] {
   }));
 }
 
-type Hands = { touched: boolean; people: Set<string> };
+type Hands = { backedOff: boolean; touched: boolean; people: Set<string> };
+
+const noHands = (): Hands => ({ backedOff: false, touched: false, people: new Set() });
 
 /**
- * Who did something at each adjuster, and whether it was loosened or its shim changed: told from
- * what stands in the journal, for what is left as found in the end may have been set before.
+ * Who did something at each adjuster, and whether it was backed off, loosened or its shim changed:
+ * told from what stands in the journal, for what is left as found in the end may have been set before.
  */
 function handsOn({ standing }: JobState): Map<string, Hands> {
   const hands = new Map<string, Hands>();
+  const handsAt = (id: string) => {
+    const own = hands.get(id) ?? noHands();
+    hands.set(id, own);
+    return own;
+  };
   for (const event of standing) {
+    if (event.type === 'rockers.loosened')
+      for (const id of event.adjusters) handsAt(id).backedOff = true;
     if (!isOfAdjuster(event)) continue;
-    const own = hands.get(event.adjuster) ?? { touched: false, people: new Set() };
-    hands.set(event.adjuster, own);
+    const own = handsAt(event.adjuster);
     own.people.add(event.by);
     if (isOfWork(event) && isChange(event)) own.touched = true;
   }
@@ -147,7 +156,7 @@ function handsOn({ standing }: JobState): Map<string, Hands> {
 function adjusterIn(
   { id, kind, cylinder, entry }: Adjuster,
   job: JobState,
-  { touched, people }: Hands = { touched: false, people: new Set() },
+  { backedOff, touched, people }: Hands = noHands(),
 ): RecordedAdjuster {
   const state: AdjusterState = job.adjusters[id] ?? {};
   const { found, foundToo, set, left, again, kept, painted, checked, shim, fitted, doubted } =
@@ -169,6 +178,8 @@ function adjusterIn(
     aimed: state.locked?.aimed ?? (typeof fitted === 'number' ? aimedByShim(job, id) : undefined),
     shim: shim === undefined && fitted === undefined ? undefined : { found: shim, fitted },
     unset: state.unset,
+    backedOff,
+    leftOpen: state.unset !== undefined && openNow(job)(id),
     touched,
     dab: painted === true && !checked,
     outOfScope: !isAskedOf(entry, job, id),

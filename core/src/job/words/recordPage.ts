@@ -227,6 +227,8 @@ function doneWords({
   aimed,
   kept,
   unset,
+  backedOff,
+  leftOpen,
   shim,
   touched,
   doubted,
@@ -237,7 +239,9 @@ function doneWords({
 }: RecordedAdjuster): string {
   const words = [
     outOfScope && (touched ? 'no part of this job any more' : 'not part of this job'),
+    backedOff && 'was off or backed off',
     unset && describeUnset(unset),
+    leftOpen && 'left half done',
     set && `${readingWithUnit(measure, set.reading)} before locking`,
     lock && describeLock(lock),
     aimed !== undefined && limits && aimedWords(aimed, limits.target),
