@@ -109,7 +109,7 @@ export type { Blade, BladeSet, LaidOut, SteppedBlade } from './gauging/blades';
 export { actsFromPaper, type PaperLine, type PaperMistake } from './job/instruction/actsFromPaper';
 export { paperBlanks, type PaperBlank, paperWord } from './job/instruction/paperBlanks';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
-export { isWhole, kindsInWords, scopeWords } from './job/words/scopeWords';
+export { isWhole, kindsInWords, notSetSinceHeadWork, scopeWords } from './job/words/scopeWords';
 export type { JobScope } from './job/journal/scope';
 export { isAskedOf } from './job/journal/askedOf';
 export { isBegun } from './job/journal/begun';

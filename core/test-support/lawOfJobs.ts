@@ -14,6 +14,7 @@ import {
   standingReading,
 } from '../src';
 import { openNow, shimsLieOpen } from '../src/job/journal/shimsInHand';
+import { apart } from '../src/engine/angle';
 import { setting } from './journal';
 
 export type Broken = { law: string; what: string; at: number };
@@ -30,8 +31,11 @@ export function brokenLaws(
   let crank = start;
   let worst = Infinity;
   const marked = new Set<string>();
+  // Where somebody said that it may be set though the model does not say so.
+  const placed = new Map<string, { at: number; within: number }>();
   const state = foldJob(events);
-  broken.push(...toldOtherwise(state, log, left).map((each) => ({ ...each, at: start })));
+  const told = toldOtherwise(state, log, left).filter(({ what }) => !placedIn(log).has(what));
+  broken.push(...told.map((each) => ({ ...each, at: start })));
   const inScope = (id: string) => isInScope(state, id);
   const scopes = scopesOf(events);
   // What is backed off is set, whatever the job is about.
@@ -41,6 +45,11 @@ export function brokenLaws(
   for (const entry of log) {
     if ('bar' in entry) crank = (crank + entry.bar) % cycle;
     if ('mark' in entry) marked.add(entry.mark);
+    if ('placed' in entry)
+      placed.set(entry.placed, {
+        at: entry.stop ?? crank,
+        within: entry.stop === undefined ? 0 : AT_STOP,
+      });
     const id = 'read' in entry ? entry.read : 'set' in entry ? entry.set : undefined;
     const adjuster = id === undefined ? undefined : adjusters.get(id);
     if (!adjuster) continue;
@@ -48,6 +57,8 @@ export function brokenLaws(
       isInScope({ scope }, adjuster.id) && !('set' in entry && scope.checkOnly);
     if (!scopes.some(isAsked) && !off.has(adjuster.id))
       broken.push({ law: 'not part of this job', what: adjuster.id, at: crank });
+    const said = placed.get(adjuster.id);
+    if (said && apart(crank, said.at, cycle) <= said.within) continue;
     const need = 'need' in adjuster.place ? adjuster.place.need : 0;
     worst = Math.min(worst, (marginAt(adjuster, crank, cycle) ?? -Infinity) - need);
     if (!holdsAt(adjuster, crank, cycle))
@@ -63,11 +74,13 @@ export function brokenLaws(
   for (const event of known) {
     // What is taken back holds no longer from here on; what was done before, was done behind it.
     const back = event.type === 'event.undone' ? byId.get(event.target) : undefined;
-    if (back?.type === 'isolation.done') isolated.delete(back.isolation);
+    if (back?.type === 'isolation.done' || back?.type === 'isolation.exempted')
+      isolated.delete(back.isolation);
     if (back?.type === 'isolation.undone') isolated.add(back.isolation);
     if (back?.type === 'lock.hung') locked.delete(back.by);
     if (back?.type === 'closing.done') covered = false;
-    if (event.type === 'isolation.done') isolated.add(event.isolation);
+    if (event.type === 'isolation.done' || event.type === 'isolation.exempted')
+      isolated.add(event.isolation);
     if (event.type === 'adjuster.unset' && stands.has(event.id)) unset.add(event.adjuster);
     if (event.type === 'lock.hung') locked.add(event.by);
     if (event.type === 'clear.said' && event.person === event.by) locked.delete(event.by);
@@ -88,6 +101,7 @@ export function brokenLaws(
   broken.push(...shimsAstray(events).map((each) => ({ ...each, at: crank })));
   broken.push(...ranTooSoon(events).map((each) => ({ ...each, at: crank })));
   broken.push(...closedTooSoon(events).map((each) => ({ ...each, at: crank })));
+  broken.push(...plannedForEver(events).map((each) => ({ ...each, at: crank })));
   if (outcome === 'stuck')
     broken.push({ law: 'stuck', what: String(events[events.length - 1]?.type), at: crank });
   else {
@@ -104,8 +118,16 @@ export function brokenLaws(
   return { broken, worst, acts: events.length };
 }
 
+/** So far from its angle the crank may stand at a stop, degrees. */
+const AT_STOP = 45;
+
 /** A hand pulls the same gap a little differently each time, µm. */
 const FEEL = 5;
+
+/** What somebody set where the model does not say that it may be: on its lobe no gap can be read. */
+function placedIn(log: JobOutcome['log']): ReadonlySet<string> {
+  return new Set(log.flatMap((entry) => ('placed' in entry ? [entry.placed] : [])));
+}
 
 /** What the record says of how an adjuster was found and left, held against the engine. */
 function toldOtherwise(
@@ -156,6 +178,14 @@ function closedTooSoon(events: JobOutcome['events']): { law: string; what: strin
   });
 }
 
+/** Shims that were planned, and planned again, with nothing done between. */
+function plannedForEver(events: JobOutcome['events']): { law: string; what: string }[] {
+  const inARow = events.filter(
+    ({ type }, i) => type === 'shims.planned' && events[i - 1]?.type === type,
+  );
+  return inARow.map(({ id }) => ({ law: 'planned again and again', what: id }));
+}
+
 /** What the job was about, from its beginning on. */
 function scopesOf(events: JobOutcome['events']): JobScope[] {
   const told = events.filter(isKnown).filter((event) => event.type === 'scope.chosen');
@@ -174,6 +204,7 @@ function shimsAstray(events: JobOutcome['events']): { law: string; what: string 
   let taken: { adjuster: string; size: number }[] = [];
   let from = new Map<string, string>();
   const emptied = new Set<string>();
+  const kept = new Set<string>();
   for (const event of events) {
     if (!isKnown(event)) continue;
     if (event.type === 'shim.found') within.set(event.adjuster, event.size);
@@ -187,14 +218,17 @@ function shimsAstray(events: JobOutcome['events']): { law: string; what: string 
       taken = [];
       for (const what of emptied) astray.push({ law: 'barred with a shim out', what });
     }
+    // What cannot be set keeps its shim; what was to get it gets one like it.
+    if (event.type === 'adjuster.unset') kept.add(event.adjuster);
     if (event.type !== 'shim.fitted') continue;
     const { adjuster, size } = event;
+    kept.delete(adjuster);
     const before = within.get(adjuster);
     if (typeof before === 'number') out.push(before);
     within.set(adjuster, size);
     emptied.delete(adjuster);
     const source = from.get(adjuster) ?? '';
-    if (size === null || ['stock', 'buy'].includes(source)) continue;
+    if (size === null || ['stock', 'buy'].includes(source) || kept.has(source)) continue;
     taken.push({ adjuster, size });
     if (within.get(source) === size) emptied.add(source);
   }

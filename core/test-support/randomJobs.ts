@@ -27,11 +27,27 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       ...(seed % 9 === 2 && { backsOff: 0.05 }),
       ...(seed % 10 === 1 && { returns: 0.01 }),
       ...(seed % 4 === 3 && { readsBeforeLocking: true }),
+      ...whims(seed),
     },
     phones: random.next() < 0.3 || isApart ? 2 : 1,
     round: random.one(['first', 'changed', 'all'] as const),
     ...randomScope(sheet, random),
     ...randomAims(sheet, random),
+  };
+}
+
+/** What is done now and then though nothing asks for it, and otherwise than is usual. */
+function whims(seed: number): Faults {
+  return {
+    ...(seed % 6 === 1 && { choosesAim: 0.05 }),
+    ...(seed % 7 === 5 && { readsAnew: 0.03 }),
+    ...(seed % 9 === 4 && { feelsAnew: 0.03 }),
+    ...(seed % 12 === 7 && { handsOver: 0.02 }),
+    ...(seed % 3 === 2 && { saysClear: 0.02 }),
+    ...(seed % 4 === 1 && { setsByHand: 0.5 }),
+    ...(seed % 13 === 3 && { exempts: 0.5 }),
+    ...(seed % 6 === 4 && { onPaper: 0.02 }),
+    ...(seed % 14 === 8 && { headWork: true }),
   };
 }
 

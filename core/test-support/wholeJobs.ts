@@ -27,7 +27,8 @@ export function wholeJobs(from: number, count: number): JobsRun {
     const law = brokenLaws(sheet, job.start, outcome);
     run.acts += law.acts;
     run.worst = Math.min(run.worst, law.worst);
-    const mistakes = job.faults.miscount ? [] : mistakesOf(sheet, outcome);
+    const unseen = outcome.log.some((entry) => 'placed' in entry || 'paper' in entry);
+    const mistakes = job.faults.miscount || unseen ? [] : mistakesOf(sheet, outcome);
     run.broken.push(...[...law.broken, ...mistakes].map((broken) => ({ seed, ...broken })));
   }
   return run;
@@ -35,7 +36,8 @@ export function wholeJobs(from: number, count: number): JobsRun {
 
 /**
  * What was told otherwise than it was, held against a witness at the engine; a full turn that is
- * miscounted unseen is a mistake that nobody is blamed for, and left out.
+ * miscounted unseen is a mistake that nobody is blamed for, and left out, as is what somebody sets
+ * where the model does not say that it may be, and what is typed in from paper later on.
  */
 function mistakesOf(sheet: EngineSheet, outcome: JobOutcome): Broken[] {
   return markJob(sheet, { ...outcome, best: outcome.turned }).mistakes.map(({ says }) => ({

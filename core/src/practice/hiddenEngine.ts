@@ -42,6 +42,22 @@ export type Faults = {
   givesUp?: number;
   /** The chance at each act at an adjuster that its reading is doubted. */
   doubts?: number;
+  /** The chance at each act at an adjuster that it is set by the aim from here on, or by the maker. */
+  choosesAim?: number;
+  /** The chance at each act at an adjuster that its reading is taken back, to be taken anew. */
+  readsAnew?: number;
+  /** The chance at each act that what was last seen of the crank is taken back. */
+  feelsAnew?: number;
+  /** The chance at each act that the job is handed over. */
+  handsOver?: number;
+  /** The chance at each act that one of several takes their own lock off. */
+  saysClear?: number;
+  /** The chance that what no stop serves, or the manual's chart has off its condition, is set by hand. */
+  setsByHand?: number;
+  /** The chance that what is asked before the work is exempted with a reason. */
+  exempts?: number;
+  /** The chance at each act that the next stops are worked on paper, and typed in. */
+  onPaper?: number;
   /** The chance at each act while the crank is looked for that a cylinder's rockers are backed off. */
   backsOff?: number;
   /** The chance at each act that the engine runs or moves in between. */
@@ -50,10 +66,14 @@ export type Faults = {
   readsBeforeLocking?: boolean;
   /** The chance at each act at the rockers that two phones lose their signal there for some acts. */
   apart?: number;
+  /** It is opened after head work: every rocker is off. */
+  headWork?: boolean;
   /** What is said without having looked: that a rocker is as expected, that nobody turned. */
   careless?: 'feels-nothing' | 'nobody-turned';
 };
 
+/** A gap that nobody leaves, µm: the rocker is off, or backed off, and loose wherever the crank is. */
+export const BACKED_OFF = 3000;
 /** A rocker with slack feels firm only this deep on its lobe, degrees. */
 const SLACK_FEELS_FIRM = -28;
 /** This near a lobe's edge a rocker may feel either way, degrees. */
@@ -160,7 +180,9 @@ export function hiddenEngine(
     },
     sees: (seen) => fitsAt(seen, crank),
     feel(id) {
-      const { baseCircle } = at(id);
+      const { baseCircle, entry } = at(id);
+      const isOff = measureOf(entry) === 'lash' && (gaps.get(id) ?? 0) >= BACKED_OFF;
+      if (isOff) return 'loose';
       if (faults.tight?.includes(id) || !baseCircle) return 'firm';
       const margin = marginIn(baseCircle, crank, cycle);
       if (faults.slack?.includes(id)) return margin < SLACK_FEELS_FIRM ? 'firm' : 'loose';
@@ -192,12 +214,11 @@ function trueGaps(sheet: EngineSheet, random: SeededRandom, faults: Faults): Map
   for (const { id, entry } of adjustersOf(sheet)) {
     const { low, target, high } = entry.spec ?? { low: 200, target: 250, high: 300 };
     const worn = Math.round(target + random.normal() * (high - low) * 0.4);
-    const gap = faults.tight?.includes(id)
-      ? 0
-      : faults.slack?.includes(id)
-        ? high + 3 * (high - low)
-        : worn;
-    gaps.set(id, Math.max(0, gap));
+    const isOff = faults.headWork && entry.method !== 'shim' && measureOf(entry) === 'lash';
+    gaps.set(id, Math.max(0, worn));
+    if (faults.slack?.includes(id)) gaps.set(id, high + 3 * (high - low));
+    if (faults.tight?.includes(id)) gaps.set(id, 0);
+    if (isOff) gaps.set(id, BACKED_OFF);
   }
   for (const cylinder of faults.swapped ?? []) {
     const [intake, exhaust] = ['intake', 'exhaust'].map(

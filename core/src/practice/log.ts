@@ -5,4 +5,8 @@ export type LogEntry =
   | { see: string | number; state: string }
   | { read: string; phase: string; go: number; noGo: number | null }
   | { set: string }
-  | { mark: string };
+  /** Said to be set where it stands, or where the manual's chart has it, degrees. */
+  | { placed: string; stop?: number }
+  | { mark: string }
+  /** So many lines were written on paper, and typed in. */
+  | { paper: number };

@@ -6,7 +6,7 @@ import type { BladeSet } from '../gauging/blades';
 import { planShims } from '../gauging/shims';
 import type { JobAct } from '../job/journal/events';
 import type { JobSetting } from '../job/journal/setting';
-import type { JobState } from '../job/journal/state';
+import type { Exemptible, JobState } from '../job/journal/state';
 import type { AtStep } from '../job/instruction/atWork';
 import { missingTemperature } from '../job/instruction/gates';
 import { marksDoubted } from '../job/instruction/marksDoubted';
@@ -34,6 +34,8 @@ export const AT_HAND: BladeSet = {
 /** The share of runs that leak. */
 const LEAKS = 0.2;
 
+/** Whoever set it so often where it was placed looks at the page again. */
+const MOST_TRIES = 4;
 /** Nobody misreads a data tag more often. */
 const MOST_LOOKS = 3;
 /** Shims that can be bought, µm. */
@@ -45,6 +47,8 @@ export class Mechanic {
   private readonly settled = new Set<string>();
   /** What locking was seen to close, µm: it is left as much looser the next time. */
   private readonly shifted = new Map<string, number>();
+  /** What was placed by hand, and how often it was set since: on its lobe it cannot be. */
+  private readonly placed = new Map<string, number>();
   /** How often the data tag was looked at again. */
   private looks = 0;
   /** What was seen did not fit together once before. */
@@ -89,6 +93,10 @@ export class Mechanic {
       }
       case 'fit':
         return 'acts' in at ? this.fit(at.acts, state) : this.planShims(setting, state);
+      case 'isolate':
+        if (this.happens('exempts'))
+          return [{ type: 'isolation.exempted', isolation: at.isolation, reason: 'Not fitted' }];
+        return [ordinaryAct(at)];
       default:
         return [ordinaryAct(at)];
     }
@@ -113,10 +121,11 @@ export class Mechanic {
   private say(at: To<'answer'>, setting: JobSetting, state: JobState, now: string): Answer {
     switch (at.ask) {
       case 'why':
-        return [{ type: 'why.noted', reason: 'interval' }];
+        return [{ type: 'why.noted', reason: this.faults.headWork ? 'head-work' : 'interval' }];
       case 'tag':
         return [tagAct(setting.sheet, this.random.one(at.tags))];
       case 'hours':
+        if (this.happens('exempts')) return [exempted('hours', 'The meter is dark.')];
         return [{ type: 'hours.read', hours: 1000 }];
       case 'ready':
         return [{ type: 'ready.done', item: at.item }];
@@ -133,20 +142,44 @@ export class Mechanic {
         return [{ type: 'question.answered', question: key, answer: 'Looked, it is so', says }];
       }
       case 'chart':
+        if (this.happens('setsByHand')) return [this.place(at.id, at.at)];
         return [{ type: 'adjuster.moved', adjuster: at.id }];
       case 'leak':
         return [
           this.random.next() < 0.5
             ? { type: 'run.noted', ran: true, leaks: this.random.next() < LEAKS }
-            : { type: 'gate.exempted', gate: 'leak', reason: 'It is mended with the next oil.' },
+            : exempted('leak', 'It is mended with the next oil.'),
         ];
       case 'unserved':
+        if (at.mayPlace && this.happens('setsByHand')) return this.placeByManual(at.id);
         return [{ type: 'adjuster.unset', adjuster: at.id, reason: 'no-place' }];
       case 'temperature':
+        if (this.happens('exempts')) return [exempted('temperature', 'It rained on it.')];
         return [temperatureAct(setting.sheet, state, now)];
       default:
         return undefined;
     }
+  }
+
+  /** Whether this fault shows now; where it never does, no chance is drawn. */
+  private happens(fault: 'exempts' | 'setsByHand'): boolean {
+    const chance = this.faults[fault] ?? 0;
+    return chance > 0 && this.random.next() < chance;
+  }
+
+  /** Sets it where the crank stands, or bars it to where the manual has it first. */
+  private placeByManual(id: string): JobAct[] {
+    if (this.random.next() < 0.5) return [this.place(id)];
+    this.turn(this.random.whole(1, 700));
+    return [{ type: 'crank.turned', degrees: null, how: 'unknown' }, this.place(id)];
+  }
+
+  /** Says that it is set where it stands, or where the manual's chart has it. */
+  private place(id: string, stop?: number): JobAct {
+    const where = stop !== undefined && { stop };
+    this.placed.set(id, 0);
+    this.log.push({ placed: id, ...where });
+    return { type: 'adjuster.placed', adjuster: id, reason: 'The manual, page 9', ...where };
   }
 
   /** Turns as told, waits for what is to be seen, and says so; or notices to have gone past. */
@@ -206,6 +239,10 @@ export class Mechanic {
   }
 
   private adjust({ do: what, id, ...at }: To<'adjust'> | To<'lock'>): Answer {
+    const times = this.placed.get(id);
+    if (times !== undefined) this.placed.set(id, times + 1);
+    if ((times ?? 0) >= MOST_TRIES)
+      return [{ type: 'adjuster.unset', adjuster: id, reason: 'no-place' }];
     if (at.spec) {
       const loose = this.shifted.get(id) ?? 0;
       this.engine.set(id, toSet(at.spec) + loose);
@@ -289,6 +326,10 @@ function ordinaryAct(at: AtStep): JobAct {
   }
 }
 
+function exempted(gate: Exemptible, reason: string): JobAct {
+  return { type: 'gate.exempted', gate, reason };
+}
+
 /** The tag as read, with the figures that the sheet gives for it. */
 function tagAct(sheet: EngineSheet, tag: string): JobAct {
   return { type: 'tag.read', tag, figures: figuresOf(sheet, tag) };
@@ -302,5 +343,5 @@ function temperatureAct(sheet: EngineSheet, state: JobState, now: string): JobAc
   if (missing?.code === 'hot-stated') {
     return { type: 'hot.stated', stopped: now, ran: sheet.temperature?.soakMinutes ?? 0 };
   }
-  return { type: 'gate.exempted', gate: 'temperature', reason: 'It cannot be run again today.' };
+  return exempted('temperature', 'It cannot be run again today.');
 }

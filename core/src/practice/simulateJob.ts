@@ -1,9 +1,6 @@
 import { itemAt } from '../itemAt';
 import type { BarringMethod } from '../barring/methods';
-import { BARRING_METHODS } from '../barring/methods';
 import { planWork } from '../crank/planWork';
-import { adjustersOf } from '../engine/adjusters';
-import { KIND_NAMES } from '../engine/kinds';
 import type { EngineSheet } from '../engine/sheet';
 import type { ShopPolicy } from '../gauging/policy';
 import type { JobAct, JobEvent } from '../job/journal/events';
@@ -25,6 +22,8 @@ import { EngineJournal } from './engineJournal';
 import type { Truths } from './witnessed';
 import { leftAt, witnessed } from './witnessed';
 import type { LogEntry } from './log';
+import type { AtJob } from './atJob';
+import { UNASKED } from './unasked';
 import { AT_HAND, Mechanic } from './mechanic';
 import type { Result } from '../result';
 import { isRefused } from '../result';
@@ -61,8 +60,6 @@ export type JobOutcome = {
 const MOST_ACTS = 4000;
 const BEGUN = Date.UTC(2026, 4, 2, 8);
 const SECONDS = 1000;
-/** A gap that nobody leaves, µm. */
-const BACKED_OFF = 3000;
 /** The second phone's clock is behind by so much, ms. */
 const CLOCKS_APART = 7 * 60 * SECONDS;
 const PEOPLE = ['Ina', 'Orla'] as const;
@@ -127,18 +124,9 @@ class Simulation {
     const { scope, faults } = this.job;
     if (scope) this.tap([{ type: 'scope.chosen', ...scope }]);
     for (let acts = 0; acts < MOST_ACTS; acts++) {
-      if (this.random.next() < (faults.interrupted ?? 0)) this.interrupt();
-      if (faults.misreadTag !== undefined && this.random.next() < faults.misreadTag)
-        this.tap(this.mechanic.tagAgain(this.journal.state(), this.sheet));
-      if (faults.changesMethod !== undefined && this.random.next() < faults.changesMethod)
-        this.changeMethod();
-      if (faults.changesScope !== undefined && this.random.next() < faults.changesScope)
-        this.changeScope();
-      if (faults.givesUp !== undefined && this.random.next() < faults.givesUp)
-        this.tellOfAdjuster((adjuster) => ({ type: 'adjuster.unset', adjuster, reason: 'seized' }));
-      if (faults.doubts !== undefined && this.random.next() < faults.doubts)
-        this.tellOfAdjuster((adjuster) => ({ type: 'adjuster.doubted', adjuster }));
-      if (faults.backsOff !== undefined && this.random.next() < faults.backsOff) this.backOff();
+      for (const [what, unasked] of UNASKED) {
+        if (this.random.next() < (faults[what] ?? 0)) this.tap(unasked(this.atJob()));
+      }
       if (faults.returns !== undefined && this.random.next() < faults.returns) this.goBackToWork();
       if (faults.apart !== undefined && this.random.next() < faults.apart) this.workApart();
       const { signed } = this.journal.state();
@@ -186,55 +174,15 @@ class Simulation {
     return { events, log: this.log, outcome, truths, left, turned: engine.turnedInAll() };
   }
 
+  /** The job, as somebody finds it who does something that it does not ask for. */
+  private atJob(): AtJob {
+    const { sheet, journal, mechanic, random, log } = this;
+    const pass = (minutes: number) => (this.clock += minutes * 60 * SECONDS);
+    return { sheet, journal, mechanic, random, log, person: this.person(), now: this.now(), pass };
+  }
+
   private now(): string {
     return new Date(this.clock).toISOString();
-  }
-
-  /** A long pause: a stranger may turn the crank. */
-  private interrupt(): void {
-    const { turned, act } = this.journal.calledAway(this.random);
-    if (turned > 0) this.log.push({ bar: turned });
-    this.clock += act.minutes * 60 * SECONDS;
-    this.tap([act]);
-  }
-
-  /** Goes on by another method, which this engine takes. */
-  private changeMethod(): void {
-    const method = this.random.one(BARRING_METHODS);
-    const { sheet } = this.journal.setting();
-    if (!isRefused(planWork(sheet, { method }))) this.tap([{ type: 'method.changed', method }]);
-  }
-
-  /** It is about these kinds from here on, or only checks, unless closing up has begun. */
-  private changeScope(): void {
-    const state = this.journal.state();
-    if (isClosing(state) || state.barOut || state.signed) return;
-    const kinds = KIND_NAMES.filter((kind) =>
-      this.sheet.adjusters.some((each) => each.kind === kind),
-    ).filter(() => this.random.next() < 0.6);
-    const checkOnly = this.random.next() < 0.2;
-    const scope = { ...(kinds.length > 0 && { kinds }), ...(checkOnly && { checkOnly }) };
-    this.tap([{ type: 'scope.chosen', ...scope }]);
-  }
-
-  /** Says this of the adjuster that is worked on, if one is. */
-  private tellOfAdjuster(act: (id: string) => JobAct): void {
-    const { journal } = this;
-    const bare = nextOf(journal.setting(), journal.state(), this.now());
-    const next = bare && { ...bare, missing: [] };
-    if (next && isAtAdjuster(next)) this.tap([act(next.id)]);
-  }
-
-  /** Backs the rockers of a cylinder off, where the crank is looked for. */
-  private backOff(): void {
-    const { journal } = this;
-    if (nextOf(journal.setting(), journal.state(), this.now())?.step !== 'find') return;
-    const cylinder = this.random.one(this.sheet.firing.order);
-    const own = adjustersOf(this.sheet).filter(
-      (each) => each.cylinder === cylinder && each.entry.method !== 'shim',
-    );
-    for (const { id, entry } of own) if (entry.spec) this.journal.engine.set(id, BACKED_OFF);
-    this.tap([{ type: 'rockers.loosened', adjusters: own.map(({ id }) => id) }]);
   }
 
   /** The engine runs or moves in between, wherever it may. */

@@ -2,7 +2,7 @@ import { seedFrom, times } from '../../test-support/times';
 import { wholeJobs } from '../../test-support/wholeJobs';
 
 const FROM = seedFrom(1550);
-const JOBS = times(100, 1000);
+const JOBS = times(80, 1000);
 
 describe(`whole jobs on hidden engines, from seed ${FROM} on`, () => {
   it('read and set nothing off its place, bar nothing too early, forget nothing, and end', () => {

@@ -56,6 +56,7 @@ export function Verdict({ job, id, entry, view, children }: Props) {
       {offers === 'done' && reading && (
         <Words as="strong">Finished: {readingWithUnit(measure, reading)}.</Words>
       )}
+      {state?.fitted === null && !state.unset && <Words as="strong">{STAND_IN}</Words>}
       {state?.unset && <Words as="strong">{describeUnset(state.unset)}</Words>}
       {state?.doubted && <Words as="strong">Doubted: it is read again on the round.</Words>}
       <ReadingBand measure={measure} spec={spec} width={band} {...(reading && { reading })} />
@@ -71,6 +72,8 @@ export function Verdict({ job, id, entry, view, children }: Props) {
 
 const OFF = 'It was off or backed off: set it, lock it and read it.';
 const LOOSENED = 'Its nut was loosened: set it, lock it and read it.';
+
+const STAND_IN = 'A stand-in is in it: nothing is read before its shim is fitted.';
 
 /** A hot engine cools: how long its figures still hold. */
 function HotWindow({ job }: Pick<Props, 'job'>) {

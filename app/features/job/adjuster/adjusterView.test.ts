@@ -36,6 +36,10 @@ describe('what the panel of an adjuster shows', () => {
     });
   });
 
+  it('reads nothing over a stand-in', () => {
+    expect(view({ found: reading(300, 350), fitted: null })).toEqual({ offers: 'nothing' });
+  });
+
   it('reads a finished one once more on the round, and offers to lock what is outside', () => {
     const done = { found: reading(300, 350), kept: true, painted: true };
     expect(view(done, 'again')).toEqual({ reads: 'again', offers: 'nothing' });

@@ -34,6 +34,7 @@ export function adjusterView(
   const next = adjusterStep(state, entry, policy);
   if (next.step === 'done') return { offers: 'done', ...show(state.left ?? state.found) };
   if (next.step === 'unset') return { offers: 'unset', ...show(state.left ?? state.found) };
+  if (next.step === 'stand-in') return { offers: 'nothing' };
   // What was read before it was loosened stays as it is.
   if (next.step === 'relock') return { offers: 'lock' };
   const changed = state.locked !== undefined || typeof state.fitted === 'number';

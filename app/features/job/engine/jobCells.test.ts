@@ -28,6 +28,17 @@ it('tells each figure in the unit of its kind', () => {
   expect(saysOf('injector.1', read('injector.1', 10000, 10500))).toMatch(/ N·m$/);
 });
 
+it('does not tell what was only checked, and is to be set since, as finished', () => {
+  const tight = [
+    { type: 'scope.chosen', checkOnly: true },
+    read('intake.1', 200, 250),
+    { type: 'adjuster.kept', adjuster: 'intake.1' },
+    { type: 'adjuster.painted', adjuster: 'intake.1' },
+  ] as const;
+  expect(saysOf('intake.1', ...tight)).toMatch(/^finished/);
+  expect(saysOf('intake.1', ...tight, { type: 'scope.chosen' })).toMatch(/^read as found/);
+});
+
 it('tells what was read before the job was about something else, and that it no longer is', () => {
   const only: JobAct = { type: 'scope.chosen', kinds: ['injector'] };
   expect(saysOf('intake.1', only)).toBe('not part of this job');

@@ -1,8 +1,9 @@
-import type { Adjuster, JobState, Progress } from '@longbar/core';
+import type { Adjuster, EngineSheet, JobState, Progress } from '@longbar/core';
 import {
   adjustersOf,
   cycleDegrees,
   isAskedOf,
+  isFinished,
   measureOf,
   readingWithUnit,
   rockersAt,
@@ -42,7 +43,7 @@ export function jobCells(
   );
   const cells = adjusters.map(({ id, entry }): [string, MapCell] => {
     const onLobe = firm.has(id);
-    const progress = progressOf(state, id);
+    const progress = progressOf(setting.sheet, state, id);
     const leftOut = !isAskedOf(entry, state, id);
     const look = { here: here.has(id), onLobe, progress, selected: id === selected };
     const cell = odd.has(id) ? { ...look, odd: true } : look;
@@ -53,13 +54,14 @@ export function jobCells(
   return Object.fromEntries(cells);
 }
 
-function progressOf({ adjusters }: JobState, id: string): Progress {
-  const state = adjusters[id];
-  if (!state) return 'none';
-  if (state.unset) return 'unset';
-  if (state.painted) return 'painted';
-  if (state.locked || state.kept) return 'locked';
-  return state.found ? 'found' : 'none';
+function progressOf(sheet: EngineSheet, state: JobState, id: string): Progress {
+  const own = state.adjusters[id];
+  if (!own) return 'none';
+  if (own.unset) return 'unset';
+  // What was finished by other figures, or by a check, may be asked for anew.
+  if (own.painted) return isFinished(sheet, state, id) ? 'painted' : 'found';
+  if (own.locked || own.kept) return 'locked';
+  return own.found ? 'found' : 'none';
 }
 
 const PROGRESS_WORDS: Record<Progress, string> = {

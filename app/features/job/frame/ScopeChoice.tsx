@@ -1,5 +1,12 @@
 import type { AdjusterKind, JobScope } from '@longbar/core';
-import { isSameScope, mayChooseScope, openWork, scopeWords } from '@longbar/core';
+import {
+  isSameScope,
+  mayChooseScope,
+  notSetSinceHeadWork,
+  openWork,
+  scopeWords,
+} from '@longbar/core';
+import { Caution } from '../../../ui/Caution';
 import { Choice } from '../../../ui/Choice';
 import { Fold } from '../../../ui/Fold';
 import { OneOf } from '../../../ui/OneOf';
@@ -15,11 +22,17 @@ const GROUPS: { label: string; kinds: readonly AdjusterKind[] }[] = [
   { label: 'Brakes', kinds: ['brake'] },
 ];
 
+type Props = {
+  job: WorkingJob;
+  /** Why it is opened, where that is not recorded yet. */
+  why?: { reason: string } | undefined;
+};
+
 /** What the job is about, folded to one line: all of the engine or some kinds, set or checked. */
-export function ScopeChoice({ job }: { job: WorkingJob }) {
+export function ScopeChoice({ job, why = job.state.why }: Props) {
   return (
     <Fold title="What is done today" holds={scopeWords(job.state.scope)}>
-      <Choices job={job} />
+      <Choices job={job} why={why} />
     </Fold>
   );
 }
@@ -29,7 +42,7 @@ const DONE = [
   ['check', 'Check only'],
 ] as const;
 
-function Choices({ job }: { job: WorkingJob }) {
+function Choices({ job, why }: Props) {
   const { scope } = job.state;
   const { adjusters } = job.setting.sheet;
   const has = (kind: AdjusterKind) => adjusters.some((entry) => entry.kind === kind);
@@ -56,6 +69,7 @@ function Choices({ job }: { job: WorkingJob }) {
     );
   }
   const checkOnly = scope?.checkOnly === true;
+  const off = notSetSinceHeadWork(job.setting.sheet, { why, scope });
   const toggled = (group: (typeof groups)[number]) =>
     groups.filter((each) => (each === group) !== chosen.includes(each));
   return (
@@ -82,6 +96,11 @@ function Choices({ job }: { job: WorkingJob }) {
       <Words as="note" color="secondInk">
         {noteOf(scope)}
       </Words>
+      {off && (
+        <Caution>
+          {`After head work the ${off} are off, too, and this job does not set them: see that somebody does before the engine runs.`}
+        </Caution>
+      )}
     </Stack>
   );
 }

@@ -17,10 +17,8 @@ export function AtTheCrank({ instruction, job, after }: Props) {
       return <WhichWay {...{ job, after }} />;
     case 'method':
       return <AnotherMethod {...{ job, after }} why={instruction.why.says} />;
-    case 'unserved': {
-      const { id, figure } = instruction;
-      return <Unserved {...{ job, after, id, figure }} key={id} />;
-    }
+    case 'unserved':
+      return <Unserved {...{ job, after, instruction }} key={instruction.id} />;
     case 'chart':
       return <ByTheChart {...{ job, after, instruction }} key={instruction.id} />;
     default:

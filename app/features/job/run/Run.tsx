@@ -1,4 +1,4 @@
-import { adjusterName, notToRunWith } from '@longbar/core';
+import { adjusterName, notSetSinceHeadWork, notToRunWith } from '@longbar/core';
 import { useState } from 'react';
 import { Caution } from '../../../ui/Caution';
 import { Field } from '../../../ui/Field';
@@ -50,6 +50,7 @@ function NotToRun({ job, after, not }: Props & { not: string[] }) {
 
 function HowItRan({ job, after }: Props) {
   const symptom = job.state.why?.symptom;
+  const off = notSetSinceHeadWork(job.setting.sheet, job.state);
   const [leaks, setLeaks] = useState<boolean>();
   const [gone, setGone] = useState<boolean>();
   const [note, setNote] = useState('');
@@ -70,6 +71,11 @@ function HowItRan({ job, after }: Props) {
       act={{ label: 'Record the run', disabled: !ready, onPress: record }}
     >
       <Words as="heading">Run it, listen, look</Words>
+      {off && (
+        <Caution>
+          {`After head work this job did not set the ${off}: run it only if somebody else has.`}
+        </Caution>
+      )}
       <Caution>
         Hot metal and oil. After rack or injector work one stands ready to shut fuel and air.
       </Caution>

@@ -86,11 +86,7 @@ function WorkOut({ job, after }: StepProps) {
         </Words>
       )}
       {plan?.outside.map((id) => (
-        <Act
-          key={id}
-          label={`${adjusterName(id)} cannot be set today`}
-          onPress={() => job.act({ type: 'adjuster.unset', adjuster: id, reason: 'no-part' })}
-        />
+        <CannotBeSet key={id} job={job} id={id} />
       ))}
       {plan && <Sums plan={plan} rows={rows} />}
     </StepFrame>
@@ -158,10 +154,37 @@ function Fit({ job, after, acts }: StepProps & { acts: readonly ShimAct[] }) {
           />
         ))}
       </Stack>
+      {acts.map((act) => (
+        <Kept key={act.id} job={job} act={act} />
+      ))}
       <Words as="note" color="secondInk">
         A stand-in only keeps the bucket from being barred empty; it comes out again.
       </Words>
     </StepFrame>
+  );
+}
+
+/** The shim was to come out of a bucket that keeps it: without another one it cannot be set. */
+function Kept({ job, act: { id, in: size } }: Pick<StepProps, 'job'> & { act: ShimAct }) {
+  const by = job.state.shims?.keptBy[id];
+  if (size === null || by === undefined) return null;
+  return (
+    <Stack>
+      <Words as="strong" color="act" role="status">
+        {formatLength(size)} was to come out of {adjusterName(by)}, which keeps it: take one from
+        the drawer, or buy it.
+      </Words>
+      <CannotBeSet job={job} id={id} />
+    </Stack>
+  );
+}
+
+function CannotBeSet({ job, id }: Pick<StepProps, 'job'> & { id: string }) {
+  return (
+    <Act
+      label={`${adjusterName(id)} cannot be set today`}
+      onPress={() => job.act({ type: 'adjuster.unset', adjuster: id, reason: 'no-part' })}
+    />
   );
 }
 

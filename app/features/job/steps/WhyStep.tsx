@@ -64,7 +64,7 @@ export function WhyStep({ job, after }: StepProps) {
           <Listen job={job} when="before" />
         </>
       )}
-      <ScopeChoice job={job} />
+      <ScopeChoice job={job} why={reason && { reason }} />
       {!practising && <OfTheMachine job={job} />}
       <FromBefore job={job} />
       {job.setting.sheet.cautions?.map((text) => (

@@ -1,7 +1,7 @@
 import { inlineSix } from '../../../test-support/engines';
 import { journal, settingOn } from '../../../test-support/journal';
-import type { PaperLine } from '../..';
-import { actsFromPaper, adjusterInstruction, foldJob, isRefused } from '../..';
+import type { JobAct, PaperLine } from '../..';
+import { actsFromPaper, adjusterInstruction, foldJob, isRefused, paperBlanks } from '../..';
 
 const setting = settingOn(inlineSix());
 const set = { name: 'mm set', unit: 'mm' as const, blades: [250, 300, 350, 400, 550, 600] };
@@ -106,6 +106,28 @@ describe('what is typed in from paper', () => {
     for (const wrong of ['275', 'thick']) {
       expect(typed(wrong)).toMatchObject({ issues: [{ id: 'intake.1', blank: 'shim' }] });
     }
+  });
+
+  it('leaves how it was found as it was where it was begun on the screen, and finishes it', () => {
+    const begun: JobAct[] = [
+      { type: 'adjuster.locked', adjuster: 'intake.1', how: 'feel' },
+      { type: 'rockers.loosened', adjusters: ['intake.2'] },
+    ];
+    const sets: JobAct[] = [begun[0]!, { type: 'scope.chosen', checkOnly: true }];
+    for (const acts of [begun, sets]) {
+      const answer = actsFromPaper(setting, foldJob(journal(acts)), set, [
+        line('intake.1', '0.25 0.30', '0.30 0.35'),
+      ]);
+      expect(!isRefused(answer) && answer.acts.map(({ type }) => type)).toEqual([
+        'adjuster.locked',
+        'reading.taken',
+        'adjuster.painted',
+        'crank.turned',
+      ]);
+    }
+    const { adjusters } = foldJob(journal(begun));
+    const [six] = inlineSix().adjusters;
+    expect(paperBlanks(six!, 'check-only', adjusters['intake.2'])).toEqual(['left', 'locked']);
   });
 
   it('sets nothing where a job only checks', () => {

@@ -57,6 +57,7 @@ export function adjusterInstruction(
       return { do: 'lock', ...(own.apart && { apart: true }), ...lock, ...figure };
     case 'paint':
       return { do: 'mark', id };
+    case 'stand-in':
     case 'measured':
     case 'unset':
     case 'done':

@@ -26,6 +26,8 @@ export type AdjusterStep =
   | { step: 'reread'; judgement?: Judgement }
   /** Put the dab on the nut. */
   | { step: 'paint'; judgement: Judgement }
+  /** A stand-in is in its bucket: nothing is read before its shim is fitted. */
+  | { step: 'stand-in' }
   /** It cannot be set today. */
   | { step: 'unset' }
   | { step: 'done' };
@@ -41,6 +43,7 @@ export function adjusterStep(
 ): AdjusterStep {
   const { found, kept, set, locked, unset, fitted, apart, off } = state;
   if (unset) return { step: 'unset' };
+  if (fitted === null) return { step: 'stand-in' };
   if ((apart || off) && entry.method !== 'shim') return { step: 'relock' };
   if (isMarked(state, entry))
     return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
@@ -63,7 +66,9 @@ function finished(state: AdjusterState, entry: SettableEntry): AdjusterStep {
   if (!standing) return { step: 'done' };
   const judgement = judgeReading(entry.spec, standing, 'leave-inside', measureOf(entry));
   if (judgement.verdict !== 'tight' && judgement.verdict !== 'loose') return { step: 'done' };
-  return { step: entry.method === 'shim' ? 'measured' : 'lock', judgement };
+  if (entry.method !== 'shim') return { step: 'lock', judgement };
+  // Of one that was only checked before nobody asked which shim is in it.
+  return state.shim === undefined ? shimStep(state, judgement) : { step: 'measured', judgement };
 }
 
 /** Whether the reading that says how an adjuster stands lies outside its limits. */
@@ -83,10 +88,10 @@ export function isMarked(
   state: AdjusterState = {},
   { spec }: Pick<AdjusterEntry, 'spec'>,
 ): boolean {
-  const { painted, checked, found, locked, kept, off } = state;
+  const { painted, locked, kept, off } = state;
   if (!painted || off) return false;
   if (!spec) return locked !== undefined || kept === true;
-  return (standingReading(state) ?? (checked ? found : undefined)) !== undefined;
+  return standingReading(state) !== undefined;
 }
 
 /** Read again after locking or fitting: inside it is finished, outside it is set once more. */
@@ -110,9 +115,11 @@ function shimStep({ found, shim }: AdjusterState, judgement: Judgement): Adjuste
   return { step: shim === undefined ? 'shim' : 'measured', judgement };
 }
 
-/** The reading that says how the adjuster stands now: after the lock, or as found and kept. */
-export function standingReading(state: AdjusterState | undefined) {
-  return state?.again ?? state?.left ?? (state?.kept ? state.found : undefined);
+/** The reading that says how the adjuster stands now: after the lock, or as found and left so. */
+export function standingReading(state: AdjusterState = {}) {
+  const { again, left, kept, checked, found, locked, fitted } = state;
+  const isLeftSo = kept || (checked && !locked && typeof fitted !== 'number');
+  return again ?? left ?? (isLeftSo ? found : undefined);
 }
 
 /** Whether an adjuster was changed, or backed off, and not read since: nobody knows how it stands. */

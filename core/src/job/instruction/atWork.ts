@@ -1,9 +1,10 @@
 import type { Refused } from '../../result';
 import { marginAt } from '../../barring/assembly';
 import type { BarringPlan, ChartPlace } from '../../barring/barringPlan';
-import { specOf, entryOf } from '../../engine/adjusterEntry';
+import { entryOf } from '../../engine/adjusterEntry';
 import { adjustersOf } from '../../engine/adjusters';
 import { cycleDegrees } from '../../engine/firing';
+import { readId } from '../../engine/kinds';
 import type { EngineSheet } from '../../engine/sheet';
 import { measureOf } from '../../gauging/measure';
 import { rememberEach } from '../../remember';
@@ -12,6 +13,7 @@ import type { Feel } from '../../crank/rockersToFeel';
 import { tellingCylinders } from '../../crank/rockersToFeel';
 import { isClosing } from '../journal/closing';
 import { isOff } from '../journal/foldPosition';
+import { isPlaced } from '../journal/placed';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { adjusterInstruction } from './adjusterInstruction';
@@ -89,12 +91,19 @@ export function atWork(setting: JobSetting, state: JobState, now: string): AtSte
   }
   const wanted = wantedOf(setting, state, plan);
   const nothing = wanted.ids.length === 0 && !(wanted.step === 'shims');
+  const placed = placedHere(setting, state);
   // Once closing up has begun nobody finds the crank for a plan by which nothing is left to do.
-  if (nothing && (state.plan || isClosing(state))) return endOfWork(setting, state, wanted);
+  if (nothing && placed.length === 0 && (state.plan || isClosing(state)))
+    return endOfWork(setting, state, wanted);
   if (!rotationOf(sheet, state)) {
     return { step: 'find', do: 'answer', ask: 'rotation' };
   }
   if (state.crank.doubted) return { step: 'find', do: 'answer', ask: 'turned' };
+  // Whoever placed it answers for where the crank stands, known or not: it comes before any turn.
+  if (placed.length > 0 && emptyHere(sheet, state).length === 0) {
+    const at = lacksRest(setting, state, now) ?? workOn(setting, state, 'stop', placed);
+    if (at) return at;
+  }
   const { belief } = crankOfJob(sheet, state);
   if (!belief.told) return findPlace(setting, state, plan, wanted);
   const [unserved] = unservedOf(sheet, state);
@@ -110,13 +119,12 @@ export function atWork(setting: JobSetting, state: JobState, now: string): AtSte
 }
 
 function askUnserved({ sheet }: JobSetting, id: string): AtStep {
-  return {
-    step: 'find',
-    do: 'answer',
-    ask: 'unserved',
-    id,
-    figure: specOf(sheet, id) !== undefined,
-  };
+  const entry = entryOf(sheet, id);
+  const hasFigure = entry?.spec !== undefined || readId(id).kind === 'bridge';
+  const why = hasFigure ? 'no-stop' : 'no-figure';
+  // Shims are planned for buckets that the crank is barred to.
+  const mayPlace = hasFigure && entry?.method !== 'shim';
+  return { step: 'find', do: 'answer', ask: 'unserved', id, why, mayPlace };
 }
 
 function askOfChart({ sheet }: JobSetting, { id, at }: ChartPlace): AtStep {
@@ -258,8 +266,6 @@ function atPlace(
   const ids = offeredOf(setting, state, plan, wanted);
   const [stop] = stops;
   if (ids.length === 0 || !stop) {
-    const byHand = placedByHand(setting, state);
-    if (byHand.length > 0) return workOn(setting, state, wanted.step, byHand);
     const ahead = wanted.ids.length > 0 ? new Set(wanted.ids) : here;
     const why = wanted.step === 'stop' ? 'stop' : wanted.step;
     const way = wayOn(sheet, state, plan, ahead, why);
@@ -270,10 +276,14 @@ function atPlace(
     const { odd } = crankOfJob(sheet, state).belief;
     return { step: wanted.step, do: 'feel', why: 'check', feel, odd };
   }
-  if (missingTemperature(sheet, state, now).length > 0 && wanted.step === 'stop') {
-    return { step: 'ready', do: 'answer', ask: 'temperature' };
-  }
-  return workOn(setting, state, wanted.step, ids);
+  const rest = wanted.step === 'stop' ? lacksRest(setting, state, now) : undefined;
+  return rest ?? workOn(setting, state, wanted.step, ids);
+}
+
+/** Before it is as cold, or as hot, as the sheet asks, nothing is read or set. */
+function lacksRest({ sheet }: JobSetting, state: JobState, now: string): AtStep | undefined {
+  if (missingTemperature(sheet, state, now).length === 0) return undefined;
+  return { step: 'ready', do: 'answer', ask: 'temperature' };
 }
 
 /** What is offered where the crank stands: planned here, wanted, and held by the whole belief. */
@@ -296,14 +306,12 @@ function turnedSince({ adjusters, crank }: JobState, id: string): boolean {
   return crank.turns > (adjusters[id]?.doneAtTurn ?? -1);
 }
 
-/** What a person said may be set where it stands, and is not finished. */
-function placedByHand({ sheet }: JobSetting, state: JobState): string[] {
-  return adjustersOf(sheet)
-    .map(({ id }) => id)
-    .filter((id) => {
-      const placed = state.adjusters[id]?.placed;
-      return placed && placed.stop === undefined && !isFinished(sheet, state, id);
-    });
+/** What a person says may be set where the crank stands, and is not finished. */
+function placedHere({ sheet }: JobSetting, state: JobState): string[] {
+  return Object.keys(state.adjusters).filter((id) => {
+    const byChart = state.adjusters[id]?.placed?.stop !== undefined;
+    return isPlaced(state, id) && !byChart && !isFinished(sheet, state, id);
+  });
 }
 
 function workOn(

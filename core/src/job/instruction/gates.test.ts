@@ -172,33 +172,6 @@ describe('what no longer stands is asked for again', () => {
   });
 });
 
-describe('an adjuster that no stop serves, or that has no figure', () => {
-  const sheet = inlineSix({ adjusters: [...setting.sheet.adjusters, { kind: 'injector' }] });
-  const found = [...before, ...foundAtMark()];
-  const planned: JobAct = {
-    type: 'plan.made',
-    method: 'two-position',
-    stops: [],
-    unserved: ['injector.1'],
-  };
-
-  it('is asked for by name, and ends unset or placed by a person', () => {
-    expect(next([...found, planned], sheet)).toMatchObject({ ask: 'unserved', figure: true });
-    const six = [1, 2, 3, 4, 5, 6];
-    const unset = [...setting.sheet.adjusters, { kind: 'injector' as const }].flatMap(({ kind }) =>
-      six.map((n): JobAct => ({
-        type: 'adjuster.unset',
-        adjuster: `${kind}.${n}`,
-        reason: 'no-place',
-      })),
-    );
-    expect(next([...found, planned, ...unset], sheet)).toMatchObject({ do: 'round' });
-    const placed: JobAct = { type: 'adjuster.placed', adjuster: 'injector.1', reason: 'Page 9' };
-    const state = foldJob(journal([...found, planned, placed]));
-    expect(deviationsOf(state)).toEqual([expect.objectContaining({ reason: 'Page 9' })]);
-  });
-});
-
 describe('what the manual’s chart places off its condition', () => {
   const chart = [
     {
@@ -343,6 +316,13 @@ describe('the crank in the journal', () => {
     expect(told(journal([head, ...foundAtMark()]))).toBe(false);
     const peak: JobAct = { type: 'crank.observed', observation: { id: 'intake.1', state: 'peak' } };
     expect(told(journal([head, peak]))).toBe(true);
+    // After head work what is left as it was read is set; what is only checked may be off still.
+    const read = ['intake.1', 'exhaust.1', 'intake.6', 'exhaust.6'].flatMap(keepAsFound);
+    const check: JobAct = { type: 'scope.chosen', checkOnly: true };
+    expect(told(journal([head, ...read, ...foundAtMark()]))).toBe(true);
+    expect(told(journal([head, check, ...read, ...foundAtMark()]))).toBe(false);
+    const all: JobAct = { type: 'scope.chosen' };
+    expect(told(journal([head, check, ...read, all, ...foundAtMark()]))).toBe(false);
   });
 
   it('asks everyone for clear who barred, helped, felt or worked at the rockers', () => {

@@ -11,6 +11,7 @@ import { isClosing } from '../journal/closing';
 import { torqueKey } from '../journal/foldPhase';
 import { isAskedOf } from '../journal/askedOf';
 import { isBegun } from '../journal/begun';
+import { isPlaced } from '../journal/placed';
 import { isInScope } from '../journal/scope';
 import type { JobState, KeptPlan } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
@@ -208,10 +209,13 @@ export function isFinished(sheet: EngineSheet, state: JobState, id: string): boo
   const { unset, found, shim } = own;
   const entry = entryOf(sheet, id);
   if (unset || !entry || !isAskedOf(entry, state, id)) return true;
+  // Over a stand-in nothing is read: its shim comes first.
+  if (own.fitted === null) return true;
   const marked = isMarked(own, entry);
   if (state.scope?.checkOnly) return marked;
   const shimmed = entry.method === 'shim';
-  if (marked) return shimmed || !isOutside(sheet, state, id);
+  // A bucket outside its limits is planned anew, once it is known which shim is in it.
+  if (marked) return (shimmed && shim !== undefined) || !isOutside(sheet, state, id);
   return shimmed && found !== undefined && middleOf(found) !== undefined && shim !== undefined;
 }
 
@@ -220,8 +224,8 @@ export function unservedOf(sheet: EngineSheet, state: JobState): string[] {
   if (!state.plan) return [];
   return neverServed(sheet, state.plan).filter((id) => {
     if (!isAskedOf(entryOf(sheet, id), state, id)) return false;
-    const { unset, placed, painted } = state.adjusters[id] ?? {};
-    return !unset && !placed && !painted;
+    const { unset, painted } = state.adjusters[id] ?? {};
+    return !unset && !isPlaced(state, id) && !painted;
   });
 }
 

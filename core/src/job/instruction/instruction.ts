@@ -64,7 +64,8 @@ export type Instruction = { step: StepId; missing: Missing[] } & (
   | { do: 'answer'; ask: 'tag'; tags: string[] }
   | { do: 'answer'; ask: 'ready'; item: string }
   | { do: 'answer'; ask: 'method'; why: Refused }
-  | { do: 'answer'; ask: 'unserved'; id: string; figure: boolean }
+  /** No stop serves it, or the sheet has no figure for it; a person may know where it is set. */
+  | { do: 'answer'; ask: 'unserved'; id: string; why: 'no-stop' | 'no-figure'; mayPlace: boolean }
   /** The manual's chart sets it at `at`, where it may stand on its lobe: there, or elsewhere. */
   | { do: 'answer'; ask: 'chart'; id: string; at: number; margin: number }
   | { do: 'answer'; ask: 'shim'; id: string }

@@ -1,7 +1,14 @@
 import { inlineSix, planned } from '../../../test-support/engines';
-import { barredTo, foundAtMark, journal, settingOn } from '../../../test-support/journal';
+import {
+  barredTo,
+  foundAtMark,
+  journal,
+  keepAsFound,
+  settingOn,
+} from '../../../test-support/journal';
 import type { JobAct, ShimStage } from '../..';
 import {
+  adjusterInstruction,
   dueActs,
   foldJob,
   instructionOf,
@@ -13,7 +20,7 @@ import {
   shimStage,
 } from '../..';
 import { wantedOf } from './atWork';
-import { shimsLieOpen } from '../journal/shimsInHand';
+import { openNow, shimsLieOpen } from '../journal/shimsInHand';
 import { shimIds } from './jobShims';
 
 const sheet = inlineSix({
@@ -223,6 +230,68 @@ describe('the work on the shims', () => {
     const swapped = rowsFor(['intake.1', 'exhaust.1'], ['exhaust.1', 'stock']);
     expect(stage(swapped).stage).toBe('fit');
     expect(stage([...swapped, less])).toEqual({ stage: 'plan' });
+  });
+
+  it('come from the drawer where the bucket they were to come out of keeps its own', () => {
+    const [one, other] = ['intake.1', 'exhaust.6'];
+    const begun: JobAct[] = [
+      ...rowsFor([one, other], [other, 'stock']),
+      { type: 'shim.fitted', adjuster: one, size: null },
+    ];
+    const seized: JobAct = { type: 'adjuster.unset', adjuster: other, reason: 'seized' };
+    expect(stage(begun).stage).toBe('bar');
+    expect(stage([...begun, seized])).toMatchObject({ acts: [{ id: one, in: 2600 }] });
+    expect(foldJob(journal([...begun, seized])).shims?.keptBy).toEqual({ [one]: other });
+    // It was given up first, or is opened already: what lies out of it is fitted.
+    const [last] = begun.splice(-1);
+    expect(stage([...begun.slice(0, -1), seized, ...begun.slice(-1), last!])).toMatchObject({
+      acts: [{ id: one, in: 2600 }],
+    });
+    const opened: JobAct = { type: 'shim.fitted', adjuster: other, size: null };
+    const { shims } = foldJob(journal([...begun, last!, opened, seized]));
+    expect([shims?.keptBy, shims?.rows.find(({ id }) => id === one)?.from]).toEqual([{}, other]);
+    // The engine is not run with a bucket that keeps a stand-in; one that keeps its own is whole.
+    const fitted: JobAct = { type: 'shim.fitted', adjuster: one, size: 2600 };
+    const open = (...acts: JobAct[]) => openNow(foldJob(journal(acts)))(other);
+    expect(open(...begun, last!, seized, fitted)).toBe(false);
+    expect(open(...begun, last!, opened, seized, fitted)).toBe(true);
+  });
+
+  it('are asked for where buckets were only checked before, and planned then', () => {
+    const checks: JobAct = { type: 'scope.chosen', checkOnly: true };
+    const all: JobAct = { type: 'scope.chosen' };
+    const [first, ...others] = PLAN.stops.flatMap(({ set }) => set);
+    const tight = { go: 150, noGo: 200, how: 'go-no-go' as const };
+    const checked: JobAct[] = [
+      { type: 'reading.taken', adjuster: first!.id, phase: 'found', reading: tight },
+      ...keepAsFound(first!.id).slice(1),
+      ...others.flatMap(({ id }) => keepAsFound(id)),
+    ];
+    const acts: JobAct[] = [...START, checks, ...checked, all];
+    const state = foldJob(journal(acts));
+    expect(adjusterInstruction(ofShims, state, first!.id)).toMatchObject({ ask: 'shim' });
+    expect(wantedOf(ofShims, state, PLAN)).toMatchObject({ step: 'stop' });
+    expect(wantedOf(ofShims, state, PLAN).ids).toEqual([first!.id]);
+    acts.push({ type: 'shim.found', adjuster: first!.id, size: 2500 });
+    const asked = foldJob(journal(acts));
+    expect(wantedOf(ofShims, asked, PLAN)).toEqual({ step: 'shims', ids: [] });
+    const plan = planShims(shimRows(ofShims, asked, PLAN), supply);
+    expect(stage([...acts, ...shimPlanTaken(plan, asked)]).stage).not.toBe('plan');
+  });
+
+  it('are not read while a stand-in is in, though the job only checks since', () => {
+    const [one, other] = ['intake.1', 'exhaust.6'];
+    const begun: JobAct[] = [
+      ...rowsFor([one, other], [other, 'stock']),
+      { type: 'shim.fitted', adjuster: one, size: null },
+      { type: 'scope.chosen', checkOnly: true },
+    ];
+    const state = foldJob(journal(begun));
+    expect(adjusterInstruction(ofShims, state, one)).toBeUndefined();
+    expect(wantedOf(ofShims, state, PLAN).ids).not.toContain(one);
+    const fitted: JobAct = { type: 'shim.fitted', adjuster: one, size: 2600 };
+    const after = foldJob(journal([...begun, fitted]));
+    expect(adjusterInstruction(ofShims, after, one)).toMatchObject({ do: 'read', phase: 'left' });
   });
 
   it('takes no shim out of a bucket that does not hold there, whatever stop it is planned at', () => {

@@ -147,7 +147,7 @@ export type ShimStage =
 /** Where the work on the shims stands: planned, fitted stop by stop, each stop read again. */
 export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimStage {
   const asked = shimIds(sheet, state);
-  const ids = asked.filter((id) => !state.adjusters[id]?.unset);
+  const ids = asked.filter((id) => !state.adjusters[id]?.unset && !staysUnknown(sheet, state, id));
   const acts = shimActsLeft(sheet, state, plan);
   const waiting = new Set(acts.map(({ id }) => id));
   const closed = ids.filter((id) => !waiting.has(id));
@@ -199,6 +199,12 @@ function asPlanned(
 /** Whether a bucket is finished, by a reading that stands. */
 export function isShimDone(sheet: EngineSheet, state: JobState, id: string): boolean {
   return isMarked(state.adjusters[id], entryOf(sheet, id) ?? {});
+}
+
+/** Whether a bucket was left as it is, inside its limits, and nobody asked which shim is in it. */
+function staysUnknown(sheet: EngineSheet, state: JobState, id: string): boolean {
+  const isKnown = state.adjusters[id]?.shim !== undefined;
+  return !isKnown && isShimDone(sheet, state, id) && !isOutside(sheet, state, id);
 }
 
 /** Whether it was said of a bucket that it stays as it is, or a shim was fitted in it. */

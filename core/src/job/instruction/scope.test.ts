@@ -14,6 +14,7 @@ import {
   leftOutKinds,
   machineLineOf,
   mayChooseScope,
+  notSetSinceHeadWork,
   openWork,
   recordOf,
   recordPage,
@@ -74,6 +75,14 @@ describe('a job about some of the engine', () => {
     expect(engineLabelWords(settingOn(six), foldJob(events))?.lines).toContain(
       `Next check: ${next}`,
     );
+  });
+
+  it('says after head work what it leaves off, for the engine is not run before it is set', () => {
+    const head: JobAct = { type: 'why.noted', reason: 'head-work' };
+    const only: JobAct = { type: 'scope.chosen', kinds: ['injector'] };
+    const off = (...acts: JobAct[]) => notSetSinceHeadWork(six, foldJob(journal(acts)));
+    expect(off(head, only)).toBe('intake valves and exhaust valves');
+    expect([off(head), off(only)]).toEqual([undefined, undefined]);
   });
 
   it('still tells the crank by valves that it is not about', () => {

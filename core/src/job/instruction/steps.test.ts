@@ -154,6 +154,24 @@ describe('the steps at one adjuster', () => {
     expect(step({ found: reading(300, 350), kept: true })).toBe('paint');
   });
 
+  it('takes what was only checked for what it is once it is set, too', () => {
+    const finished = { painted: true, checked: true };
+    expect(step({ found: reading(300, 350), ...finished })).toBe('done');
+    expect(step({ found: reading(200, 250), ...finished })).toBe('lock');
+    // It was locked before it was only checked, and what that left was taken back.
+    expect(step({ found: reading(300, 350), locked, ...finished })).toBe('reread');
+    const bucket = (found: ReturnType<typeof reading>, shim?: number) => {
+      const state = { found, ...(shim !== undefined && { shim }), kept: true, ...finished };
+      return adjusterStep(state, { spec, method: 'shim' }, 'leave-inside').step;
+    };
+    const [inside, tight] = [reading(300, 350), reading(200, 250)];
+    expect([bucket(inside), bucket(tight), bucket(tight, 2600)]).toEqual([
+      'done',
+      'shim',
+      'measured',
+    ]);
+  });
+
   it('waits with a shim until all are measured, fits it and reads again', () => {
     const shim = (state: Parameters<typeof adjusterStep>[0]) =>
       adjusterStep(state, { spec, method: 'shim' }, 'leave-inside').step;
@@ -161,7 +179,7 @@ describe('the steps at one adjuster', () => {
     expect(shim({ found: reading(200, null) })).toBe('find');
     expect(shim({ found })).toBe('shim');
     expect(shim({ found, shim: 2600 })).toBe('measured');
-    expect(shim({ found, shim: 2600, fitted: null })).toBe('measured');
+    expect(shim({ found, shim: 2600, fitted: null })).toBe('stand-in');
     expect(shim({ found, shim: 2600, fitted: 2500 })).toBe('reread');
     expect(shim({ found, shim: 2600, fitted: 2500, left: reading(300, 350) })).toBe('paint');
     expect(shim({ found, shim: 2600, fitted: 2500, left: found })).toBe('measured');

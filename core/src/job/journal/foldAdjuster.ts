@@ -3,6 +3,7 @@ import type { EventOf, ToldBy } from './events';
 import { isOneOf } from './events';
 import { hear, isOfWork } from './heard';
 import { noteAtWork } from './people';
+import { keepShims } from './shimsInHand';
 import { standsNoMore } from './standsNoMore';
 import type { AdjusterState, JobState } from './state';
 
@@ -56,7 +57,10 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       adjuster.doneAtTurn = state.crank.turns;
       return;
     case 'adjuster.placed':
-      adjuster.placed = { reason: event.reason, by: event.by, at: event.at, stop: event.stop };
+      adjuster.placed = {
+        ...{ reason: event.reason, by: event.by, at: event.at, stop: event.stop },
+        turn: state.crank.turns,
+      };
       return;
     case 'adjuster.moved':
       adjuster.moved = true;
@@ -69,7 +73,7 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
         mayRun: event.mayRun,
         by: event.by,
       };
-      return;
+      return keepShims(state);
     case 'adjuster.doubted':
       adjuster.doubted = true;
       return;

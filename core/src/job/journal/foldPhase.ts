@@ -7,6 +7,7 @@ import { forgetMarks } from './foldPosition';
 import { backAtWork, hangLock } from './locks';
 import { planAnew } from './planAnew';
 import { isSameScope } from './scope';
+import { keepShims } from './shimsInHand';
 import type { JobRules, JobState } from './state';
 
 /** The events of the phases before and around the setting itself: all the others. */
@@ -133,8 +134,8 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       return;
     case 'shims.planned': {
       const { rows, buy, outside } = event;
-      state.shims = { rows, buy, outside, put: {} };
-      return;
+      state.shims = { rows, buy, outside, put: {}, keptBy: {} };
+      return keepShims(state);
     }
     case 'round.done':
       state.roundDone = true;

@@ -98,7 +98,8 @@ function applyCrank(state: JobState, event: CrankEvent): void {
 function beginAnewIfDoubted(state: JobState): void {
   if (!state.crank.doubted) return;
   const { doubted: _, target: __, ...known } = state.crank;
-  state.crank = { ...known, history: [] };
+  // It may have been turned meanwhile.
+  state.crank = { ...known, history: [], turns: known.turns + 1 };
 }
 
 /** What was seen of marks that are not where they should be says nothing. */
@@ -115,11 +116,13 @@ function saysNothing(state: JobState, seen: Observation): boolean {
 }
 
 /** Whether a rocker is off or backed off: after head work all are, until each is set. */
-export function isOff({ crank, why, adjusters }: JobState, id: string): boolean {
+export function isOff({ crank, why, adjusters, scope }: JobState, id: string): boolean {
   if (crank.loosened.includes(id)) return true;
-  const { locked, kept, fitted, painted } = adjusters[id] ?? {};
-  const set = locked ?? kept ?? painted ?? typeof fitted === 'number';
-  return why?.reason === 'head-work' && !set;
+  const { locked, kept, fitted, painted, checked } = adjusters[id] ?? {};
+  // What was only checked was left as it is, off as it may be.
+  const isLeft = painted ? !checked : kept && !scope?.checkOnly;
+  const isSetAgain = locked !== undefined || isLeft || typeof fitted === 'number';
+  return why?.reason === 'head-work' && !isSetAgain;
 }
 
 /** So much of the history counts: what was seen before it could only say more, never less. */

@@ -1,3 +1,4 @@
+import { FROM_STOCK } from '../../gauging/shims';
 import type { ShimAct } from '../../gauging/shimOrder';
 import { isHalfDone, isUnread } from './begun';
 import type { JobState } from './state';
@@ -25,6 +26,24 @@ export function shimsInHand({ shims }: Pick<JobState, 'shims'>) {
       return { stop: 0, id, out: old, in: isOut(id) ? shim : null };
     },
   };
+}
+
+/**
+ * A bucket that cannot be set keeps its shim: what was to come out of it comes from the drawer,
+ * where it was not taken out before.
+ */
+export function keepShims(state: JobState): void {
+  const { shims, adjusters } = state;
+  if (!shims) return;
+  const { isOut } = shimsInHand(state);
+  const keptBy = { ...shims.keptBy };
+  const rows = shims.rows.map((row) => {
+    const { id, from } = row;
+    if (id === from || !adjusters[from]?.unset || isOut(id)) return row;
+    keptBy[id] = from;
+    return { ...row, from: FROM_STOCK };
+  });
+  state.shims = { ...shims, rows, keptBy };
 }
 
 /** Whether a bucket has no shim, or a stand-in, and nobody has said that it cannot be set. */

@@ -28,7 +28,7 @@ export type AdjusterState = {
   /** The size of the shim found in the bucket, µm. */
   shim?: number;
   /** Set where a person states that it may be, and why; at the chart's own stop or at once. */
-  placed?: { reason: string; by: string; at: string; stop?: number | undefined };
+  placed?: { reason: string; by: string; at: string; stop?: number | undefined; turn: number };
   /** Set at the stop of its largest margin, not where the manual's chart has it. */
   moved?: boolean;
   /** How often the crank had been turned when it was finished. */
@@ -181,8 +181,14 @@ export type JobState = {
     string,
     LookedInto & { answer: string; says?: string | undefined; by: string; at: string }
   >;
-  /** The shims as worked out, and what was put in since: null is a stand-in. */
-  shims?: Pick<ShimPlan, 'rows' | 'buy' | 'outside'> & { put: Record<string, number | null> };
+  /**
+   * The shims as worked out, and what was put in since: null is a stand-in. `keptBy` names, by the
+   * bucket that waits for its shim, the one that keeps it.
+   */
+  shims?: Pick<ShimPlan, 'rows' | 'buy' | 'outside'> & {
+    put: Record<string, number | null>;
+    keptBy: Record<string, string>;
+  };
   roundDone?: boolean;
   closing: Record<string, { by: string; at: string; note?: string | undefined }>;
   barOut?: { by: string; at: string };

@@ -2,6 +2,7 @@ import { adjusterName } from '../../engine/adjusterEntry';
 import { formatHours } from '../../units';
 import type { KnownEvent } from '../journal/events';
 import { EXEMPTIBLE } from '../journal/events';
+import { isPlaced } from '../journal/placed';
 import type { Exemptible, JobState } from '../journal/state';
 
 /** What a job did otherwise than its gates ask, with the reason that was given. */
@@ -43,8 +44,9 @@ export function deviationsOf(state: JobState): Deviation[] {
     const what = `${formatHours(state.hours.hours)} h looked doubtful`;
     list.push({ what, reason, by: lastBy(state, 'hours.read') });
   }
-  for (const [id, { placed }] of Object.entries(state.adjusters)) {
-    if (!placed) continue;
+  for (const [id, { placed, locked, painted, unset }] of Object.entries(state.adjusters)) {
+    const isSet = locked !== undefined || painted || (isPlaced(state, id) && !unset);
+    if (!placed || !isSet) continue;
     const where =
       placed.stop === undefined
         ? 'where a person placed it'

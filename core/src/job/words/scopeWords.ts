@@ -1,5 +1,7 @@
 import type { AdjusterKind } from '../../engine/kinds';
+import type { EngineSheet } from '../../engine/sheet';
 import type { JobScope } from '../journal/scope';
+import { leftOutKinds } from '../journal/scope';
 
 const PLURAL: Record<AdjusterKind, string> = {
   bridge: 'bridges',
@@ -31,4 +33,18 @@ export function isWhole({ kinds, checkOnly }: JobScope = {}): boolean {
 export function scopeWords({ kinds, checkOnly }: JobScope = {}): string {
   if (!kinds) return checkOnly ? 'Everything, read and not set' : 'All that the sheet sets';
   return `Only the ${kindsInWords(kinds)}${checkOnly ? ', read and not set' : ''}`;
+}
+
+/**
+ * What a job after head work is not about, in words, though it came off with the head: the engine is
+ * not run before somebody has set it. None where the job is about all, or there was no head work.
+ *
+ * @example notSetSinceHeadWork(six, foldJob([])) // undefined
+ */
+export function notSetSinceHeadWork(
+  sheet: Pick<EngineSheet, 'adjusters'>,
+  { why, scope }: { why?: { reason: string } | undefined; scope?: JobScope | undefined },
+): string | undefined {
+  const leftOut = leftOutKinds(sheet, scope);
+  return why?.reason === 'head-work' && leftOut.length > 0 ? kindsInWords(leftOut) : undefined;
 }
