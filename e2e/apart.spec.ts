@@ -45,6 +45,7 @@ test('what two phones set without hearing of each other is locked and read once 
   await expect(apart).toHaveCount(0);
   await job.read('0.33', '0.35');
   await job.paint();
+  await job.settled();
   await page.goto(`${server.url}/jobs/${id}/record`);
   // By the phones' clocks Orla's reading was the earlier one.
   const told = page.getByText(

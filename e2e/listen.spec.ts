@@ -59,6 +59,7 @@ test('a tick is recorded before the work, and is in the job for whoever comes ne
   await expect(page.getByRole('img', { name: /^Before: 1 s of the sound/ })).toBeVisible();
 
   await job.tap('Continue');
+  await job.settled();
   await page.reload();
   await expect(job.button(/^Undo: /)).toBeVisible();
   await expect
@@ -103,6 +104,7 @@ test('after the work a file is held against it, and both stand in the record', a
   await page.getByRole('radio', { name: 'Gone' }).click();
   await page.getByRole('radio', { name: 'No leaks' }).click();
   await job.tap('Record the run');
+  await job.settled();
   await page.goto(`${server.url}/jobs/${head.id}/record`);
   await expect(
     page.getByText(/^Noise: After: At 6\d\d rpm no cylinder ticks louder/),

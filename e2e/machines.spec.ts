@@ -125,8 +125,7 @@ test.describe('without signal', () => {
     await again.reload();
     const job = new JobPage(again);
     await job.begin();
-    await job.isDue();
-    await job.rest('Overnight', '8');
+    await job.prepare('8');
     await again.goto(server.url);
     await expect(again.getByRole('link', { name: /^Night hoist/ })).toBeVisible();
     await expect(again.getByRole('button', { name: /^\d+ unsent/ })).toBeVisible();

@@ -19,8 +19,8 @@ export default defineConfig({
   timeout: 600_000,
   expect: { timeout: 60_000 },
   ...(TRIED === 'short' && { grepInvert: /@more/ }),
-  // A machine that stalls once is not a mistake; the run says how many passed on a second try only.
-  retries: TRIED === 'short' ? 0 : 1,
+  // What passes on a second try only is a defect to be found.
+  retries: 0,
   // What a page waits for leaves two workers' cores idle for a third of the time.
   workers: 3,
   fullyParallel: true,
