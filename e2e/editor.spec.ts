@@ -112,6 +112,9 @@ test('a chart typed in is held against the model; a conflict is settled and kept
   await expect(page.getByRole('alert')).toContainText('One question to settle before a job');
   const conflict = page.getByRole('group', { name: 'No. 5 exhaust: on lobe' });
   await expect(conflict).toContainText('margin -105°');
+  // Whose phone it is stands in the field; nobody settles it without a name.
+  await expect(conflict.getByLabel('Who looked')).toHaveValue('Ina');
+  await conflict.getByLabel('Who looked').fill('');
   await expect(conflict.getByRole('button', { name: 'The page says so' })).toBeDisabled();
   await conflict.getByLabel('Who looked').fill('Orla');
   await conflict.getByLabel('What more the page says').fill('Printed so, asked the maker');

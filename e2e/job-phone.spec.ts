@@ -235,7 +235,9 @@ test('an event that the server refuses is set aside, shown, and sent again; the 
   });
   await job.prepare('6601');
   await job.tap(/1 refused/);
-  await expect(page.getByText('Hours 6,601 h: No such hours.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Hours 6,601 h, on Brine pump 2: No such hours.', { exact: false }),
+  ).toBeVisible();
   const download = page.waitForEvent('download');
   await job.tap('Save them as a file');
   expect((await download).suggestedFilename()).toBe('long-bar-refused.json');

@@ -88,6 +88,13 @@ test('a technician looks round the demo, drafts a sheet and publishes none @more
   await phone.getByRole('link', { name: /^Brine pump 2/ }).click();
   await expect(phone.getByLabel('Who works')).toHaveValue('Tam');
 
+  // A browser that has forgotten all but the cookie goes on in his name, not in that of who began.
+  const inasJob = new JobPage(phone);
+  await inasJob.opened(server.url, { machine: 'Harvest tractor 1', hours: 2540 });
+  await phone.evaluate(() => localStorage.removeItem('longbar.preferences'));
+  await phone.reload();
+  await expect(inasJob.button('Tam works. Hand over to another')).toBeVisible();
+
   await phone.goto(`${server.url}/sheets`);
   await expect(phone.getByRole('button', { name: 'Write a sheet for a new engine' })).toBeVisible();
   await expect(phone.getByRole('button', { name: 'Import sheets from a file' })).toHaveCount(0);

@@ -59,3 +59,9 @@ it('who is called otherwise works by the new name, unless another works with the
   await heldBy(db, store, { ...tam, name: 'Tam' });
   expect(preferences().name).toBe('Orla');
 });
+
+it('a phone whose browser forgot who works with it is its holder’s, as the server says', async () => {
+  store.dispatch(preferencesChanged({ holder: null, name: '', names: [] }));
+  await heldBy(db, store, tam);
+  expect(preferences()).toMatchObject({ name: 'Tam', names: ['Tam'] });
+});

@@ -3,23 +3,27 @@ import { Row } from './Panel';
 import { RadioGroup } from './RadioGroup';
 import { Tiles } from './Tiles';
 
-type Props<T extends string> = {
+type Props<T extends string | number> = {
   /** What is chosen, for a screen reader. */
   name: string;
   /** Each with its words, and what is said below them. */
   options: readonly (readonly [option: T, label: string, detail?: string])[];
   chosen: T | undefined;
   onChoose: (option: T) => void;
-  /** In so many columns; in one row unless said. */
-  columns?: number;
+  /** A choice in full for a screen reader, where its words are short. */
+  inFull?: (option: T) => string;
+  /** In so many columns, or in rows as long as fit; in one row unless said. */
+  columns?: number | 'as fit';
 };
 
 /** One of a few, all of them in sight. */
-export function OneOf<T extends string>({ name, options, chosen, onChoose, columns }: Props<T>) {
+export function OneOf<T extends string | number>(props: Props<T>) {
+  const { name, options, chosen, onChoose, inFull, columns } = props;
   const choices = options.map(([option, label, detail]) => (
     <Choice
       key={option}
       label={label}
+      {...(inFull && { name: inFull(option) })}
       {...(detail !== undefined && { detail })}
       chosen={option === chosen}
       onPress={() => onChoose(option)}
@@ -27,7 +31,11 @@ export function OneOf<T extends string>({ name, options, chosen, onChoose, colum
   ));
   return (
     <RadioGroup name={name}>
-      {columns === undefined ? <Row>{choices}</Row> : <Tiles columns={columns}>{choices}</Tiles>}
+      {typeof columns === 'number' ? (
+        <Tiles columns={columns}>{choices}</Tiles>
+      ) : (
+        <Row {...(columns && { style: { flexWrap: 'wrap' } })}>{choices}</Row>
+      )}
     </RadioGroup>
   );
 }

@@ -219,6 +219,7 @@ export {
   sequencesOf,
   notToRunWith,
   leftOutside,
+  unsetOf,
   mayChooseScope,
   openWork,
 } from './job/instruction/gates';

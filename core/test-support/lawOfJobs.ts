@@ -82,9 +82,11 @@ export function brokenLaws(
     if (event.type === 'isolation.done' || event.type === 'isolation.exempted')
       isolated.add(event.isolation);
     if (event.type === 'adjuster.unset' && stands.has(event.id)) unset.add(event.adjuster);
+    if (event.type === 'adjuster.resumed') unset.delete(event.adjuster);
     if (event.type === 'lock.hung') locked.add(event.by);
     if (event.type === 'clear.said' && event.person === event.by) locked.delete(event.by);
-    const handsIn = event.type === 'crank.turned' || 'adjuster' in event;
+    const isSaid = event.type === 'adjuster.resumed';
+    const handsIn = event.type === 'crank.turned' || ('adjuster' in event && !isSaid);
     if (event.type === 'closing.done') covered = true;
     if (event.type === 'opening.done') covered = false;
     if (handsIn && covered)
@@ -162,6 +164,7 @@ function ranTooSoon(events: JobOutcome['events']): { law: string; what: string }
     const runs = event.type === 'run.noted' ? event.ran === true : event.type === 'engine.returned';
     if (!runs) return [];
     const before = foldJob(events.slice(0, i));
+    if (before.exempted.run) return [];
     const open = Object.keys(before.adjusters).filter(openNow(before));
     return open.map((what) => ({ law: 'run with open work', what }));
   });

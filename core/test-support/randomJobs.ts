@@ -21,19 +21,26 @@ export function randomJob(sheet: EngineSheet, seed: number): SimulatedJob {
       // Of every seventh another says now and then what it is about.
       ...(seed % 7 === 3 && { changesScope: 0.03 }),
       ...(isApart && { apart: 0.1 }),
-      // At every eleventh some cannot be set, at every eighth some readings are doubted.
+      // At every eleventh some cannot be set, at every fourth some can after all, at every eighth some readings are doubted.
       ...(seed % 11 === 6 && { givesUp: 0.02 }),
+      ...(seed % 4 === 2 && { resumes: 0.03 }),
       ...(seed % 8 === 5 && { doubts: 0.03 }),
       ...(seed % 9 === 2 && { backsOff: 0.05 }),
       ...(seed % 10 === 1 && { returns: 0.01 }),
       ...(seed % 4 === 3 && { readsBeforeLocking: true }),
       ...whims(seed),
     },
-    phones: random.next() < 0.3 || isApart ? 2 : 1,
+    phones: phonesOf(random.next() < 0.3 || isApart, seed),
     round: random.one(['first', 'changed', 'all'] as const),
     ...randomScope(sheet, random),
     ...randomAims(sheet, random),
   };
+}
+
+/** Of those at which several phones share the work, every other has three of them. */
+function phonesOf(shared: boolean, seed: number): 1 | 2 | 3 {
+  if (!shared) return 1;
+  return seed % 2 === 0 ? 2 : 3;
 }
 
 /** What is done now and then though nothing asks for it, and otherwise than is usual. */
@@ -47,6 +54,7 @@ function whims(seed: number): Faults {
     ...(seed % 4 === 1 && { setsByHand: 0.5 }),
     ...(seed % 13 === 3 && { exempts: 0.5 }),
     ...(seed % 6 === 4 && { onPaper: 0.02 }),
+    ...(seed % 2 === 1 && { runsDownMany: 0.4 }),
     ...(seed % 14 === 8 && { headWork: true }),
   };
 }

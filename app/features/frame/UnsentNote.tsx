@@ -1,15 +1,17 @@
-import { eventWords, formatHours, formatInstant } from '@longbar/core';
+import { formatInstant } from '@longbar/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
 import { useSync } from '../../sync/SyncProvider';
-import type { Held, Outgoing } from '../../phone/phoneDatabase';
+import type { Held } from '../../phone/phoneDatabase';
+import { useMachinesQuery } from '../../state/api';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
 import { Icon } from '../../ui/Icon';
 import { space } from '../../theme/tokens';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
+import { refusedWords } from './refusedWords';
 import { saveFile } from './saveFile';
 
 /** What is not sent yet, small and honest; nothing is shown when all is sent. `brief`: only how many. */
@@ -58,29 +60,6 @@ function noteWords(count: number, aside: number, failed: string | null): string 
   return count > 0 ? `${count} unsent` : undefined;
 }
 
-function refusedWords(item: Outgoing): string {
-  switch (item.kind) {
-    case 'event':
-      return eventWords(item.event);
-    case 'job':
-      return 'A job';
-    case 'proof':
-      return 'A signature';
-    case 'practice':
-      return 'A round of practice';
-    case 'blob':
-      return 'A photo or clip';
-    case 'sheet':
-      return `Revision ${item.sheet.revision} of the sheet ${item.sheet.document.name}`;
-    case 'machine':
-      return `The machine ${item.machine.name}`;
-    case 'change':
-      return 'A change of a machine';
-    case 'hours':
-      return `A reading of ${formatHours(item.reading.hours)} h`;
-  }
-}
-
 /** What waits, a line for each reason. */
 function heldWords(held: readonly Held[]): string[] {
   const counts = new Map<string, number>();
@@ -121,8 +100,31 @@ function Waiting() {
   );
 }
 
-function Explanation() {
+/** What the server refused, with its reasons: sent once more, or saved. */
+function Refused() {
   const sync = useSync();
+  const jobs = useAppSelector((state) => state.jobs.byId);
+  const aside = useAppSelector((state) => state.jobs.unsent.aside);
+  const { data: machines = [] } = useMachinesQuery();
+  return (
+    <>
+      <Words>The server refused these; they are kept here, and the rest went on:</Words>
+      {aside.map(({ item, why }, i) => (
+        <Words key={i} as="note">
+          · {refusedWords(item, { jobs, machines })}: {why}
+        </Words>
+      ))}
+      <Act label="Send them again" icon="unsent" onPress={() => void sync.sendAgain()} />
+      <Act
+        label="Save them as a file"
+        icon="save"
+        onPress={() => saveFile('long-bar-refused.json', aside)}
+      />
+    </>
+  );
+}
+
+function Explanation() {
   const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
   return (
     <View style={styles.explanation}>
@@ -130,22 +132,7 @@ function Explanation() {
         <Words color="stop">{storeFailed} Do not go on until it is mended.</Words>
       )}
       {unsent.count > 0 && <Waiting />}
-      {unsent.aside.length > 0 && (
-        <>
-          <Words>The server refused these; they are kept here, and the rest went on:</Words>
-          {unsent.aside.map(({ item, why }, i) => (
-            <Words key={i} as="note">
-              · {refusedWords(item)}: {why}
-            </Words>
-          ))}
-          <Act label="Send them again" icon="unsent" onPress={() => void sync.sendAgain()} />
-          <Act
-            label="Save them as a file"
-            icon="save"
-            onPress={() => saveFile('long-bar-refused.json', unsent.aside)}
-          />
-        </>
-      )}
+      {unsent.aside.length > 0 && <Refused />}
     </View>
   );
 }

@@ -4,10 +4,8 @@ import type { ComponentType } from 'react';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { space, WIDE } from '../../theme/tokens';
-import { Choice } from '../../ui/Choice';
 import { OneOf } from '../../ui/OneOf';
-import { Row, Stack } from '../../ui/Panel';
-import { RadioGroup } from '../../ui/RadioGroup';
+import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { Frame } from '../frame/Frame';
 import { Coming } from '../shared/Coming';
@@ -71,18 +69,12 @@ export function PracticeScreen() {
         chosen={exercise}
         onChoose={choose}
       />
-      <RadioGroup name="Level">
-        <Row>
-          {LEVELS.map((each) => (
-            <Choice
-              key={each}
-              label={`Level ${each}`}
-              chosen={each === level}
-              onPress={() => setLevel(each)}
-            />
-          ))}
-        </Row>
-      </RadioGroup>
+      <OneOf
+        name="Level"
+        options={LEVELS.map((each) => [each, `Level ${each}`] as const)}
+        chosen={level}
+        onChoose={setLevel}
+      />
       <EngineChoice engine={engine} onChoose={setEngine} />
       {sheet ? (
         <Round {...{ sheet, level, exercise, rounds }} onMarked={marked} />

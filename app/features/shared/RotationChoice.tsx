@@ -1,9 +1,6 @@
 import type { Rotation } from '@longbar/core';
-import { Choice } from '../../ui/Choice';
 import { OneOf } from '../../ui/OneOf';
-import { Row } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
-import { RadioGroup } from '../../ui/RadioGroup';
 
 const SENSES = ['clockwise', 'counterclockwise'] as const;
 const ENDS = ['front', 'rear', 'flywheel'] as const;
@@ -25,19 +22,13 @@ export function RotationChoice({ sense, seenFrom, onChoose }: Props) {
         onChoose={(each) => onChoose({ sense: each })}
       />
       <Words as="strong">Seen from the</Words>
-      <RadioGroup name="Seen from the">
-        <Row>
-          {ENDS.map((each) => (
-            <Choice
-              key={each}
-              label={each}
-              name={`Seen from the ${each}`}
-              chosen={seenFrom === each}
-              onPress={() => onChoose({ seenFrom: each })}
-            />
-          ))}
-        </Row>
-      </RadioGroup>
+      <OneOf
+        name="Seen from the"
+        options={ENDS.map((each) => [each, each] as const)}
+        inFull={(each) => `Seen from the ${each}`}
+        chosen={ENDS.find((each) => each === seenFrom)}
+        onChoose={(each) => onChoose({ seenFrom: each })}
+      />
     </>
   );
 }

@@ -79,7 +79,8 @@ function Settle({ id, sheet, conflict }: Props & { conflict: ChartConflict }) {
   const dispatch = useDispatch();
   const [publish, { isLoading }] = usePublishSheetMutation();
   const remembered = useAppSelector((state) => state.preferences.name);
-  const [by, setBy] = useState(remembered);
+  const [typed, setTyped] = useState<string>();
+  const by = typed ?? remembered;
   const [words, setWords] = useState('');
   const [problem, setProblem] = useState<string>();
   const answer = words.trim() || 'Looked at the page again: it says so, and the manual stands.';
@@ -93,7 +94,7 @@ function Settle({ id, sheet, conflict }: Props & { conflict: ChartConflict }) {
   };
   return (
     <Stack gap={space.small}>
-      <Field label="Who looked" value={by} onChange={setBy} />
+      <Field label="Who looked" value={by} onChange={setTyped} />
       <Field label="What more the page says" value={words} onChange={setWords} />
       <Row>
         <Act

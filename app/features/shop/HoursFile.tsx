@@ -1,17 +1,15 @@
 import type { HoursColumns, HoursFound } from '@longbar/core';
 import { formatDay, formatHours } from '@longbar/core';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { useTakeHoursMutation } from '../../state/api';
 import { preferencesChanged } from '../../state/preferences';
 import { refusalOf } from '../../state/refusal';
 import { useAppSelector } from '../../state/store';
 import { Act } from '../../ui/Act';
-import { Choice } from '../../ui/Choice';
+import { OneOf } from '../../ui/OneOf';
 import { Row, Stack } from '../../ui/Panel';
-import { RadioGroup } from '../../ui/RadioGroup';
-import { space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { pickFile } from '../frame/pickFile';
 import { HoursColumnsChoice } from './HoursColumnsChoice';
@@ -71,18 +69,15 @@ export function HoursFile() {
           <HoursColumnsChoice found={looked.found} onChoose={choose} />
           <WouldAdd found={looked.found} />
           {looked.found.issues.length > 0 && (
-            <RadioGroup name="Lines with mistakes" style={styles.choices}>
-              <Choice
-                label="Mend the file first"
-                chosen={!leaveOut}
-                onPress={() => setLeaveOut(false)}
-              />
-              <Choice
-                label="Leave those lines out"
-                chosen={leaveOut}
-                onPress={() => setLeaveOut(true)}
-              />
-            </RadioGroup>
+            <OneOf
+              name="Lines with mistakes"
+              options={[
+                ['mend', 'Mend the file first'],
+                ['leave', 'Leave those lines out'],
+              ]}
+              chosen={leaveOut ? 'leave' : 'mend'}
+              onChoose={(which) => setLeaveOut(which === 'leave')}
+            />
           )}
           <Row>
             <Act label="Cancel" style={{ flex: 1 }} onPress={() => setLooked(undefined)} />
@@ -141,5 +136,3 @@ function WouldAdd({ found }: { found: HoursFound }) {
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({ choices: { flexDirection: 'row', gap: space.small } });

@@ -40,6 +40,8 @@ export type Faults = {
   changesScope?: number;
   /** The chance at each act at an adjuster that it cannot be set, whatever was done to it. */
   givesUp?: number;
+  /** The chance at each act that one which was given up can be set after all. */
+  resumes?: number;
   /** The chance at each act at an adjuster that its reading is doubted. */
   doubts?: number;
   /** The chance at each act at an adjuster that it is set by the aim from here on, or by the maker. */
@@ -56,6 +58,8 @@ export type Faults = {
   setsByHand?: number;
   /** The chance that what is asked before the work is exempted with a reason. */
   exempts?: number;
+  /** The chance that several fasteners are run down in one act. */
+  runsDownMany?: number;
   /** The chance at each act that the next stops are worked on paper, and typed in. */
   onPaper?: number;
   /** The chance at each act while the crank is looked for that a cylinder's rockers are backed off. */

@@ -87,7 +87,11 @@ export class Mechanic {
       case 'mark':
         this.log.push({ mark: at.id });
         return [{ type: 'adjuster.painted', adjuster: at.id }];
+      case 'torque':
+        return [this.runDown(at, setting)];
       case 'run': {
+        if (at.not.length > 0 && this.happens('exempts'))
+          return [exempted('run', 'Its nut was looked at since: it holds.')];
         const ran = at.not.length === 0;
         return [{ type: 'run.noted', ran, leaks: ran && this.random.next() < LEAKS }];
       }
@@ -162,9 +166,17 @@ export class Mechanic {
   }
 
   /** Whether this fault shows now; where it never does, no chance is drawn. */
-  private happens(fault: 'exempts' | 'setsByHand'): boolean {
+  private happens(fault: 'exempts' | 'setsByHand' | 'runsDownMany'): boolean {
     const chance = this.faults[fault] ?? 0;
     return chance > 0 && this.random.next() < chance;
+  }
+
+  /** Runs down the fastener that is asked for, or all up to a later one in one act. */
+  private runDown({ sequence, stage, fastener }: To<'torque'>, { sheet }: JobSetting): JobAct {
+    const last = (sheet.torques?.find(({ id }) => id === sequence)?.fasteners.length ?? 1) - 1;
+    const many = fastener < last && this.happens('runsDownMany');
+    const through = many && { through: this.random.whole(fastener + 1, last) };
+    return { type: 'torque.done', sequence, stage, fastener, ...through };
   }
 
   /** Sets it where the crank stands, or bars it to where the manual has it first. */
@@ -302,13 +314,6 @@ function ordinaryAct(at: AtStep): JobAct {
       return { type: 'lock.hung' };
     case 'open':
       return { type: 'opening.done' };
-    case 'torque':
-      return {
-        type: 'torque.done',
-        sequence: at.sequence,
-        stage: at.stage,
-        fastener: at.fastener,
-      };
     case 'round':
       return { type: 'round.done' };
     case 'close':

@@ -35,8 +35,8 @@ export type SimulatedJob = {
   start: number;
   seed: number;
   faults: Faults;
-  /** Two phones share the work, their clocks apart; one if absent. */
-  phones?: 1 | 2 | undefined;
+  /** So many phones share the work, their clocks apart; one if absent. */
+  phones?: 1 | 2 | 3 | undefined;
   round?: RoundRule | undefined;
   /** What the job is about; all of the engine if absent. */
   scope?: JobScope | undefined;
@@ -60,9 +60,9 @@ export type JobOutcome = {
 const MOST_ACTS = 4000;
 const BEGUN = Date.UTC(2026, 4, 2, 8);
 const SECONDS = 1000;
-/** The second phone's clock is behind by so much, ms. */
+/** The clock of each phone is so much behind that of the one before, ms. */
 const CLOCKS_APART = 7 * 60 * SECONDS;
-const PEOPLE = ['Ina', 'Orla'] as const;
+const PEOPLE = ['Ina', 'Orla', 'Tam'] as const;
 
 /** What can be taken back though it was so, and done once more: it left nothing at the engine. */
 const TAKEN_BACK: ReadonlySet<JobEvent['type']> = new Set([
@@ -97,12 +97,13 @@ class Simulation {
   private journal: EngineJournal;
   /** So many events were written down. */
   private told = 0;
-  /** The second phone's clock is behind by so much, ms. */
+  /** The clock of each phone is so much behind that of the one before, ms. */
   private readonly clocksApart: number;
   private clock = BEGUN;
   private turn = 0;
   /** When what is told now was tapped: what one tap says has one instant. */
   private tappedAt = BEGUN;
+  private readonly phones: number;
   /** What is done now is done at the engine, behind one's own lock. */
   private handsIn = true;
 
@@ -110,7 +111,8 @@ class Simulation {
     private readonly sheet: EngineSheet,
     private readonly job: SimulatedJob,
   ) {
-    const { seed, start, faults, method, policy, round, aims } = job;
+    const { seed, start, faults, method, policy, round, aims, phones = 1 } = job;
+    this.phones = phones;
     this.random = new SeededRandom(seed ^ 0x5eed);
     const engine = witnessed(hiddenEngine(sheet, { seed, crank: start, faults }));
     this.mechanic = new Mechanic(engine, faults, this.random, this.log);
@@ -153,19 +155,20 @@ class Simulation {
   }
 
   /**
-   * Both phones lose their signal where the crank stands. Each goes on at the rockers by what it
-   * knows, one act of either at a time, until they hear of each other again.
+   * All phones lose their signal where the crank stands. Each goes on at the rockers by what it
+   * knows, one act of one of them at a time, until they hear of each other again.
    */
   private workApart(): void {
     const shared = this.journal;
-    const phones = [shared, shared.copy()];
+    const others = Array.from({ length: this.phones - 1 }, () => shared.copy());
+    const phones = [shared, ...others];
     for (let acts = this.random.whole(2, 16); acts > 0; acts--) {
-      this.turn = this.random.whole(0, 1);
+      this.turn = this.random.whole(0, others.length);
       this.journal = itemAt(phones, this.phone());
       this.obey(true);
     }
     this.journal = shared;
-    shared.hear(itemAt(phones, 1));
+    for (const other of others) shared.hear(other);
   }
 
   private ended(outcome: JobOutcome['outcome']): JobOutcome {
@@ -209,8 +212,9 @@ class Simulation {
     }
   }
 
-  private phone(): 0 | 1 {
-    return this.job.phones === 2 && this.turn % 2 === 1 ? 1 : 0;
+  /** Which phone is tapped now. */
+  private phone(): number {
+    return this.turn % this.phones;
   }
 
   private tap(acts: readonly JobAct[]): void {

@@ -6,6 +6,7 @@ import type { JobAct } from '../job/journal/events';
 import { isClosing } from '../job/journal/closing';
 import { hangs } from '../job/journal/locks';
 import { isAtAdjuster } from '../job/instruction/adjusterInstruction';
+import { unsetOf } from '../job/instruction/gates';
 import type { Instruction } from '../job/instruction/instruction';
 import { nextOf } from '../job/instruction/jobInstruction';
 import { isLastLock } from '../job/instruction/lockGates';
@@ -24,6 +25,7 @@ export const UNASKED = [
   ['changesMethod', otherMethod],
   ['changesScope', otherScope],
   ['givesUp', ofAdjuster((adjuster) => ({ type: 'adjuster.unset', adjuster, reason: 'seized' }))],
+  ['resumes', resumes],
   ['doubts', ofAdjuster((adjuster) => ({ type: 'adjuster.doubted', adjuster }))],
   ['choosesAim', choosesAim],
   ['readsAnew', readsAnew],
@@ -47,6 +49,14 @@ function ofAdjuster(act: (id: string) => JobAct): Unasked {
     const next = askedAt(at);
     return next ? [act(next.id)] : [];
   };
+}
+
+/** Says of one that was given up that it can be set after all. */
+function resumes({ journal, random }: AtJob): JobAct[] {
+  const state = journal.state();
+  const unset = unsetOf(state);
+  if (unset.length === 0 || state.signed) return [];
+  return [{ type: 'adjuster.resumed', adjuster: random.one(unset) }];
 }
 
 /** A long pause: a stranger may turn the crank. */

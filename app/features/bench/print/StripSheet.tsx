@@ -121,7 +121,7 @@ export function CheckLine() {
   return (
     <Svg width={pixels(104)} height={pixels(8)} viewBox="-2 0 104 8" aria-label="A line of 100 mm">
       <Path d="M 0 1 v 4 M 100 1 v 4 M 0 3 h 100" stroke="#000000" strokeWidth={0.3} fill="none" />
-      <Words x={50} y={7} says="This line is 100 mm long. Measure it before anything is cut." />
+      <Words x={50} y={7} says="100 mm (3 15/16 in): measure it before anything is cut." />
     </Svg>
   );
 }

@@ -1,7 +1,5 @@
-import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Stack } from '../../../ui/Panel';
-import { RadioGroup } from '../../../ui/RadioGroup';
-import { Tiles } from '../../../ui/Tiles';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 
@@ -17,22 +15,18 @@ export function Choices<T extends string>(props: ChoicesProps<T>) {
   const { title, of, options, chosen, onChoose } = props;
   const long = options.length > 3 && options.some((option) => option.length > 6);
   const columns = long ? 2 : options.length;
+  const name = `${of}: ${title.toLowerCase()}`;
   return (
     <Stack gap={space.hair}>
       <Words as="note">{title}</Words>
-      <RadioGroup name={`${of}: ${title.toLowerCase()}`}>
-        <Tiles columns={columns}>
-          {options.map((option) => (
-            <Choice
-              key={option}
-              label={option}
-              name={`${of}: ${title.toLowerCase()} ${option}`}
-              chosen={chosen === option}
-              onPress={() => onChoose(option)}
-            />
-          ))}
-        </Tiles>
-      </RadioGroup>
+      <OneOf
+        name={name}
+        options={options.map((option) => [option, option] as const)}
+        inFull={(option) => `${name} ${option}`}
+        chosen={options.find((option) => option === chosen)}
+        onChoose={onChoose}
+        columns={columns}
+      />
     </Stack>
   );
 }

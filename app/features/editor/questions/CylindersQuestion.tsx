@@ -3,7 +3,6 @@ import { CYLINDER_FORMS, formOf, seatingOf } from '@longbar/core';
 import { StyleSheet } from 'react-native';
 import { HeadMap } from '../../../drawing/HeadMap';
 import { Act } from '../../../ui/Act';
-import { Choice } from '../../../ui/Choice';
 import { OneOf } from '../../../ui/OneOf';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -12,7 +11,6 @@ import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 import { seat } from '../seat';
-import { RadioGroup } from '../../../ui/RadioGroup';
 
 const FORMS: Record<CylinderForm, { label: string; detail: string }> = {
   'in-line': { label: 'In line', detail: 'one row' },
@@ -56,19 +54,15 @@ export function CylindersQuestion({ draft }: QuestionProps) {
           onPress={() => stand(count + 1, form ?? 'in-line')}
         />
       </Row>
-      <RadioGroup name="How the cylinders stand">
-        <Row>
-          {CYLINDER_FORMS.map((each) => (
-            <Choice
-              key={each}
-              {...FORMS[each]}
-              name={`${FORMS[each].label}, ${FORMS[each].detail}`}
-              chosen={form === each}
-              onPress={() => stand(count, each)}
-            />
-          ))}
-        </Row>
-      </RadioGroup>
+      <OneOf
+        name="How the cylinders stand"
+        options={CYLINDER_FORMS.map(
+          (each) => [each, FORMS[each].label, FORMS[each].detail] as const,
+        )}
+        inFull={(each) => `${FORMS[each].label}, ${FORMS[each].detail}`}
+        chosen={form}
+        onChoose={(each) => stand(count, each)}
+      />
       <OneOf
         name="Strokes"
         options={STROKES}

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { useSheetsQuery } from '../../../state/api';
 import { space } from '../../../theme/tokens';
 import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
-import { RadioGroup } from '../../../ui/RadioGroup';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { useSheetsBy } from '../../shared/useKnown';
@@ -48,33 +48,25 @@ export function PatternQuestion({ draft, onAnew }: Props) {
   return (
     <Question title="Which engine is it?">
       <NameField draft={draft} />
-      <RadioGroup name="How the cylinders stand">
-        <Row>
-          {CYLINDER_FORMS.map((each) => (
-            <Choice
-              key={each}
-              label={PATTERNS[each].label}
-              detail={PATTERNS[each].detail}
-              name={PATTERNS[each].title}
-              chosen={shown === each}
-              onPress={() => setShown(each)}
-            />
-          ))}
-        </Row>
-      </RadioGroup>
-      <RadioGroup name={PATTERNS[shown].title}>
-        <Tiles columns={4}>
-          {PATTERNS[shown].counts.map((cylinders) => (
-            <Choice
-              key={cylinders}
-              label={String(cylinders)}
-              name={`${PATTERNS[shown].title}, ${cylinders} ${cylinders === 1 ? 'cylinder' : 'cylinders'}`}
-              chosen={form === shown && count === cylinders}
-              onPress={() => edit((next) => seat(next, cylinders, shown))}
-            />
-          ))}
-        </Tiles>
-      </RadioGroup>
+      <OneOf
+        name="How the cylinders stand"
+        options={CYLINDER_FORMS.map(
+          (each) => [each, PATTERNS[each].label, PATTERNS[each].detail] as const,
+        )}
+        inFull={(each) => PATTERNS[each].title}
+        chosen={shown}
+        onChoose={setShown}
+      />
+      <OneOf
+        name={PATTERNS[shown].title}
+        options={PATTERNS[shown].counts.map((cylinders) => [cylinders, String(cylinders)] as const)}
+        inFull={(cylinders) =>
+          `${PATTERNS[shown].title}, ${cylinders} ${cylinders === 1 ? 'cylinder' : 'cylinders'}`
+        }
+        chosen={form === shown ? count : undefined}
+        onChoose={(cylinders) => edit((next) => seat(next, cylinders, shown))}
+        columns={4}
+      />
       <LikeAnother
         onLike={(like) => {
           edit((next) => Object.assign(next, like, { name: next.name }));

@@ -1,19 +1,18 @@
 import { EngineDial } from '../../../drawing/EngineDial';
 import { StyleSheet, View } from 'react-native';
-import { Choice } from '../../../ui/Choice';
 import { OneOf } from '../../../ui/OneOf';
-import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import { RotationChoice } from '../../shared/RotationChoice';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
-import { RadioGroup } from '../../../ui/RadioGroup';
 
 const BACKWARDS = [
   ['never', 'Never backwards'],
   ['may', 'May go back'],
 ] as const;
+
+const ENDS = ['front', 'rear'] as const;
 
 /** Which way it turns, seen from where, whether it may go back, and cylinder 1's end. */
 export function RotationQuestion({ draft }: QuestionProps) {
@@ -39,19 +38,13 @@ export function RotationQuestion({ draft }: QuestionProps) {
       {sheet.layout && (
         <>
           <Words as="strong">Cylinder 1 is at the</Words>
-          <RadioGroup name="Cylinder 1 is at the">
-            <Row>
-              {(['front', 'rear'] as const).map((end) => (
-                <Choice
-                  key={end}
-                  label={end}
-                  name={`Cylinder 1 at the ${end}`}
-                  chosen={from === end}
-                  onPress={() => edit((next) => numberFrom(next, end))}
-                />
-              ))}
-            </Row>
-          </RadioGroup>
+          <OneOf
+            name="Cylinder 1 is at the"
+            options={ENDS.map((end) => [end, end] as const)}
+            inFull={(end) => `Cylinder 1 at the ${end}`}
+            chosen={ENDS.find((end) => end === from)}
+            onChoose={(end) => edit((next) => numberFrom(next, end))}
+          />
         </>
       )}
       <View style={styles.dial}>

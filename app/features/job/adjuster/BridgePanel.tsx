@@ -2,6 +2,7 @@ import type { JobAct } from '@longbar/core';
 import { adjusterName, describeUnset, entryOf, formatTorque } from '@longbar/core';
 import type { ReactNode } from 'react';
 import { Words } from '../../../ui/Words';
+import { AfterAll } from './AfterAll';
 import { OtherWays } from './OtherWays';
 import { StepFrame } from '../frame/StepFrame';
 import { WrenchSetting } from '../torque/WrenchSetting';
@@ -28,12 +29,18 @@ export function BridgePanel({ job, id, after, onSelect, onward }: Props) {
     job.act(act);
   };
   const open = !painted && !unset;
+  const closed = (
+    <>
+      {unset && <AfterAll id={id} act={act} />}
+      {onward}
+    </>
+  );
   return (
     <StepFrame
       job={job}
       asks={id}
       after={after}
-      {...(open ? { act: { label: `Level, ${at}`, onPress: level } } : { primary: onward })}
+      {...(open ? { act: { label: `Level, ${at}`, onPress: level } } : { primary: closed })}
     >
       <Words as="heading">{adjusterName(id)}</Words>
       {open ? (
@@ -48,7 +55,7 @@ export function BridgePanel({ job, id, after, onSelect, onward }: Props) {
           <Words color="secondInk">The lash over this bridge is set after that.</Words>
         </>
       ) : (
-        <Words as="strong">{unset ? describeUnset(unset) : `Levelled and ${at}.`}</Words>
+        <Words as="strong">{unset ? `It ${describeUnset(unset)}` : `Levelled and ${at}.`}</Words>
       )}
       <OtherWays id={id} mayDoubt={false} mayGiveUp={open} act={act} />
     </StepFrame>

@@ -1,5 +1,5 @@
 import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
-import { adjusterName, describeUnset, formatTorqueAlone } from '@longbar/core';
+import { adjusterName, formatTorqueAlone } from '@longbar/core';
 import { useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { space } from '../../../theme/tokens';
@@ -7,6 +7,7 @@ import { Act } from '../../../ui/Act';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { AdjusterView } from './adjusterView';
+import { AfterAll } from './AfterAll';
 import { ShimWheel } from '../shims/ShimWheel';
 import type { WorkingJob } from '../model/workingJob';
 
@@ -67,10 +68,8 @@ export function Offer({ job, id, entry, view, act }: Props) {
           onPress={() => act({ type: 'adjuster.painted', adjuster: id })}
         />
       );
-    case 'unset': {
-      const unset = job.state.adjusters[id]?.unset;
-      return <Words as="strong">{unset && describeUnset(unset)}</Words>;
-    }
+    case 'unset':
+      return <AfterAll id={id} act={act} />;
     default:
       return null;
   }

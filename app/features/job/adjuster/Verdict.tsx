@@ -57,7 +57,7 @@ export function Verdict({ job, id, entry, view, children }: Props) {
         <Words as="strong">Finished: {readingWithUnit(measure, reading)}.</Words>
       )}
       {state?.fitted === null && !state.unset && <Words as="strong">{STAND_IN}</Words>}
-      {state?.unset && <Words as="strong">{describeUnset(state.unset)}</Words>}
+      {state?.unset && <Words as="strong">It {describeUnset(state.unset)}</Words>}
       {state?.doubted && <Words as="strong">Doubted: it is read again on the round.</Words>}
       <ReadingBand measure={measure} spec={spec} width={band} {...(reading && { reading })} />
       {before && (

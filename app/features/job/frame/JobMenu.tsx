@@ -8,6 +8,7 @@ import { space } from '../../../theme/tokens';
 import { placeOf } from '../../../ui/placeOf.web';
 import { Words } from '../../../ui/Words';
 import { Abandon } from './Abandoned';
+import { GivenUp } from './GivenUp';
 import { HandOver } from './HandOver';
 import { JoinAsHelper } from '../helper/JoinAsHelper';
 import { Locks } from '../locks/Locks';
@@ -28,6 +29,7 @@ export function JobMenu({ job, onDone }: Props) {
     <ScrollView style={styles.menu} contentContainerStyle={styles.content}>
       {!practising && <HandOver {...{ job, onDone }} />}
       <Locks job={job} />
+      <GivenUp {...{ job, onDone }} />
       {!practising && <Elsewhere job={job} />}
       <Act
         label={`Method: ${METHOD_TITLES[method]}. Change it`}

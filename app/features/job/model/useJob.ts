@@ -6,6 +6,7 @@ import { usePauses } from './usePauses';
 import type { WorkingJob } from './workingJob';
 import { jobAtWork } from './workingJob';
 import type { KeptJob } from '../../../state/jobs';
+import { useMeQuery } from '../../../state/api';
 import { useAppSelector, useAppStore } from '../../../state/store';
 import { useMay } from '../../people/useMay';
 import { useSync } from '../../../sync/SyncProvider';
@@ -51,7 +52,9 @@ export function useJob(id: string): LoadedJob {
     // oxlint-disable-next-line react/exhaustive-deps
   }, [id, ready, sync]);
   const [answers] = useState(() => new SameAnswer());
-  const by = name || kept?.context.head.by || 'unnamed';
+  // A name that the browser has forgotten is known once the server says whose phone it is.
+  const { isError: nobodyAnswers } = useMeQuery();
+  const by = name || (nobodyAnswers ? 'unnamed' : undefined);
   const actAs = useCallback(
     (person: string, ...acts: JobAct[]) => {
       if (answers.isAgain(kept, acts)) return;
@@ -64,7 +67,7 @@ export function useJob(id: string): LoadedJob {
     [sync, id, kept, answers],
   );
   const job = useMemo(
-    () => kept && jobAtWork(kept, now, by, standsAt, actAs),
+    () => (kept && by !== undefined ? jobAtWork(kept, now, by, standsAt, actAs) : undefined),
     [kept, now, actAs, by, standsAt],
   );
   // Who only reads or helps writes nothing down by the way.

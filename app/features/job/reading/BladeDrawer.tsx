@@ -6,8 +6,8 @@ import { preferencesChanged } from '../../../state/preferences';
 import { useAppSelector } from '../../../state/store';
 import { Act } from '../../../ui/Act';
 import { Choice } from '../../../ui/Choice';
+import { OneOf } from '../../../ui/OneOf';
 import { Row, Stack } from '../../../ui/Panel';
-import { RadioGroup } from '../../../ui/RadioGroup';
 import { Tiles } from '../../../ui/Tiles';
 import { Words } from '../../../ui/Words';
 import { CAN_SPEAK } from './speech';
@@ -45,19 +45,14 @@ export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
   return (
     <Stack>
       <Words as="strong">Set in hand</Words>
-      <RadioGroup name="Set in hand">
-        <Tiles columns={sets.length > 2 ? 3 : 2}>
-          {sets.map(({ name }) => (
-            <Choice
-              key={name}
-              label={name}
-              name={`Take the ${name}`}
-              chosen={name === whole.name}
-              onPress={() => dispatch(preferencesChanged({ bladeSet: name }))}
-            />
-          ))}
-        </Tiles>
-      </RadioGroup>
+      <OneOf
+        name="Set in hand"
+        options={sets.map(({ name }) => [name, name] as const)}
+        inFull={(name) => `Take the ${name}`}
+        chosen={whole.name}
+        onChoose={(name) => dispatch(preferencesChanged({ bladeSet: name }))}
+        columns={sets.length > 2 ? 3 : 2}
+      />
       <Row>
         <Act
           label={thickFirst ? 'Thin ones first' : 'Thick ones first'}

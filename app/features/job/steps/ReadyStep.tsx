@@ -1,7 +1,6 @@
 import { figuresOf, readyItems } from '@longbar/core';
-import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
-import { RadioGroup } from '../../../ui/RadioGroup';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { TickRow } from '../../../ui/TickRow';
 import { Words } from '../../../ui/Words';
 import { ColdRest } from '../temperature/ColdRest';
@@ -51,20 +50,15 @@ function DataTag({ job }: Pick<StepProps, 'job'>) {
   return (
     <Stack>
       <Words as="heading">What does the data tag say?</Words>
-      <RadioGroup name="What does the data tag say?">
-        <Row style={{ flexWrap: 'wrap' }}>
-          {choices.map((each) => (
-            <Choice
-              key={each}
-              label={each || 'None of these'}
-              chosen={tag === each}
-              onPress={() =>
-                job.act({ type: 'tag.read', tag: each, figures: figuresOf(sheet, each) })
-              }
-            />
-          ))}
-        </Row>
-      </RadioGroup>
+      <OneOf
+        name="What does the data tag say?"
+        options={choices.map((each) => [each, each || 'None of these'] as const)}
+        chosen={tag}
+        onChoose={(each) =>
+          job.act({ type: 'tag.read', tag: each, figures: figuresOf(sheet, each) })
+        }
+        columns="as fit"
+      />
       {tag === '' && (
         <>
           <Words as="strong" color="act">

@@ -1,7 +1,6 @@
 import { coldFrom, formatInstant } from '@longbar/core';
-import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
-import { RadioGroup } from '../../../ui/RadioGroup';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useClock } from '../model/useJob';
@@ -10,11 +9,11 @@ import { temperatureWords } from '../../shared/temperatureWords';
 
 const HOUR = 3_600_000;
 const RESTS = [
-  { hours: 0, label: 'Just stopped' },
-  { hours: 2, label: '2 h ago' },
-  { hours: 4, label: '4 h ago' },
-  { hours: 12, label: 'Overnight' },
-];
+  [0, 'Just stopped'],
+  [2, '2 h ago'],
+  [4, '4 h ago'],
+  [12, 'Overnight'],
+] as const;
 
 /** Set cold: since when it has been at rest, and how long it still must. */
 export function ColdRest({ job }: Pick<StepProps, 'job'>) {
@@ -31,18 +30,13 @@ export function ColdRest({ job }: Pick<StepProps, 'job'>) {
         {sheet.temperature && temperatureWords(sheet.temperature)} Moving the machine even a few
         metres starts the rest anew.
       </Words>
-      <RadioGroup name="At rest since">
-        <Row style={{ flexWrap: 'wrap' }}>
-          {RESTS.map(({ hours, label }) => (
-            <Choice
-              key={hours}
-              label={label}
-              chosen={isNear(coldSince, hours, now)}
-              onPress={() => stand(hours)}
-            />
-          ))}
-        </Row>
-      </RadioGroup>
+      <OneOf
+        name="At rest since"
+        options={RESTS}
+        chosen={RESTS.find(([hours]) => isNear(coldSince, hours, now))?.[0]}
+        onChoose={stand}
+        columns="as fit"
+      />
       {coldSince !== undefined && left !== undefined && (
         <Words as="strong" color={left > 0 ? 'act' : 'ink'}>
           {left > 0

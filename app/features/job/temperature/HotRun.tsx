@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import { Choice } from '../../../ui/Choice';
-import { Row, Stack } from '../../../ui/Panel';
-import { RadioGroup } from '../../../ui/RadioGroup';
+import { OneOf } from '../../../ui/OneOf';
+import { Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { StepProps } from '../model/stepProps';
 import { useHotLeft } from './useHotLeft';
@@ -10,10 +9,10 @@ import { spell } from '../../shared/spell';
 import { temperatureWords } from '../../shared/temperatureWords';
 
 const SHUT_DOWN = [
-  { minutes: 0, label: 'Just now' },
-  { minutes: 5, label: '5 min ago' },
-  { minutes: 15, label: '15 min ago' },
-];
+  [0, 'Just now'],
+  [5, '5 min ago'],
+  [15, '15 min ago'],
+] as const;
 const RUNS = [10, 20, 30, 45, 60];
 
 /** Set hot: run so long, shut down, then work against the clock. */
@@ -23,6 +22,7 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
   const now = useClock(15_000);
   const [ran, setRan] = useState<number | undefined>(job.state.hot?.ran);
   const left = useHotLeft(job);
+  const stopped = job.state.hot?.stopped;
   const stop = (minutes: number) =>
     ran !== undefined && job.act({ type: 'hot.stated', stopped: minutesAgo(minutes), ran });
   return (
@@ -31,19 +31,14 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
       <Words as="note" color="secondInk">
         {temperature && temperatureWords(temperature)}
       </Words>
-      <RadioGroup name="How long it has run">
-        <Row style={{ flexWrap: 'wrap' }}>
-          {RUNS.map((minutes) => (
-            <Choice
-              key={minutes}
-              label={`${minutes} min`}
-              name={`Ran ${minutes} min`}
-              chosen={ran === minutes}
-              onPress={() => setRan(minutes)}
-            />
-          ))}
-        </Row>
-      </RadioGroup>
+      <OneOf
+        name="How long it has run"
+        options={RUNS.map((minutes) => [minutes, `${minutes} min`] as const)}
+        inFull={(minutes) => `Ran ${minutes} min`}
+        chosen={ran}
+        onChoose={setRan}
+        columns="as fit"
+      />
       {ran !== undefined && ran < soakMinutes && (
         <Words as="strong" color="act">
           Not hot through yet: run it {spell(soakMinutes)} at least.
@@ -52,21 +47,14 @@ export function HotRun({ job }: Pick<StepProps, 'job'>) {
       {ran !== undefined && ran >= soakMinutes && (
         <>
           <Words as="strong">Shut down when?</Words>
-          <RadioGroup name="Shut down when?">
-            <Row style={{ flexWrap: 'wrap' }}>
-              {SHUT_DOWN.map(({ minutes, label }) => (
-                <Choice
-                  key={minutes}
-                  label={label}
-                  name={`Shut down ${label}`}
-                  chosen={
-                    job.state.hot !== undefined && isSince(job.state.hot.stopped, minutes, now)
-                  }
-                  onPress={() => void stop(minutes)}
-                />
-              ))}
-            </Row>
-          </RadioGroup>
+          <OneOf
+            name="Shut down when?"
+            options={SHUT_DOWN}
+            inFull={(minutes) => `Shut down ${minutes === 0 ? 'just now' : `${minutes} min ago`}`}
+            chosen={SHUT_DOWN.find(([minutes]) => isSince(stopped, minutes, now))?.[0]}
+            onChoose={(minutes) => void stop(minutes)}
+            columns="as fit"
+          />
         </>
       )}
       {left !== undefined && (
@@ -84,6 +72,7 @@ function minutesAgo(minutes: number): string {
   return new Date(Date.now() - minutes * 60_000).toISOString();
 }
 
-function isSince(stopped: string, minutes: number, now: string): boolean {
+function isSince(stopped: string | undefined, minutes: number, now: string): boolean {
+  if (stopped === undefined) return false;
   return Math.abs(Date.parse(now) - Date.parse(stopped) - minutes * 60_000) < 2.5 * 60_000;
 }

@@ -273,9 +273,13 @@ export function mayReturn(state: JobState): boolean {
   return isClear && openWork(state) === undefined && notToRunWith(state).length === 0;
 }
 
-/** The adjusters that could not be set: with any, the job is closed as incomplete. */
-export function unsetOf(state: JobState): string[] {
-  return Object.entries(state.adjusters)
+/**
+ * The adjusters that could not be set: with any, the job is closed as incomplete.
+ *
+ * @example unsetOf({ adjusters: { 'intake.1': { unset: { reason: 'seized', by: 'Ina' } } } }) // ['intake.1']
+ */
+export function unsetOf({ adjusters }: Pick<JobState, 'adjusters'>): string[] {
+  return Object.entries(adjusters)
     .filter(([, { unset }]) => unset)
     .map(([id]) => id);
 }

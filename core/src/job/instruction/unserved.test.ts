@@ -1,7 +1,7 @@
 import { inlineSix } from '../../../test-support/engines';
 import { foundAtMark, journal, setting, wholeJob } from '../../../test-support/journal';
 import type { EngineSheet, JobAct } from '../..';
-import { deviationsOf, foldJob, jobInstruction } from '../..';
+import { deviationsOf, foldJob, jobInstruction, unsetOf } from '../..';
 
 const NOW = '2026-05-02T18:00:00.000Z';
 const ID = 'injector.1';
@@ -35,6 +35,20 @@ describe('an adjuster that no stop serves, or that has no figure', () => {
     expect(next([...found, ...unserved.map(cannot)])).toMatchObject({ do: 'round' });
     expect(deviations([...found, placed])).toEqual([expect.objectContaining({ reason: 'Page 9' })]);
     expect(deviations([...found, placed, cannot(ID)])).toEqual([]);
+  });
+
+  it('is asked for again where it can be set after all, below the covers too', () => {
+    const resumed: JobAct = { type: 'adjuster.resumed', adjuster: ID };
+    const given = [...found, ...unserved.map(cannot)];
+    expect(next([...given, resumed])).toMatchObject({ ask: 'unserved', id: ID });
+    const closed: JobAct[] = [
+      ...given,
+      { type: 'round.done' },
+      { type: 'closing.done', item: 'covers' },
+    ];
+    expect(next(closed)).not.toMatchObject({ do: 'open' });
+    expect(next([...closed, resumed])).toMatchObject({ do: 'open' });
+    expect(unsetOf(foldJob(journal([...closed, resumed])))).not.toContain(ID);
   });
 
   it('is set where it was placed though nothing else is to be done', () => {

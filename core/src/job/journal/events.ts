@@ -222,6 +222,8 @@ const payloads = {
   },
   /** Set at the stop of its largest margin, not where the manual's chart has it. */
   'adjuster.moved': { adjuster },
+  /** It can be set after all: what was done to it before it was given up stands. */
+  'adjuster.resumed': { adjuster },
   /** To be read again on the round, whatever the shop's rule. */
   'adjuster.doubted': { adjuster },
   /** A slip or a finding was looked into before the adjuster was touched. */

@@ -15,6 +15,7 @@ export const isOfAdjuster = isOneOf(
   'adjuster.locked',
   'adjuster.painted',
   'adjuster.unset',
+  'adjuster.resumed',
   'adjuster.doubted',
   'adjuster.placed',
   'adjuster.moved',
@@ -74,6 +75,9 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
         by: event.by,
       };
       return keepShims(state);
+    case 'adjuster.resumed':
+      delete adjuster.unset;
+      return;
     case 'adjuster.doubted':
       adjuster.doubted = true;
       return;

@@ -111,12 +111,14 @@ function describeAdjuster(event: AdjusterEvent): string {
       return 'finished';
     case 'adjuster.unset':
       return describeUnset(event);
+    case 'adjuster.resumed':
+      return 'can be set after all';
     case 'adjuster.doubted':
       return 'to be read again';
     case 'adjuster.placed':
       return event.stop === undefined
-        ? `set where it stands: ${event.reason}`
-        : `set by the chart at ${Math.round(event.stop)}°: ${event.reason}`;
+        ? `to be set where the crank stands: ${event.reason}`
+        : `to be set by the chart at ${Math.round(event.stop)}°: ${event.reason}`;
     case 'adjuster.moved':
       return 'set at its best place, not by the chart';
     case 'shim.found':
