@@ -14,8 +14,12 @@ type Props = {
   onTap: (fastener: number) => void;
 };
 
-const RADIUS = 19;
-const ROOM = 26;
+/** How large a fastener is drawn, and where it is tapped, px: smaller where many stand in a row. */
+const RADIUS = { least: 7, most: 19 };
+const TAPPED = { least: 24, most: 52 };
+const ROOM = TAPPED.most / 2;
+/** So far apart rows are drawn, px, for a finger to tell them apart. */
+const ROWS = { least: 48, most: 70 };
 
 /** The fasteners as they lie on the head, numbered in their order, what is recorded next lit. */
 export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
@@ -26,12 +30,15 @@ export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
   const across = Math.max(...xs) - left || 1;
   const down = Math.max(...ys) - top;
   const scale = (width - 2 * ROOM) / across;
-  const deep = Math.min(scale, 70);
+  const deep = between(ROWS, scale);
   const height = down * deep + 2 * ROOM;
   const placed = fasteners.map(({ x, y }) => ({
     cx: ROOM + (x - left) * scale,
     cy: ROOM + (y - top) * deep,
   }));
+  const apart = leastDistance(placed);
+  const radius = between(RADIUS, apart / 2 - 2.5);
+  const tapped = between(TAPPED, apart);
   return (
     <View
       role="group"
@@ -47,7 +54,7 @@ export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
               key={`circle ${i}`}
               cx={cx}
               cy={cy}
-              r={now ? RADIUS + 4 : RADIUS}
+              r={now ? radius + Math.min(4, radius / 5) : radius}
               fill={fill}
               stroke={tokens.ink}
               strokeWidth={done ? 3 : 1.6}
@@ -56,8 +63,8 @@ export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
             <Text
               key={`number ${i}`}
               x={cx}
-              y={cy + 6}
-              fontSize={17}
+              y={cy + radius / 3}
+              fontSize={Math.min(17, radius * 1.2)}
               fontFamily={font.figure}
               fill={now ? tokens.onAct : done ? '#1B2427' : tokens.ink}
               textAnchor="middle"
@@ -74,7 +81,7 @@ export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
             role="button"
             aria-label={i === next ? `Number ${i + 1} only` : `All up to number ${i + 1}`}
             onPress={() => onTap(i)}
-            style={[styles.target, { left: cx - ROOM, top: cy - ROOM }]}
+            style={[styles.target, squareAt(cx, cy, tapped)]}
           />
         ),
       )}
@@ -82,6 +89,20 @@ export function FastenerMap({ fasteners, next, through, width, onTap }: Props) {
   );
 }
 
-const styles = StyleSheet.create({
-  target: { position: 'absolute', width: 2 * ROOM, height: 2 * ROOM },
-});
+function between({ least, most }: { least: number; most: number }, wanted: number): number {
+  return Math.max(least, Math.min(most, wanted));
+}
+
+/** How near the two stand to each other that are nearest. */
+function leastDistance(placed: readonly { cx: number; cy: number }[]): number {
+  const distances = placed.flatMap((a, i) =>
+    placed.slice(i + 1).map((b) => Math.hypot(a.cx - b.cx, a.cy - b.cy)),
+  );
+  return Math.min(...distances);
+}
+
+function squareAt(cx: number, cy: number, size: number) {
+  return { left: cx - size / 2, top: cy - size / 2, width: size, height: size };
+}
+
+const styles = StyleSheet.create({ target: { position: 'absolute' } });

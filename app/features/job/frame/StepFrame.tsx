@@ -45,14 +45,14 @@ export function StepFrame({ job, children, asks, act, primary, after }: Props) {
             detail={undoable}
             name={`Undo: ${undoable}`}
             icon="undo"
-            style={styles.undo}
+            style={act ? styles.undo : { ...styles.undo, ...styles.low }}
             onPress={job.undo}
           />
         )}
         {(act ?? primary) && (
           <View style={styles.primary}>
             {primary}
-            {act && <Act weight="primary" {...act} />}
+            {act && <Act weight="primary" style={styles.act} {...act} />}
           </View>
         )}
       </View>
@@ -94,8 +94,10 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.large,
     borderTopWidth: 1,
     minHeight: 64,
-    alignItems: 'flex-end',
   },
-  primary: { flex: 1, gap: space.small },
+  primary: { flex: 1, gap: space.small, justifyContent: 'flex-end' },
+  // Both as high as each other.
+  act: { flexGrow: 1 },
+  low: { alignSelf: 'flex-end' },
   undo: { width: 148, minHeight: 56, paddingHorizontal: 10 },
 });
