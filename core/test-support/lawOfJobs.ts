@@ -1,4 +1,4 @@
-import type { EngineSheet, JobOutcome, JobScope, JobState, Reading } from '../src';
+import type { EngineSheet, JobOutcome, JobScope, JobState, KnownEvent, Reading } from '../src';
 import {
   adjustersOf,
   isBegun,
@@ -163,11 +163,39 @@ function ranTooSoon(events: JobOutcome['events']): { law: string; what: string }
   return events.flatMap((event, i) => {
     const runs = event.type === 'run.noted' ? event.ran === true : event.type === 'engine.returned';
     if (!runs) return [];
-    const before = foldJob(events.slice(0, i));
-    if (before.exempted.run) return [];
-    const open = Object.keys(before.adjusters).filter(openNow(before));
-    return open.map((what) => ({ law: 'run with open work', what }));
+    const known = events.slice(0, i).filter(isKnown);
+    const before = foldJob(known);
+    // Whoever says why it may be run says so of what had been said until then.
+    const excused = known.findLastIndex(
+      (one) => one.type === 'gate.exempted' && one.gate === 'run',
+    );
+    const stands = new Set([...before.standing].map(({ id }) => id));
+    const since = known.slice(excused + 1).filter(({ id }) => stands.has(id));
+    const warned = since.filter((one) => saysNotToRun(before, one));
+    const givenUp = new Set(
+      since.flatMap((one) => (one.type === 'adjuster.unset' ? [one.adjuster] : [])),
+    );
+    const open = Object.keys(before.adjusters)
+      .filter(openNow(before))
+      .filter((id) => {
+        const { unset } = before.adjusters[id] ?? {};
+        return !unset || (unset.mayRun !== true && givenUp.has(id));
+      });
+    return [
+      ...open.map((what) => ({ law: 'run with open work', what })),
+      ...warned.map(({ id }) => ({
+        law: 'run though somebody said that it must not be',
+        what: id,
+      })),
+    ];
   });
+}
+
+/** Whether it was said with this, and holds still, that the engine must not be run. */
+function saysNotToRun({ adjusters, answers }: JobState, event: KnownEvent): boolean {
+  if (event.type === 'question.answered') return answers[event.question]?.mayRun === false;
+  if (event.type !== 'adjuster.unset') return false;
+  return event.mayRun === false && adjusters[event.adjuster]?.unset?.mayRun === false;
 }
 
 /** What was begun and not finished, or lay open, when something of closing up was done. */

@@ -1,17 +1,13 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { command } from './command';
 import { TestServer } from './server';
 
 /** Its drift is worked out with it, or each copy would begin a process for that. */
-async function driftIsKnown(server: TestServer): Promise<void> {
-  for (let tries = 0; tries < 300; tries++) {
-    const lines = (await (await server.fetch('/machines')).json()) as { recheck: unknown }[];
-    if (lines.some(({ recheck }) => recheck)) break;
-    await new Promise((resolve) => setTimeout(resolve, 200));
-  }
-  // The last of the yard's machines follow within a moment.
-  await new Promise((resolve) => setTimeout(resolve, 1500));
+async function workOutDrift(data: string): Promise<void> {
+  const { failed, said } = await command(['server/dist/nightly.mjs', data], data);
+  if (failed) throw new Error(`The drift of the demo was not worked out: ${said}`);
 }
 
 /** The clips of the tractor that ticked, as files: what the browser's microphone hears in tests. */
@@ -34,10 +30,10 @@ type Heard = { type: string; when: string; attachments: { sha256: string }[] };
 /** Loads the demo data once; every server of a test begins with a copy. Answers the clean-up. */
 export default async function seed(): Promise<() => void> {
   const server = await TestServer.start();
-  await driftIsKnown(server);
   const sounds = mkdtempSync(join(tmpdir(), 'longbar-sounds-'));
   await keepSounds(server, sounds);
   await server.down();
+  await workOutDrift(server.data);
   process.env.LONGBAR_E2E_SEED = server.data;
   process.env.LONGBAR_E2E_COOKIE = server.cookie;
   process.env.LONGBAR_E2E_SOUNDS = sounds;

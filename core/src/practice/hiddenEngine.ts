@@ -58,6 +58,8 @@ export type Faults = {
   setsByHand?: number;
   /** The chance that what is asked before the work is exempted with a reason. */
   exempts?: number;
+  /** The chance that what is looked into is damage, with which it must not be run. */
+  findsDamage?: number;
   /** The chance that several fasteners are run down in one act. */
   runsDownMany?: number;
   /** The chance at each act that the next stops are worked on paper, and typed in. */

@@ -143,7 +143,9 @@ export class Mechanic {
         return [{ type: 'shim.found', adjuster: at.id, size: this.engine.shim(at.id) }];
       case 'question': {
         const { key, says } = at.question;
-        return [{ type: 'question.answered', question: key, answer: 'Looked, it is so', says }];
+        const mayRun = this.happens('findsDamage') ? false : undefined;
+        const answer = 'Looked, it is so';
+        return [{ type: 'question.answered', question: key, answer, says, mayRun }];
       }
       case 'chart':
         if (this.happens('setsByHand')) return [this.place(at.id, at.at)];
@@ -166,7 +168,7 @@ export class Mechanic {
   }
 
   /** Whether this fault shows now; where it never does, no chance is drawn. */
-  private happens(fault: 'exempts' | 'setsByHand' | 'runsDownMany'): boolean {
+  private happens(fault: 'exempts' | 'setsByHand' | 'runsDownMany' | 'findsDamage'): boolean {
     const chance = this.faults[fault] ?? 0;
     return chance > 0 && this.random.next() < chance;
   }

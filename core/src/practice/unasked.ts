@@ -24,7 +24,7 @@ export const UNASKED = [
   ['misreadTag', ({ mechanic, journal, sheet }) => mechanic.tagAgain(journal.state(), sheet)],
   ['changesMethod', otherMethod],
   ['changesScope', otherScope],
-  ['givesUp', ofAdjuster((adjuster) => ({ type: 'adjuster.unset', adjuster, reason: 'seized' }))],
+  ['givesUp', givesUp],
   ['resumes', resumes],
   ['doubts', ofAdjuster((adjuster) => ({ type: 'adjuster.doubted', adjuster }))],
   ['choosesAim', choosesAim],
@@ -49,6 +49,15 @@ function ofAdjuster(act: (id: string) => JobAct): Unasked {
     const next = askedAt(at);
     return next ? [act(next.id)] : [];
   };
+}
+
+/** It cannot be set, and may be run so, or not, or nobody says. */
+function givesUp(at: AtJob): readonly JobAct[] {
+  const next = askedAt(at);
+  const isSaid = at.random.next() < 0.5;
+  const mayRun = isSaid ? at.random.one([true, false]) : undefined;
+  if (!next) return [];
+  return [{ type: 'adjuster.unset', adjuster: next.id, reason: 'seized', mayRun }];
 }
 
 /** Says of one that was given up that it can be set after all. */

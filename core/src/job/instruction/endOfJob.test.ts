@@ -83,6 +83,12 @@ describe('the end of a job', () => {
     expect(deviationsOf(foldJob(journal([unset, looked, right])))).toEqual([
       expect.objectContaining({ reason: 'New seat fitted', by: 'Ina' }),
     ]);
+    // Said before the next was known, it says nothing of that one.
+    const other: JobAct = { ...unset, adjuster: 'intake.4' };
+    expect(next(unset, looked, right, other)).toMatchObject({ do: 'run' });
+    expect(notToRunWith(foldJob(journal([unset, right, other])))).toContain('intake.4');
+    expect(notToRunWith(foldJob(journal([unset, right, looked])))).toContain('intake.2');
+    expect(notToRunWith(foldJob(journal([unset, right, { ...other, mayRun: true }])))).toEqual([]);
   });
 
   it('says when the next check is due, on the screen and in the record', () => {

@@ -41,6 +41,8 @@ describe('an adjuster that no stop serves, or that has no figure', () => {
     const resumed: JobAct = { type: 'adjuster.resumed', adjuster: ID };
     const given = [...found, ...unserved.map(cannot)];
     expect(next([...given, resumed])).toMatchObject({ ask: 'unserved', id: ID });
+    // The round is said to be done again, after what is set then.
+    expect(foldJob(journal([...given, { type: 'round.done' }, resumed])).roundDone).toBeUndefined();
     const closed: JobAct[] = [
       ...given,
       { type: 'round.done' },

@@ -1,4 +1,5 @@
 import { countsApart } from './apart';
+import { isClosing } from './closing';
 import type { EventOf, ToldBy } from './events';
 import { isOneOf } from './events';
 import { hear, isOfWork } from './heard';
@@ -74,9 +75,13 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
         mayRun: event.mayRun,
         by: event.by,
       };
+      // Why it might be run was said before this was known.
+      if (event.mayRun !== true) delete state.exempted.run;
       return keepShims(state);
     case 'adjuster.resumed':
       delete adjuster.unset;
+      // What is set now is read on a round that comes after it.
+      if (!isClosing(state)) delete state.roundDone;
       return;
     case 'adjuster.doubted':
       adjuster.doubted = true;

@@ -131,6 +131,8 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
         by,
         at,
       };
+      // Why it might be run was said before this was seen.
+      if (event.mayRun === false) delete state.exempted.run;
       return;
     case 'shims.planned': {
       const { rows, buy, outside } = event;
