@@ -201,6 +201,7 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
   await job.tap('No. 1 exhaust can be set after all');
   seized = false;
   await job.workThrough('Stop', { exhaust });
+  await job.workThrough('Once round again', {});
   await job.at('Close up');
   await job.tap('New gasket');
   await job.tickAll();
