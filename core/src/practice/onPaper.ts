@@ -41,6 +41,8 @@ export function onPaper(at: AtJob): readonly JobAct[] {
     const here = left.filter((each) => holdsAt(each, journal.engine.crank(), cycle));
     return here.flatMap((each) => lineOf(at, each) ?? []);
   });
+  // Whoever has nothing to type in says that it was turned all the same.
+  if (lines.length === 0) return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
   const typed = actsFromPaper(setting, state, AT_HAND, lines);
   if (isRefused(typed)) throw new Error(typed.says);
   at.log.push({ paper: lines.length });

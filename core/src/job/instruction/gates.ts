@@ -13,7 +13,7 @@ import { isAskedOf } from '../journal/askedOf';
 import { isBegun } from '../journal/begun';
 import { isPlaced } from '../journal/placed';
 import { isInScope } from '../journal/scope';
-import type { JobState, KeptPlan } from '../journal/state';
+import type { JobState } from '../journal/state';
 import { isMarked, isOutside } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
@@ -220,9 +220,13 @@ export function isFinished(sheet: EngineSheet, state: JobState, id: string): boo
 }
 
 /** The adjusters that no stop serves or that have no figure, and nobody has answered for. */
-export function unservedOf(sheet: EngineSheet, state: JobState): string[] {
-  if (!state.plan) return [];
-  return neverServed(sheet, state.plan).filter((id) => {
+export function unservedOf(
+  sheet: EngineSheet,
+  state: JobState,
+  plan: Served | undefined = state.plan,
+): string[] {
+  if (!plan) return [];
+  return neverServed(sheet, plan).filter((id) => {
     if (!isAskedOf(entryOf(sheet, id), state, id)) return false;
     const { unset, painted } = state.adjusters[id] ?? {};
     return !unset && !isPlaced(state, id) && !painted;
@@ -237,8 +241,11 @@ export function openChartPlaces({ plan, adjusters }: JobState): ChartPlace[] {
   });
 }
 
+/** What each stop of a plan serves. */
+type Served = { stops: readonly { set: readonly string[] }[] };
+
 /** What a plan has no stop for, and what has no figure to be set to. */
-const neverServed = rememberPair((sheet: EngineSheet, plan: KeptPlan): string[] => {
+const neverServed = rememberPair((sheet: EngineSheet, plan: Served): string[] => {
   const served = new Set(plan.stops.flatMap(({ set }) => set));
   return adjustersOf(sheet)
     .filter(({ id, kind, entry }) => !served.has(id) || (kind !== 'bridge' && !entry.spec))

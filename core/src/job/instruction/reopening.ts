@@ -17,7 +17,9 @@ export function opensAgain(setting: JobSetting, state: JobState): boolean {
   const plan = jobPlan(setting, state);
   if (isRefused(plan)) return false;
   const { step, ids } = wantedOf(setting, state, plan);
-  const asked = [...ids, ...unservedOf(setting.sheet, state)];
+  // Where the plan of the journal was dropped since, by another method, what it would be again.
+  const served = state.plan ?? { stops: plan.stops.map(({ set }) => ({ set: set.map(idOf) })) };
+  const asked = [...ids, ...unservedOf(setting.sheet, state, served)];
   return step === 'shims' || asked.length > 0 || openChartPlaces(state).length > 0;
 }
 
@@ -29,3 +31,5 @@ export function isolationsToDo(sheet: EngineSheet, state: JobState, again: boole
   const open = new Set(openIsolations(sheet, state).map(({ id }) => id));
   return isolationsOf(sheet).filter(({ id }) => open.has(id) || (again && state.undone[id]));
 }
+
+const idOf = ({ id }: { id: string }) => id;

@@ -50,6 +50,9 @@ describe('an adjuster that no stop serves, or that has no figure', () => {
     ];
     expect(next(closed)).not.toMatchObject({ do: 'open' });
     expect(next([...closed, resumed])).toMatchObject({ do: 'open' });
+    // Also where the plan that had no stop for it is there no more.
+    const another: JobAct = { type: 'method.changed', method: 'each' };
+    expect(next([...closed, another, resumed])).toMatchObject({ do: 'open' });
     expect(unsetOf(foldJob(journal([...closed, resumed])))).not.toContain(ID);
   });
 

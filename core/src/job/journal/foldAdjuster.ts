@@ -1,5 +1,4 @@
 import { countsApart } from './apart';
-import { isClosing } from './closing';
 import type { EventOf, ToldBy } from './events';
 import { isOneOf } from './events';
 import { hear, isOfWork } from './heard';
@@ -80,8 +79,8 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       return keepShims(state);
     case 'adjuster.resumed':
       delete adjuster.unset;
-      // What is set now is read on a round that comes after it.
-      if (!isClosing(state)) delete state.roundDone;
+      // What is set now is read on a round that comes after it, below covers that come off again.
+      delete state.roundDone;
       return;
     case 'adjuster.doubted':
       adjuster.doubted = true;
