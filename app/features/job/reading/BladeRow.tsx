@@ -23,6 +23,7 @@ import { radius, space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { useQuickPress } from '../../../ui/useQuickPress';
 import { Words } from '../../../ui/Words';
+import { nearestInRow } from './nearestInRow';
 
 type Props = {
   set: BladeSet;
@@ -47,10 +48,9 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
     return thickFirst ? thinFirst.reverse() : thinFirst;
   }, [set, thickFirst]);
   const row = useRef<ScrollView>(null);
-  const nominal = bladeFor(laid, toSet(spec));
-  const nearest = leaves.length
-    ? leaves.findIndex(({ go, noGo }) => go <= toSet(spec) && toSet(spec) <= noGo)
-    : laid.findIndex((blade) => blade === nominal);
+  const wanted = toSet(spec);
+  const nominal = bladeFor(laid, wanted);
+  const nearest = nearestInRow(laid, leaves, wanted);
   useEffect(() => {
     const x = Math.max(0, (nearest - 2) * (TILE + space.small));
     row.current?.scrollTo({ x, animated: false });

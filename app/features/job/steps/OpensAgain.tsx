@@ -7,8 +7,8 @@ export function OpensAgain({ job }: Pick<StepProps, 'job'>) {
   if (!opensAgain(job.setting, job.state)) return null;
   return (
     <Words as="strong" color="act">
-      It was closed already, and something is to be read or set that was not before, as by the
-      figures of another data tag. What closing up asks for is asked again.
+      It was closed already, and something is to be read or set that was not before: it can be set
+      after all, or another data tag has other figures. What closing up asks for is asked again.
     </Words>
   );
 }

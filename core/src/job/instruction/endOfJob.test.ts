@@ -88,6 +88,8 @@ describe('the end of a job', () => {
     expect(next(unset, looked, right, other)).toMatchObject({ do: 'run' });
     expect(notToRunWith(foldJob(journal([unset, right, other])))).toContain('intake.4');
     expect(notToRunWith(foldJob(journal([unset, right, looked])))).toContain('intake.2');
+    // The record keeps it, for it may have been run so before.
+    expect(deviationsOf(foldJob(journal([unset, right, other])))).toHaveLength(1);
     expect(notToRunWith(foldJob(journal([unset, right, { ...other, mayRun: true }])))).toEqual([]);
   });
 

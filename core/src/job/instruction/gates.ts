@@ -307,7 +307,7 @@ export function leftOutside(sheet: EngineSheet, state: JobState): string[] {
  */
 export function notToRunWith(state: JobState): string[] {
   const { adjusters, answers, exempted } = state;
-  if (exempted.run) return [];
+  if (exempted.run && !exempted.run.lapsed) return [];
   const isOpen = openNow(state);
   const unset = Object.entries(adjusters).filter(
     ([id, own]) => own.unset && !(own.unset.mayRun ?? !isOpen(id)),

@@ -2,6 +2,7 @@ import { countsApart } from './apart';
 import type { EventOf, ToldBy } from './events';
 import { isOneOf } from './events';
 import { hear, isOfWork } from './heard';
+import { mayBeRunNoMore } from './mayBeRunNoMore';
 import { noteAtWork } from './people';
 import { keepShims } from './shimsInHand';
 import { standsNoMore } from './standsNoMore';
@@ -74,8 +75,7 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
         mayRun: event.mayRun,
         by: event.by,
       };
-      // Why it might be run was said before this was known.
-      if (event.mayRun !== true) delete state.exempted.run;
+      if (event.mayRun !== true) mayBeRunNoMore(state);
       return keepShims(state);
     case 'adjuster.resumed':
       delete adjuster.unset;

@@ -5,6 +5,7 @@ import type { EndEvent } from './foldEnd';
 import type { PositionEvent } from './foldPosition';
 import { forgetMarks } from './foldPosition';
 import { backAtWork, hangLock } from './locks';
+import { mayBeRunNoMore } from './mayBeRunNoMore';
 import { planAnew } from './planAnew';
 import { isSameScope } from './scope';
 import { keepShims } from './shimsInHand';
@@ -131,8 +132,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
         by,
         at,
       };
-      // Why it might be run was said before this was seen.
-      if (event.mayRun === false) delete state.exempted.run;
+      if (event.mayRun === false) mayBeRunNoMore(state);
       return;
     case 'shims.planned': {
       const { rows, buy, outside } = event;

@@ -83,6 +83,8 @@ export type TakenReading = Reading & {
 };
 
 export type Exemptible = (typeof EXEMPTIBLE)[number];
+/** Why a gate was not met; `lapsed` where something that it did not know of was said since. */
+export type Exempted = { reason: string; by: string; at: string; lapsed?: true };
 export type KeptPlan = Pick<EventOf<'plan.made'>, 'method' | 'stops' | 'unserved' | 'moved'>;
 
 /** What the journal says of the crank. */
@@ -168,7 +170,7 @@ export type JobState = {
   /** The marks are not where the sheet has them, and say nothing. */
   marksDoubted?: true;
   /** What was exempted, and why; an isolation's exemption stands with it. */
-  exempted: Partial<Record<Exemptible, { reason: string; by: string; at: string }>>;
+  exempted: Partial<Record<Exemptible, Exempted>>;
   /** The metal's temperature, °C. */
   metal?: { celsius: number; by: string; at: string };
   /** Everyone who isolated, barred, helped to bar or worked at the rockers, each once. */

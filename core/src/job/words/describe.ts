@@ -173,7 +173,7 @@ function describePhase(event: PhaseEvent, names: ItemNames): Described {
     case 'metal.read':
       return { what: 'Metal', detail: formatTemperature(event.celsius) };
     case 'gate.exempted':
-      return { what: `${GATE[event.gate]}: not met`, detail: event.reason };
+      return { what: EXEMPTED[event.gate], detail: event.reason };
     case 'rotation.stated':
       return { what: 'Turns', detail: `${event.sense}, seen from the ${event.seenFrom}` };
     case 'marks.doubted':
@@ -264,12 +264,12 @@ export const RULES = {
   'loose-side': 'left alone only on the loose side of the target',
 } as const;
 
-const GATE = {
-  temperature: 'Temperature',
-  hours: 'Hours',
-  ready: 'Tools and parts',
-  leak: 'No leaks',
-  run: 'Not to be run',
+const EXEMPTED = {
+  temperature: 'Temperature not met:',
+  hours: 'Hours not read:',
+  ready: 'Tools and parts not all laid out:',
+  leak: 'Left leaking:',
+  run: 'May be run:',
 } as const;
 
 /** How the crank was turned, for the log. */
