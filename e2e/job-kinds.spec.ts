@@ -219,6 +219,9 @@ test('the welder: a nut that is seized ends honestly, as incomplete, and stays d
   const words = 'cannot be set: seized, Nut turns with the screw, must not be run so';
   await expect(page.getByText(words, { exact: false })).toBeVisible();
   await expect(page.getByText('not run: because of No. 1 exhaust')).toBeVisible();
+  await expect(
+    page.getByText(/No\. 1 exhaust was given up, and taken up again: seized, Nut turns/),
+  ).toBeVisible();
 
   // The note stands at the start of the next job.
   await job.start(server.url, 'Welder');

@@ -43,6 +43,9 @@ describe('an adjuster that no stop serves, or that has no figure', () => {
     expect(next([...given, resumed])).toMatchObject({ ask: 'unserved', id: ID });
     // The round is said to be done again, after what is set then.
     expect(foldJob(journal([...given, { type: 'round.done' }, resumed])).roundDone).toBeUndefined();
+    // The record says why it was given up, though it was set since.
+    const reason = 'no place known for it';
+    expect(deviations([...given, resumed])).toEqual([expect.objectContaining({ reason })]);
     const closed: JobAct[] = [
       ...given,
       { type: 'round.done' },

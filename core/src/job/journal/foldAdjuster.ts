@@ -78,6 +78,7 @@ export function applyAdjuster(state: JobState, event: AdjusterEvent): void {
       if (event.mayRun !== true) mayBeRunNoMore(state);
       return keepShims(state);
     case 'adjuster.resumed':
+      if (adjuster.unset) adjuster.givenUp = [...(adjuster.givenUp ?? []), adjuster.unset];
       delete adjuster.unset;
       // What is set now is read on a round that comes after it, below covers that come off again.
       delete state.roundDone;

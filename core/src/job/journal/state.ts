@@ -35,6 +35,8 @@ export type AdjusterState = {
   doneAtTurn?: number;
   /** Answered that it cannot be set today. */
   unset?: LookedInto & { reason: UnsetReason; by: string };
+  /** What was answered so before, each time it was taken up again since. */
+  givenUp?: NonNullable<AdjusterState['unset']>[];
   /** To be read again on the round. */
   doubted?: boolean;
   kept?: boolean;

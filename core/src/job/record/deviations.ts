@@ -4,6 +4,7 @@ import type { KnownEvent } from '../journal/events';
 import { EXEMPTIBLE } from '../journal/events';
 import { isPlaced } from '../journal/placed';
 import type { Exemptible, JobState } from '../journal/state';
+import { whyUnset } from '../words/describe';
 
 /** What a job did otherwise than its gates ask, with the reason that was given. */
 export type Deviation = { what: string; reason: string; by: string };
@@ -19,7 +20,7 @@ const EXEMPTED: Record<Exemptible, string> = {
 /**
  * What stands in the record as a deviation: every gate that was exempted, a tag that is none of
  * the sheet's or was first read as another, an engine that was opened again, doubtful hours, and
- * what was set where a person said that it may be.
+ * what was given up and taken up again, and what was set where a person said that it may be.
  */
 export function deviationsOf(state: JobState): Deviation[] {
   const list: Deviation[] = [];
@@ -43,6 +44,10 @@ export function deviationsOf(state: JobState): Deviation[] {
     const reason = state.hours.replaced ? 'the meter was replaced or reset' : 'read once more';
     const what = `${formatHours(state.hours.hours)} h looked doubtful`;
     list.push({ what, reason, by: lastBy(state, 'hours.read') });
+  }
+  for (const [id, { givenUp = [] }] of Object.entries(state.adjusters)) {
+    const what = `${adjusterName(id)} was given up, and taken up again`;
+    list.push(...givenUp.map((unset) => ({ what, reason: whyUnset(unset), by: unset.by })));
   }
   for (const [id, { placed, locked, painted, unset }] of Object.entries(state.adjusters)) {
     const isSet = locked !== undefined || painted || (isPlaced(state, id) && !unset);

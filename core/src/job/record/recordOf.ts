@@ -100,7 +100,9 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
       ...(state.why?.attachments ?? []),
       ...state.noted.flatMap(({ attachments = [] }) => attachments),
       ...Object.values(state.answers).flatMap(({ attachments = [] }) => attachments),
-      ...Object.values(state.adjusters).flatMap(({ unset }) => unset?.attachments ?? []),
+      ...Object.values(state.adjusters)
+        .flatMap(({ givenUp = [], unset }) => [...givenUp, ...(unset ? [unset] : [])])
+        .flatMap(({ attachments = [] }) => attachments),
     ],
     additions: state.amendments,
     late: state.late,

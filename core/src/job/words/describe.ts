@@ -324,10 +324,14 @@ export function runWords(mayRun: boolean | undefined): string | undefined {
   return mayRun ? 'may be run so' : 'must not be run so';
 }
 
+type Unset = { reason: UnsetReason } & Pick<LookedInto, 'note' | 'mayRun'>;
+
+/** That an adjuster could not be set, and why. */
+export function describeUnset(unset: Unset): string {
+  return `cannot be set: ${whyUnset(unset)}`;
+}
+
 /** Why an adjuster could not be set. */
-export function describeUnset(
-  unset: { reason: UnsetReason } & Pick<LookedInto, 'note' | 'mayRun'>,
-): string {
-  const words = [UNSET[unset.reason], unset.note, runWords(unset.mayRun)];
-  return `cannot be set: ${words.filter(Boolean).join(', ')}`;
+export function whyUnset({ reason, note, mayRun }: Unset): string {
+  return [UNSET[reason], note, runWords(mayRun)].filter(Boolean).join(', ');
 }
