@@ -22,6 +22,6 @@ module.exports = {
     '\\.woff2$': '<rootDir>/test-support/font.ts',
   },
   transformIgnorePatterns: [
-    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-native-.*|@reduxjs|immer|react-redux|valibot|idb|@hookform|@noble))',
+    'node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-native-.*|@reduxjs|immer|react-redux|valibot|idb|@hookform|@noble|uuid))',
   ],
 };

@@ -30,13 +30,17 @@ export type Tappable = {
   painted: (count: number) => Promise<number[]>;
 };
 
-/** A phone slowed down, with a finger at a blade. */
+/**
+ * A phone with a finger at a blade, slowed down while it is tapped and has not rested since: a page
+ * that is slowed down takes most of a core for itself, also where it does nothing, and another one
+ * would be tapped on what is left.
+ */
 export async function slowedAt(
   { page, cdp }: { page: Page; cdp: CDPSession },
   blade: RegExp,
 ): Promise<Tappable> {
   await page.waitForTimeout(2000);
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOW_DOWN });
+  const slow = (rate: number) => cdp.send('Emulation.setCPUThrottlingRate', { rate });
   await page.evaluate(watchTaps);
   const tile = new JobPage(page).button(blade).filter({ visible: true }).first();
   await tile.scrollIntoViewIfNeeded();
@@ -45,8 +49,10 @@ export async function slowedAt(
   return {
     page,
     tap: async () => {
+      await slow(SLOW_DOWN);
       await tap(page, cdp, box.x + box.width / 2, box.y + box.height / 2);
       await page.waitForTimeout(BETWEEN_TAPS);
+      await slow(1);
     },
     painted: async (count) => {
       const painted = await page.evaluate(() => window.painted);

@@ -81,7 +81,8 @@ interface PhoneSchema extends DBSchema {
 /** The phone's own store. Nothing is answered on screen before it is kept here. */
 export type PhoneDatabase = {
   keepJob(context: JobContext, unsent: boolean, now: string): Promise<void>;
-  appendOwn(event: JobEvent): Promise<void>;
+  /** Keeps what one tap says, all of it or nothing. */
+  appendOwn(events: readonly JobEvent[]): Promise<void>;
   mergeEvents(events: readonly JobEvent[]): Promise<void>;
   jobs(): Promise<JobContext[]>;
   eventsOf(job: string): Promise<JobEvent[]>;
@@ -120,7 +121,7 @@ export type PhoneDatabase = {
   pin(name: string): Promise<KeptPin | undefined>;
   keepPin(pin: KeptPin): Promise<void>;
   forgetPin(name: string): Promise<void>;
-  /** A job was signed on this phone: its proof is sent when it can be. */
+  /** A job that was signed on this phone is to be proved once more: that is sent when it can be. */
   queueProof(job: string, now: string): Promise<void>;
   /** The jobs that were signed on this phone. */
   signedHere(): Promise<string[]>;
@@ -169,12 +170,17 @@ function jobStore(db: Db) {
         await tx.objectStore('outbox').add({ kind: 'job', head: context.head, since: now });
       await tx.done;
     },
-    async appendOwn(event: JobEvent) {
-      const tx = db.transaction(['events', 'outbox'], 'readwrite', STRICT);
-      const kept = [
+    async appendOwn(events: readonly JobEvent[]) {
+      const tx = db.transaction(['events', 'outbox', 'signed'], 'readwrite', STRICT);
+      const kept: Promise<unknown>[] = events.flatMap((event) => [
         tx.objectStore('events').put(event),
         tx.objectStore('outbox').add({ kind: 'event', event, since: event.at }),
-      ];
+      ]);
+      for (const { type, job, at } of events) {
+        if (type !== 'job.signed') continue;
+        kept.push(tx.objectStore('signed').put({ job }));
+        kept.push(tx.objectStore('outbox').add({ kind: 'proof', job, since: at }));
+      }
       // Not waited for one by one: the tap that is kept here waits for its answer.
       tx.commit();
       await Promise.all([...kept, tx.done]);

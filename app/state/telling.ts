@@ -1,3 +1,5 @@
+import { useLayoutEffect, useState } from 'react';
+
 /** A value that tells of its changes to whoever listens. */
 export class Telling<T> {
   private readonly listeners = new Set<() => void>();
@@ -15,4 +17,11 @@ export class Telling<T> {
     this.value = value;
     for (const listener of this.listeners) listener();
   }
+}
+
+/** What is drawn, told to those below, each of whom is drawn anew only where its own part changed. */
+export function useTelling<T>(value: T): Telling<T> {
+  const [telling] = useState(() => new Telling(value));
+  useLayoutEffect(() => telling.change(value), [telling, value]);
+  return telling;
 }

@@ -184,26 +184,36 @@ export class SyncEngine {
   }
 
   private async recordAll(job: string, by: string, acts: readonly JobAct[]): Promise<void> {
-    const fresh: JobEvent[] = [];
     try {
-      // What one tap says has one instant: by that, one tap takes it back.
-      const tap = { job, by, at: this.now() };
-      for (const act of acts) fresh.push(await this.keepOne(tap, act, fresh));
-      // What follows by itself, as the plan once the place is told, is written down too.
-      const kept = this.known(job, fresh);
-      const due = kept && this.mayWork() ? (await this.reader()).dueOf(kept) : [];
-      for (const act of due) fresh.push(await this.keepOne(tap, act, fresh));
-      const signed = fresh.find(({ type }) => type === 'job.signed');
-      if (signed) await (await this.opening).queueProof(job, signed.at);
+      const fresh = await this.eventsOf(job, by, acts);
+      await (await this.opening).appendOwn(fresh);
+      this.store.dispatch(eventsKept({ job, events: fresh }));
       // There is room again.
       if (this.store.getState().jobs.storeFailed !== null) this.store.dispatch(storeFailed(null));
     } catch (error) {
       this.store.dispatch(storeFailed(describe(error)));
       throw error;
     } finally {
-      if (fresh.length > 0) this.store.dispatch(eventsKept({ job, events: fresh }));
       this.sendSoon();
     }
+  }
+
+  /** What one tap says as events, and what follows by itself, as the plan once the place is told. */
+  private async eventsOf(job: string, by: string, acts: readonly JobAct[]): Promise<JobEvent[]> {
+    const { dueOf, knownHere } = await this.reader();
+    const fresh: JobEvent[] = [];
+    // What one tap says has one instant: by that, one tap takes it back.
+    const at = this.now();
+    const add = (act: JobAct) => {
+      const kept = this.known(job, fresh);
+      const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
+      fresh.push({ ...act, ...(kept && knownHere(kept, act)), id: uuid(), job, n, at, by });
+    };
+    acts.forEach(add);
+    const kept = this.known(job, fresh);
+    if (kept && this.mayWork()) dueOf(kept).forEach(add);
+    refuseOutOfBounds(JobEventsSchema, fresh, at);
+    return fresh;
   }
 
   /** Who only helps or reads writes nothing down by the way. */
@@ -216,28 +226,6 @@ export class SyncEngine {
   private known(job: string, fresh: readonly JobEvent[]): KeptJob | undefined {
     const kept = this.store.getState().jobs.byId[job];
     return kept && (fresh.length > 0 ? { ...kept, events: [...kept.events, ...fresh] } : kept);
-  }
-
-  private async keepOne(
-    { job, by, at }: Pick<JobEvent, 'job' | 'by' | 'at'>,
-    act: JobAct,
-    fresh: readonly JobEvent[],
-  ): Promise<JobEvent> {
-    const { knownHere } = await this.reader();
-    const kept = this.known(job, fresh);
-    const n = (kept?.events ?? []).reduce((most, event) => Math.max(most, event.n), 0) + 1;
-    const event: JobEvent = {
-      ...act,
-      ...(kept && knownHere(kept, act)),
-      id: uuid(),
-      job,
-      n,
-      at,
-      by,
-    };
-    refuseOutOfBounds(JobEventsSchema, [event], event.at);
-    await (await this.opening).appendOwn(event);
-    return event;
   }
 
   /** Counts and sends once the answer to the tap is painted: neither is waited for. */

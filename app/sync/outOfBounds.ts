@@ -15,9 +15,11 @@ export function refuseOutOfBounds(schema: v.GenericSchema, written: unknown, at:
   const checked = v.safeParse(schema, written);
   if (checked.success) return;
   const [first] = issuesOf(checked.issues);
+  // Which of a tap's events it is in says nothing to whoever tapped.
+  const field = first?.path.replace(/^\d+\./, '');
   throw new OutOfBounds(
-    /(^|\.)at$/.test(first?.path ?? '')
+    /(^|\.)at$/.test(field ?? '')
       ? `This phone’s clock says ${formatDay(at)}. Put it right, then tap again: nothing was recorded.`
-      : `This was not recorded. ${first?.path}: ${first?.message}`,
+      : `This was not recorded. ${field}: ${first?.message}`,
   );
 }

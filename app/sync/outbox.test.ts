@@ -43,7 +43,7 @@ const refusal = (path: string) => ({
 describe('the outbox', () => {
   it('sends a job before its events, and runs of one job together, in order', async () => {
     await db.keepJob(context, true, NOW);
-    for (const each of [event(1), event(2), event(1, OTHER), event(3)]) await db.appendOwn(each);
+    for (const each of [event(1), event(2), event(1, OTHER), event(3)]) await db.appendOwn([each]);
     const { posted, result } = await sendAll(() => accepted);
     expect(result).toBe('done');
     expect(posted).toEqual([
@@ -93,7 +93,7 @@ describe('the outbox', () => {
   });
 
   it('touches nothing while the server is gone or fails itself', async () => {
-    await db.appendOwn(event(1));
+    await db.appendOwn([event(1)]);
     for (const status of [500, 503, 507, 401, 408, 429]) {
       expect((await sendAll(() => ({ status, body: null }))).result).toBe('unreachable');
     }
@@ -105,7 +105,7 @@ describe('the outbox', () => {
   });
 
   it('sets aside what the server names, and the rest go on', async () => {
-    for (const n of [1, 2, 3]) await db.appendOwn(event(n));
+    for (const n of [1, 2, 3]) await db.appendOwn([event(n)]);
     const { posted, result } = await sendAll((_, body) =>
       (body as JobEvent[]).length === 3 ? refusal('1.hours') : accepted,
     );
@@ -118,7 +118,7 @@ describe('the outbox', () => {
   });
 
   it('finds which is refused without a name, and leaves it waiting', async () => {
-    for (let n = 1; n <= 9; n++) await db.appendOwn(event(n));
+    for (let n = 1; n <= 9; n++) await db.appendOwn([event(n)]);
     const { result, held } = await sendAll((_, body) =>
       (body as JobEvent[]).some(({ n }) => n === 6) ? refusal('') : accepted,
     );
@@ -131,13 +131,13 @@ describe('the outbox', () => {
     'lets what is answered %i wait, and the rest go on',
     async (status) => {
       await db.keepJob(context, true, NOW);
-      await db.appendOwn(event(1));
-      await db.appendOwn(event(1, OTHER));
+      await db.appendOwn([event(1)]);
+      await db.appendOwn([event(1, OTHER)]);
       await db.keepBlob(
         { sha256: 'b'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) },
         NOW,
       );
-      await db.appendOwn(event(2));
+      await db.appendOwn([event(2)]);
       const refuse = (path: string) => (path === '/jobs' ? { status, body: null } : accepted);
       const first = await sendAll(refuse);
       expect(first.result).toBe('done');
@@ -159,7 +159,7 @@ describe('the outbox', () => {
 
   it('sets no event aside because its job was refused; sent again, all of it goes in order', async () => {
     await db.keepJob(context, true, NOW);
-    for (const n of [1, 2]) await db.appendOwn(event(n));
+    for (const n of [1, 2]) await db.appendOwn([event(n)]);
     const clash = { ...refusal('id'), status: 409 };
     await sendAll((path) => (path === '/jobs' ? clash : accepted));
     const again = await sendAll(() => accepted);
@@ -173,7 +173,7 @@ describe('the outbox', () => {
   });
 
   it('halves what is too large at once', async () => {
-    for (let n = 1; n <= 8; n++) await db.appendOwn(event(n));
+    for (let n = 1; n <= 8; n++) await db.appendOwn([event(n)]);
     const { posted, held } = await sendAll((_, body) =>
       (body as JobEvent[]).length > 3 ? { status: 413, body: null } : accepted,
     );
@@ -186,7 +186,7 @@ describe('the outbox', () => {
   it('does not hold an event back for its photo', async () => {
     const photo = { sha256: 'c'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) };
     await db.keepBlob(photo, NOW);
-    await db.appendOwn(event(1));
+    await db.appendOwn([event(1)]);
     const { held } = await sendAll((path) =>
       path.startsWith('/blobs') ? { status: 413, body: null } : accepted,
     );
@@ -197,7 +197,7 @@ describe('the outbox', () => {
   it('sends a photo before the event that names it, as its bytes', async () => {
     const photo = { sha256: 'a'.repeat(64), type: 'image/jpeg', body: new ArrayBuffer(3) };
     await db.keepBlob(photo, NOW);
-    await db.appendOwn(event(1));
+    await db.appendOwn([event(1)]);
     const { posted } = await sendAll(() => accepted);
     expect(posted).toEqual([
       [`/blobs/${photo.sha256}`, photo],
@@ -227,7 +227,7 @@ describe('the outbox', () => {
   });
 
   it('keeps events whoever they come from once, by job', async () => {
-    await db.appendOwn(event(1));
+    await db.appendOwn([event(1)]);
     await db.mergeEvents([event(1), event(2)]);
     expect(await db.eventsOf(JOB)).toEqual([event(1), event(2)]);
     expect((await db.unsent()).count).toBe(1);

@@ -55,8 +55,7 @@ async function send(status = 204) {
 }
 
 it('a phone signs what it knows of a job, by its own key and in its person’s name', async () => {
-  for (const each of [HOURS, SIGNED]) await db.appendOwn(each);
-  await db.queueProof(JOB, NOW);
+  await db.appendOwn([HOURS, SIGNED]);
   // It waits until the server knows the key.
   const before = await send();
   expect([before.posted, before.held.length, before.left]).toEqual([[], 1, 1]);
@@ -75,11 +74,10 @@ it('a phone signs what it knows of a job, by its own key and in its person’s n
 
 it('what does not fit, or is signed no more, is not tried again, and keeps nobody', async () => {
   await registerKey(db, 'shop life-1', registered);
-  await db.appendOwn(HOURS);
+  await db.appendOwn([HOURS]);
   await db.queueProof(JOB, NOW);
   expect(await send()).toMatchObject({ posted: [], left: 0 });
-  await db.appendOwn(SIGNED);
-  await db.queueProof(JOB, NOW);
+  await db.appendOwn([SIGNED]);
   expect(await send(409)).toMatchObject({ posted: [expect.anything()], left: 0 });
   expect((await db.unsent()).aside).toEqual([]);
 });
@@ -103,7 +101,7 @@ it('a phone that is signed out keeps nothing that was fetched, and all that is u
   const other = { ...context, head: { ...head, id: JOB.replace('0001', '0009') } };
   await db.keepJob(other, false, NOW);
   await db.mergeEvents([{ ...HOURS, id: HOURS.id.replace('0001', '0009'), job: other.head.id }]);
-  await db.appendOwn(HOURS);
+  await db.appendOwn([HOURS]);
   await db.keepBlob({ sha256: 'a', type: 'image/png', body: new ArrayBuffer(1) }, NOW);
   await db.keepAnswer({ path: '/machines', body: [], at: NOW });
   await db.clearFetched();

@@ -94,6 +94,7 @@ export type { RateBand, Rates } from './gauging/rates';
 export {
   bladeFor,
   bladeStack,
+  bladeWord,
   layOutBlades,
   leafWord,
   NEAR_ENOUGH,

@@ -17,7 +17,9 @@ import { saveFile } from './saveFile';
 /** What is not sent yet, small and honest; nothing is shown when all is sent. `brief`: only how many. */
 export function UnsentNote({ brief = false }: { brief?: boolean }) {
   const tokens = useTokens();
-  const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
+  // Each by itself: what is tapped changes the jobs, and is answered before this is drawn.
+  const unsent = useAppSelector((state) => state.jobs.unsent);
+  const storeFailed = useAppSelector((state) => state.jobs.storeFailed);
   const { nearlyFull, unpaired } = useAppSelector((state) => state.phone);
   const [open, setOpen] = useState(false);
   const words =
@@ -125,7 +127,8 @@ function Refused() {
 }
 
 function Explanation() {
-  const { unsent, storeFailed } = useAppSelector((state) => state.jobs);
+  const unsent = useAppSelector((state) => state.jobs.unsent);
+  const storeFailed = useAppSelector((state) => state.jobs.storeFailed);
   return (
     <View style={styles.explanation}>
       {storeFailed !== null && (

@@ -2,6 +2,7 @@ import type { EngineSheet, ReadAnswer, Trial } from '@longbar/core';
 import { ANSWERS, formatInBoth, markReading, readTask, tryBlade } from '@longbar/core';
 import { useMemo, useState } from 'react';
 import { ReadingBand } from '../../drawing/ReadingBand';
+import { useTelling } from '../../state/telling';
 import { Stack } from '../../ui/Panel';
 import { Words } from '../../ui/Words';
 import { SetInHand, useSetInHand } from '../bench/SetInHand';
@@ -27,6 +28,7 @@ export function ReadExercise({ sheet, level, seed, width, onMarked }: ExercisePr
     [hand.set, sheet, seed, level],
   );
   const [tried, setTried] = useState<readonly Trial[]>([]);
+  const shown = useTelling(tried);
   const [answer, setAnswer] = useState<ReadAnswer>();
   const attempt = (size: number) => {
     if (answer || tried.some((trial) => trial.size === size)) return;
@@ -47,7 +49,7 @@ export function ReadExercise({ sheet, level, seed, width, onMarked }: ExercisePr
       <BladeRow
         set={hand.set}
         spec={spec}
-        tried={tried}
+        tried={shown}
         onTap={attempt}
         onTapLeaf={({ go, noGo }) => setTried([...tried, tryBlade(gap, go), tryBlade(gap, noGo)])}
       />

@@ -1,5 +1,5 @@
 import type { JobEvent } from '@longbar/core';
-import { createContext, useContext, useSyncExternalStore } from 'react';
+import { createContext, useContext } from 'react';
 import type { Told } from '../../ui/useAfterPaint';
 
 /** What practice is left by. */
@@ -16,7 +16,6 @@ export function usePractising(): Practice | null {
 }
 
 const Journal = createContext<Told<readonly JobEvent[]> | null>(null);
-const NONE: Told<null> = { subscribe: () => () => {}, read: () => null };
 
 /** The journal of the practised job that is drawn below. */
 export const PractisedJournal = Journal.Provider;
@@ -25,7 +24,6 @@ export const PractisedJournal = Journal.Provider;
  * The journal of a practised job with the last tap in it, before the screen has followed; null in
  * a true job, whose journal the phone keeps.
  */
-export function usePractisedJournal(): readonly JobEvent[] | null {
-  const { subscribe, read } = useContext(Journal) ?? NONE;
-  return useSyncExternalStore<readonly JobEvent[] | null>(subscribe, read);
+export function usePractisedJournal(): Told<readonly JobEvent[]> | null {
+  return useContext(Journal);
 }

@@ -86,6 +86,19 @@ export function leafWord(tried: readonly Trial[], leaf: SteppedBlade): keyof typ
   return thin === false ? 'neither enters' : 'not tried';
 }
 
+/**
+ * What a blade of so many µm was found to do.
+ *
+ * @example bladeWord([{ size: 300, enters: true }], 300) // 'enters'
+ */
+export function bladeWord(
+  tried: readonly Trial[],
+  blade: number,
+): 'not tried' | 'enters' | 'stops' {
+  const trial = tried.find(({ size }) => size === blade);
+  return trial === undefined ? 'not tried' : trial.enters ? 'enters' : 'stops';
+}
+
 function withTrial(tried: readonly Trial[], { size, enters }: Trial): Trial[] {
   const consistent = tried
     .filter((trial) => trial.size !== size)

@@ -1,8 +1,8 @@
 import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
 import { adjusterName, formatTorqueAlone } from '@longbar/core';
 import { useState } from 'react';
+import type { ViewStyle } from 'react-native';
 import { StyleSheet } from 'react-native';
-import { space } from '../../../theme/tokens';
 import { Act } from '../../../ui/Act';
 import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -28,22 +28,22 @@ export function Offer({ job, id, entry, view, act }: Props) {
     case 'keep':
       if (!sets) return <Checked id={id} act={act} />;
       return (
-        <Row>
+        <Row style={styles.lines}>
           <Act
             weight="primary"
-            style={styles.grow}
+            style={widthOf(80)}
             label="Leave as found"
             onPress={() => act({ type: 'adjuster.kept', adjuster: id })}
           />
-          <Act label="Set anyway" onPress={() => setAnyway(true)} />
+          <Act label="Set anyway" style={widthOf(72)} onPress={() => setAnyway(true)} />
         </Row>
       );
     case 'unsettled':
       return (
-        <Row>
+        <Row style={styles.lines}>
           <Act
             label={view.reads === 'found' ? 'Leave it unsettled' : 'Finish it unsettled'}
-            style={styles.long}
+            style={widthOf(88)}
             onPress={() =>
               act({
                 type: view.reads === 'found' ? 'adjuster.kept' : 'adjuster.painted',
@@ -51,7 +51,7 @@ export function Offer({ job, id, entry, view, act }: Props) {
               })
             }
           />
-          {sets && <Act label="Set it" onPress={() => setAnyway(true)} />}
+          {sets && <Act label="Set it" style={widthOf(64)} onPress={() => setAnyway(true)} />}
         </Row>
       );
     case 'shim':
@@ -124,8 +124,12 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
   );
 }
 
+/** As wide as its longest word at least: two that have no room for it stand one below the other. */
+function widthOf(longestWord: number): ViewStyle {
+  return { flexGrow: 1, flexBasis: longestWord, paddingHorizontal: 6 };
+}
+
 const styles = StyleSheet.create({
   grow: { flex: 1 },
-  // Beside two other buttons a long word has to fit.
-  long: { flex: 1, paddingHorizontal: space.small },
+  lines: { flexWrap: 'wrap' },
 });

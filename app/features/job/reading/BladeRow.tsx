@@ -11,24 +11,27 @@ import {
   bladeFor,
   formatLength,
   formatLengthAlone,
+  bladeWord,
   layOutBlades,
   leafWord,
   markedIn,
   steppedBlades,
   toSet,
 } from '@longbar/core';
-import { memo, useEffect, useMemo, useRef } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { memo, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { radius, space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
-import { useQuickPress } from '../../../ui/useQuickPress';
+import { QuickButton } from '../../../ui/QuickButton';
+import type { Told } from '../../../ui/useAfterPaint';
 import { Words } from '../../../ui/Words';
 import { nearestInRow } from './nearestInRow';
 
 type Props = {
   set: BladeSet;
   spec: SettingSpec;
-  tried: readonly Trial[];
+  /** Each tile listens by itself, so that a tap draws its own anew and not the row. */
+  tried: Told<readonly Trial[]>;
   /** Laid out from the thickest instead of from the thinnest. */
   thickFirst?: boolean;
   onTap: (size: number) => void;
@@ -38,7 +41,8 @@ type Props = {
 const TILE = 74;
 
 /** The blade set itself, laid out around the spec: tap what enters, tap again what stops. */
-export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLeaf }: Props) {
+export const BladeRow = memo(function BladeRow(props: Props) {
+  const { set, spec, tried, thickFirst = false, onTap, onTapLeaf } = props;
   const laid = useMemo(() => {
     const thinFirst = layOutBlades(set, spec);
     return thickFirst ? thinFirst.reverse() : thinFirst;
@@ -62,6 +66,7 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
       horizontal
       role="group"
       aria-label={`Blades of the ${set.name}`}
+      style={styles.around}
       contentContainerStyle={styles.row}
     >
       {laid.map((blade) => (
@@ -69,44 +74,30 @@ export function BladeRow({ set, spec, tried, thickFirst = false, onTap, onTapLea
           key={`${blade.size} ${blade.of?.join('+') ?? ''}`}
           blade={blade}
           unit={unit}
-          trial={tried.find(({ size }) => size === blade.size)}
+          tried={tried}
           nominal={blade === nominal}
           onTap={onTap}
         />
       ))}
-      {leaves.map((leaf) => {
-        const word = leafWord(tried, leaf);
-        const [thin, thick] = [
-          formatLengthAlone(leaf.go, unit),
-          formatLengthAlone(leaf.noGo, unit),
-        ];
-        return (
-          <Tile
-            key={leaf.go}
-            name={`Leaf ${thin} and ${thick}: ${word}`}
-            figure={`${thin} ${thick}`}
-            word={word === 'not tried' ? 'go · no-go' : word}
-            tone={word === 'not tried' ? 'plain' : word === 'thin end enters' ? 'enters' : 'tried'}
-            wide
-            onPress={() => onTapLeaf(leaf)}
-          />
-        );
-      })}
+      {leaves.map((leaf) => (
+        <LeafTile key={leaf.go} {...{ leaf, unit, tried }} onTap={onTapLeaf} />
+      ))}
     </ScrollView>
   );
-}
+});
 
 type TileProps = {
   blade: LaidOut;
   unit: LengthUnit;
-  trial: Trial | undefined;
+  tried: Told<readonly Trial[]>;
   nominal: boolean;
   onTap: (size: number) => void;
 };
 
-const BladeTile = memo(function BladeTile({ blade, unit, trial, nominal, onTap }: TileProps) {
+const BladeTile = memo(function BladeTile({ blade, unit, tried, nominal, onTap }: TileProps) {
   const { size, of } = blade;
-  const word = trial === undefined ? 'not tried' : trial.enters ? 'enters' : 'stops';
+  const word = useSyncExternalStore(tried.subscribe, () => bladeWord(tried.read(), size));
+  const untried = word === 'not tried';
   const plain = of
     ? of.map((part) => formatLengthAlone(part, unit)).join('+')
     : nominal
@@ -116,10 +107,33 @@ const BladeTile = memo(function BladeTile({ blade, unit, trial, nominal, onTap }
     <Tile
       name={`${formatLength(size, unit)}${of ? ' stack' : ''}: ${word}`}
       figure={formatLengthAlone(size, unit)}
-      word={trial ? word : plain}
-      tone={trial === undefined ? 'plain' : trial.enters ? 'enters' : 'tried'}
+      word={untried ? plain : word}
+      tone={untried ? 'plain' : word === 'enters' ? 'enters' : 'tried'}
       wide={(of?.length ?? 0) > 2}
       onPress={() => onTap(size)}
+    />
+  );
+});
+
+type LeafProps = {
+  leaf: SteppedBlade;
+  unit: LengthUnit;
+  tried: Told<readonly Trial[]>;
+  onTap: (leaf: SteppedBlade) => void;
+};
+
+const LeafTile = memo(function LeafTile({ leaf, unit, tried, onTap }: LeafProps) {
+  const word = useSyncExternalStore(tried.subscribe, () => leafWord(tried.read(), leaf));
+  const untried = word === 'not tried';
+  const [thin, thick] = [formatLengthAlone(leaf.go, unit), formatLengthAlone(leaf.noGo, unit)];
+  return (
+    <Tile
+      name={`Leaf ${thin} and ${thick}: ${word}`}
+      figure={`${thin} ${thick}`}
+      word={untried ? 'go · no-go' : word}
+      tone={untried ? 'plain' : word === 'thin end enters' ? 'enters' : 'tried'}
+      wide
+      onPress={() => onTap(leaf)}
     />
   );
 });
@@ -135,13 +149,11 @@ type OneTile = {
 
 function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
   const tokens = useTokens();
-  const press = useQuickPress(onPress);
   const color = tone === 'plain' ? 'secondInk' : 'ink';
   return (
-    <Pressable
-      role="button"
-      aria-label={name}
-      {...press}
+    <QuickButton
+      name={name}
+      onPress={onPress}
       style={[
         styles.tile,
         wide && styles.wide,
@@ -160,13 +172,15 @@ function Tile({ name, figure, word, tone, wide, onPress }: OneTile) {
           {word}
         </Words>
       </View>
-    </Pressable>
+    </QuickButton>
   );
 }
 
 const styles = StyleSheet.create({
   wide: { width: 2 * TILE },
-  row: { gap: space.small, paddingVertical: 2 },
+  // Room for the line around what has the focus; the tiles stand where the words do.
+  around: { marginHorizontal: -5 },
+  row: { gap: space.small, padding: 5 },
   tile: { width: TILE, height: 64, borderRadius: radius - 2 },
   // A tapped tile lays out what is written on it, and not the page.
   face: webStyle({ contain: 'strict', alignItems: 'center', justifyContent: 'center' }),

@@ -1,7 +1,10 @@
 import type { BladeSet, SettingSpec, SteppedBlade, Trial } from '@longbar/core';
 import { tapBlade, tapStepped } from '@longbar/core';
+import { useLayoutEffect, useState } from 'react';
 import { triedSince } from '../../../state/openJob';
-import { useAppSelector } from '../../../state/store';
+import { useAppStore } from '../../../state/store';
+import { Telling } from '../../../state/telling';
+import type { Told } from '../../../ui/useAfterPaint';
 import { useSame } from '../../../ui/useSame';
 import { usePractisedJournal } from '../../shared/practising';
 import { BladeRow } from './BladeRow';
@@ -19,24 +22,34 @@ type Props = {
   onTry: (tried: Trial[]) => void;
 };
 
-/**
- * The blade set with what was tried. It looks at the journal itself, so that a tap is answered
- * here before the job is folded and all else is drawn anew.
- */
+/** The blade set with what was tried. What its tiles call stays the same: they are not drawn anew. */
 export function TriedBlades({ job, id, phase, set, spec, thickFirst, drawn = [], onTry }: Props) {
-  const { setting, state } = job;
-  const of = { adjuster: id, phase };
-  const practised = usePractisedJournal();
-  const tried =
-    useAppSelector(({ jobs }) =>
-      triedSince(practised ?? jobs.byId[setting.head.id]?.events ?? [], state.lastN, of),
-    ) ?? drawn;
-  // The tiles are drawn anew only where they change, so what they call must stay the same.
-  const onTap = useSame((size: number) => onTry(tapBlade(tried, size)));
-  return (
-    <BladeRow
-      {...{ set, spec, tried, thickFirst, onTap }}
-      onTapLeaf={(leaf: SteppedBlade) => onTry(tapStepped(tried, leaf))}
-    />
-  );
+  const tried = useTried(job, { adjuster: id, phase }, drawn);
+  const onTap = useSame((size: number) => onTry(tapBlade(tried.read(), size)));
+  const onTapLeaf = useSame((leaf: SteppedBlade) => onTry(tapStepped(tried.read(), leaf)));
+  return <BladeRow {...{ set, spec, tried, thickFirst, onTap, onTapLeaf }} />;
+}
+
+/**
+ * What was tried at an adjuster, told as soon as it is in the journal: a tap is answered by its tile
+ * before the job is folded and all else is drawn anew.
+ */
+function useTried(
+  { setting, state }: WorkingJob,
+  of: { adjuster: string; phase: string },
+  drawn: readonly Trial[],
+): Told<readonly Trial[]> {
+  const store = useAppStore();
+  const { id } = setting.head;
+  const { subscribe, read: events } = usePractisedJournal() ?? {
+    subscribe: store.subscribe,
+    read: () => store.getState().jobs.byId[id]?.events ?? [],
+  };
+  const read = () => triedSince(events(), state.lastN, of) ?? drawn;
+  const [told] = useState(() => new Telling(read()));
+  const look = useSame(() => told.change(read()));
+  // The job that is drawn may know better by now, as where something was undone.
+  useLayoutEffect(look);
+  useLayoutEffect(() => subscribe(look), [subscribe, look]);
+  return told;
 }

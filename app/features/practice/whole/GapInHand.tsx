@@ -2,6 +2,7 @@ import type { Adjuster, WitnessedEngine } from '@longbar/core';
 import { adjusterName, formatFigure, formatLength, formatSetting, measureOf } from '@longbar/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useTelling } from '../../../state/telling';
 import { Act } from '../../../ui/Act';
 import { Row, Stack } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
@@ -21,6 +22,7 @@ export function GapInHand({ adjuster, engine, hands }: Props) {
   const { spec } = entry;
   const hand = useSetInHand();
   const measure = measureOf(entry);
+  const tried = useTelling(hands.tried);
   const [measured, setMeasured] = useState<number>();
   if (!spec) {
     return <Words>{adjusterName(id)} has no figure: it is set as its manual says.</Words>;
@@ -32,7 +34,7 @@ export function GapInHand({ adjuster, engine, hands }: Props) {
         <BladeRow
           set={hand.set}
           spec={spec}
-          tried={hands.tried}
+          tried={tried}
           onTap={(size) => hands.pull(id, size)}
           onTapLeaf={({ go, noGo }) => hands.pull(id, go, noGo)}
         />
