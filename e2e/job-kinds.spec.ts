@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { Rockers } from './support/rockers';
 import { TestServer } from './support/server';
+import { cutOffAt } from './support/violations';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 // Whole jobs, tap by tap.
@@ -115,13 +116,14 @@ test('the loader: measured everywhere, shims worked out, fitted and read again',
   let first = true;
   const measure = async (enters: string, stops: string) => {
     await job.read(enters, stops);
+    await expect(job.button(/^Shim thinner by 0.01/)).toBeVisible();
+    if (first) expect(await cutOffAt(page, { width: 360, height: 740 })).toEqual([]);
+    first = false;
     await job.tap(/^Shim in it: 2.50 mm$/);
   };
   await job.workThrough('Stop', {
     intake: async () => {
-      const tight = first;
-      first = false;
-      await measure(...((tight ? ['0.15', '0.20'] : ['0.25', '0.30']) as [string, string]));
+      await measure(...((first ? ['0.15', '0.20'] : ['0.25', '0.30']) as [string, string]));
     },
     exhaust: () => measure('0.35', '0.40'),
   });

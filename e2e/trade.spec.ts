@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { TestServer } from './support/server';
+import { cutOffAt } from './support/violations';
 
 /** What the trade asks of the screens at the rockers, by thumb. */
 let server: TestServer;
@@ -20,7 +21,11 @@ test('at the first valve: how to settle it, doubt at any time, the adapter at th
   await expect(settle).toContainText('push the rocker down');
   await job.tap(/^Doubt this one/);
   await expect(page.getByText('Doubted: it is read again on the round.')).toBeVisible();
-  await job.keep('0.30', '0.33');
+  await job.read('0.30', '0.33');
+  await expect(job.button('Leave as found')).toBeVisible();
+  expect(await cutOffAt(page, { width: 360, height: 740 })).toEqual([]);
+  await job.tap('Leave as found');
+  await job.paint();
   await expect(settle).toHaveCount(0);
 
   // What a reading asks for: the way of the screw, and the wrench with its adapter.
@@ -30,6 +35,7 @@ test('at the first valve: how to settle it, doubt at any time, the adapter at th
   await page.getByLabel('Wrench, drive to hand, mm').fill('400');
   await page.getByLabel('Adapter, drive to nut, mm').fill('60');
   await expect(job.heading('Wrench at 40 N·m (29.5 lb·ft)')).toBeVisible();
+  expect(await cutOffAt(page, { width: 360, height: 740 })).toEqual([]);
 
   // As left is copied from what was left, never from what was found.
   await job.tap(/^Adjusted, locked at/);

@@ -282,6 +282,8 @@ export class JobPage {
 
   /** Taps blades until `enters` enters and `stops` does not. */
   async read(enters: string, stops: string): Promise<void> {
+    // The blades that were there before may be read for something else.
+    await this.settled();
     await this.blade(enters, 'enters');
     await this.blade(stops, 'stops');
   }

@@ -21,13 +21,17 @@ export async function violations(page: Page): Promise<string[]> {
 type Size = { width: number; height: number };
 
 /**
- * What leaves a screen of this size, is cut off there or lies under something else: nobody scrolls
- * two ways to read.
+ * What leaves a screen of this size, is cut off there, lies under something else or is broken within
+ * a word: nobody scrolls two ways to read.
  */
 export async function cutOffAt(page: Page, screen: Size): Promise<string[]> {
   const size = page.viewportSize();
   await page.setViewportSize(screen);
-  const look = async () => [...(await cutOff(page)), ...(await covered(page))];
+  const look = async () => [
+    ...(await cutOff(page)),
+    ...(await covered(page)),
+    ...(await brokenWords(page)),
+  ];
   let found = await look();
   // What is laid out by the width of the window follows it a few frames later.
   for (let n = 0; n < 20 && found.length > 0; n++) {
@@ -65,6 +69,26 @@ function cutOff(page: Page): Promise<string[]> {
       .filter((element) => element.offsetWidth > 0 && element.offsetHeight > 0)
       .filter((element) => !isSeen(element) && !isScrolled(element))
       .map(({ textContent }) => `cut off: ${textContent}`);
+  });
+}
+
+/** Words that go on in the next line without a hyphen; a fingerprint of a file may. */
+function brokenWords(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const WORD = /(?<![^\s/–-])[^\s/–-]{2,24}(?![^\s/–-])/g;
+    const broken: string[] = [];
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let text = texts.nextNode(); text; text = texts.nextNode()) {
+      if (!text.parentElement?.checkVisibility()) continue;
+      for (const { 0: word, index } of (text.textContent ?? '').matchAll(WORD)) {
+        const range = document.createRange();
+        range.setStart(text, index);
+        range.setEnd(text, index + word.length);
+        const lines = new Set([...range.getClientRects()].map(({ top }) => Math.round(top)));
+        if (lines.size > 1) broken.push(`broken: ${word} of ${text.textContent}`);
+      }
+    }
+    return broken;
   });
 }
 

@@ -123,6 +123,7 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
 
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: radius, padding: space.large, gap: space.large },
-  counts: { flexDirection: 'row', gap: space.medium },
-  count: { flex: 1 },
+  counts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  // As wide as its longest word at least.
+  count: { flexGrow: 1, flexBasis: 60 },
 });

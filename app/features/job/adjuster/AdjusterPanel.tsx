@@ -12,7 +12,7 @@ import {
   settleFirst,
 } from '@longbar/core';
 import type { ReactNode } from 'react';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { Spread } from '../../../ui/Panel';
@@ -29,6 +29,7 @@ import { OtherWays } from './OtherWays';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { ReadingInput } from '../reading/ReadingInput';
+import { ShimWheel, USUAL_SHIM } from '../shims/ShimWheel';
 import { TakeThis } from './TakeThis';
 import { useBladeSet } from '../reading/useBladeSet';
 import { useSpeech } from '../reading/speech';
@@ -111,14 +112,20 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
       reading: { go: 0, noGo: null, how: 'go-no-go' },
       tried: [],
     });
+  const known = job.context.lastLeft?.shims?.[id];
+  const [tapped, setTapped] = useState<{ id: string; size: number }>();
+  const shim = tapped?.id === id ? tapped.size : (known ?? USUAL_SHIM);
+  const above = !question && view.offers === 'shim' && (
+    <ShimWheel {...{ known }} size={shim} onSize={(size) => setTapped({ id, size })} />
+  );
   const primary = question ? null : (
     <>
-      <Offer {...{ job, id, entry, view, act }} key={`${id} ${view.offers}`} />
+      <Offer {...{ job, id, entry, view, shim, act }} key={`${id} ${view.offers}`} />
       {(view.offers === 'nothing' || view.offers === 'done' || view.offers === 'unset') && onward}
     </>
   );
   return (
-    <StepFrame job={job} asks={`${id} ${view.reads}`} after={after} primary={primary}>
+    <StepFrame asks={`${id} ${view.reads}`} {...{ job, after, above, primary }}>
       <Spread style={styles.centre}>
         <Words as="heading">{adjusterName(id)}</Words>
         <Sibling {...props} />

@@ -1,5 +1,5 @@
 import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
-import { adjusterName, formatTorqueAlone } from '@longbar/core';
+import { adjusterName, formatMillimetres, formatTorqueAlone } from '@longbar/core';
 import { useState } from 'react';
 import type { ViewStyle } from 'react-native';
 import { StyleSheet } from 'react-native';
@@ -8,7 +8,6 @@ import { Row } from '../../../ui/Panel';
 import { Words } from '../../../ui/Words';
 import type { AdjusterView } from './adjusterView';
 import { AfterAll } from './AfterAll';
-import { ShimWheel } from '../shims/ShimWheel';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
@@ -16,11 +15,13 @@ type Props = {
   id: string;
   entry: AdjusterEntry & SettableEntry;
   view: AdjusterView;
+  /** The shim that is in it, as the wheel stands, µm. */
+  shim: number;
   act: (...acts: JobAct[]) => void;
 };
 
 /** What may be recorded now: leave, lock, the shim that is in, or the dab. */
-export function Offer({ job, id, entry, view, act }: Props) {
+export function Offer({ job, id, entry, view, shim, act }: Props) {
   const [anyway, setAnyway] = useState(false);
   if (view.offers === 'lock' || anyway) return <Lock id={id} entry={entry} act={act} />;
   const sets = !job.state.scope?.checkOnly;
@@ -55,7 +56,13 @@ export function Offer({ job, id, entry, view, act }: Props) {
         </Row>
       );
     case 'shim':
-      return <ShimWheel known={job.context.lastLeft?.shims?.[id]} id={id} act={act} />;
+      return (
+        <Act
+          weight="primary"
+          label={`Shim in it: ${formatMillimetres(shim)} mm`}
+          onPress={() => act({ type: 'shim.found', adjuster: id, size: shim })}
+        />
+      );
     case 'measured':
       return <Words>Measured. The shims are worked out once all are.</Words>;
     case 'paint':
@@ -107,16 +114,17 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
     );
   }
   return (
-    <Row>
+    <Row style={styles.lines}>
       <Act
         weight="primary"
-        style={styles.grow}
+        style={widthOf(76)}
         label={`Locked at ${formatTorqueAlone(torque)}`}
         name={`Adjusted, locked at ${formatTorqueAlone(torque)}`}
         onPress={() => act({ ...locked, how: 'torque', torque })}
       />
       <Act
         label="By feel"
+        style={widthOf(44)}
         name="Adjusted, locked by feel"
         onPress={() => act({ ...locked, how: 'feel' })}
       />
@@ -130,6 +138,5 @@ function widthOf(longestWord: number): ViewStyle {
 }
 
 const styles = StyleSheet.create({
-  grow: { flex: 1 },
   lines: { flexWrap: 'wrap' },
 });

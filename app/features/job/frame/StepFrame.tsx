@@ -20,11 +20,13 @@ type Props = {
   act?: Omit<ComponentProps<typeof Act>, 'weight'> & { weight?: 'primary' | 'stop' };
   /** What is recorded now, where it is more than one button. */
   primary?: ReactNode;
+  /** What that is chosen by, as wide as the screen. */
+  above?: ReactNode;
   after?: ReactNode;
 };
 
 /** A step: what it says, and low under the thumb what it records, with one tap to undo. */
-export function StepFrame({ job, children, asks, act, primary, after }: Props) {
+export function StepFrame({ job, children, asks, act, primary, above, after }: Props) {
   const tokens = useTokens();
   const page = useRef<ScrollView>(null);
   useEffect(() => page.current?.scrollTo({ y: 0, animated: false }), [asks]);
@@ -39,22 +41,25 @@ export function StepFrame({ job, children, asks, act, primary, after }: Props) {
         {sumCalledFor(job.instruction) !== undefined && <ToSums id={job.setting.head.id} />}
       </ScrollView>
       <View style={[styles.footer, { borderColor: tokens.hair, backgroundColor: tokens.sheet }]}>
-        {undoable && (
-          <Act
-            label="Undo"
-            detail={undoable}
-            name={`Undo: ${undoable}`}
-            icon="undo"
-            style={act ? styles.undo : { ...styles.undo, ...styles.low }}
-            onPress={job.undo}
-          />
-        )}
-        {(act ?? primary) && (
-          <View style={styles.primary}>
-            {primary}
-            {act && <Act weight="primary" style={styles.act} {...act} />}
-          </View>
-        )}
+        {above}
+        <View style={styles.records}>
+          {undoable && (
+            <Act
+              label="Undo"
+              detail={undoable}
+              name={`Undo: ${undoable}`}
+              icon="undo"
+              style={act ? styles.undo : { ...styles.undo, ...styles.low }}
+              onPress={job.undo}
+            />
+          )}
+          {(act ?? primary) && (
+            <View style={styles.primary}>
+              {primary}
+              {act && <Act weight="primary" style={styles.act} {...act} />}
+            </View>
+          )}
+        </View>
       </View>
     </View>
   );
@@ -88,13 +93,13 @@ const styles = StyleSheet.create({
   scroll: { flex: 1 },
   content: { padding: space.large, paddingTop: space.small, gap: 10 },
   footer: {
-    flexDirection: 'row',
     gap: space.small,
     padding: space.medium,
     paddingHorizontal: space.large,
     borderTopWidth: 1,
     minHeight: 64,
   },
+  records: { flexDirection: 'row', gap: space.small, flexGrow: 1 },
   primary: { flex: 1, gap: space.small, justifyContent: 'flex-end' },
   // Both as high as each other.
   act: { flexGrow: 1 },

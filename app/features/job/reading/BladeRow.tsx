@@ -58,7 +58,9 @@ export const BladeRow = memo(function BladeRow(props: Props) {
   useEffect(() => {
     const x = Math.max(0, (nearest - 2) * (TILE + space.small));
     row.current?.scrollTo({ x, animated: false });
-  }, [nearest, set]);
+    // By its name: the shop's blades come anew with each answer of the server, and a row that jumps
+    // back is tapped beside what was meant.
+  }, [nearest, set.name]);
   const unit = markedIn(set);
   return (
     <ScrollView
