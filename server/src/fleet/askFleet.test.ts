@@ -17,8 +17,11 @@ beforeAll(async () => {
 });
 afterAll(() => standIn.stop());
 
+/** It waits for an answer as long as it takes, except where none is to come. */
 const ask = (path: string, key = standIn.key, reach = { anywhere: true }) =>
-  askFleet({ address: `${standIn.origin}${path}`, key }, reach, { within: 500 });
+  askFleet({ address: `${standIn.origin}${path}`, key }, reach, {
+    within: path.endsWith('slow') ? 500 : 60_000,
+  });
 
 describe('asking a fleet for its hours', () => {
   it('gets all of it, page after page, from JSON and from XML alike', async () => {
@@ -48,9 +51,9 @@ describe('asking a fleet for its hours', () => {
     await expect(ask('/fleet', 'other')).rejects.toThrow(/refused the key/);
     await expect(ask('/fleet', standIn.key, { anywhere: false })).rejects.toThrow(/own network/);
     const named = standIn.origin.replace('127.0.0.1', 'localhost');
-    await expect(
-      askFleet({ address: `${named}/fleet`, key: '' }, {}, { within: 500 }),
-    ).rejects.toThrow(/own network/);
+    await expect(askFleet({ address: `${named}/fleet`, key: '' }, {})).rejects.toThrow(
+      /own network/,
+    );
     const allowed = { origins: new Set([standIn.origin]) };
     const { readings } = await askFleet(
       { address: `${standIn.origin}/fleet`, key: standIn.key },
@@ -58,9 +61,7 @@ describe('asking a fleet for its hours', () => {
     );
     expect(readings).toHaveLength(7);
     for (const address of ['file:///etc/passwd', 'nonsense', 'http://a:b@example.org/']) {
-      await expect(askFleet({ address, key: '' }, {}, { within: 500 })).rejects.toBeInstanceOf(
-        OutsideError,
-      );
+      await expect(askFleet({ address, key: '' }, {})).rejects.toBeInstanceOf(OutsideError);
     }
   });
 });
