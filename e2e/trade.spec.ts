@@ -38,7 +38,21 @@ test('at the first valve: how to settle it, doubt at any time, the adapter at th
   expect(await cutOffAt(page, { width: 360, height: 740 })).toEqual([]);
 
   // As left is copied from what was left, never from what was found.
-  await job.tap(/^Adjusted, locked at/);
+  // A blade that is tapped on the row of before the lock is no reading: neither as found, nor as left.
+  await job.settled();
+  await page.evaluate(() => {
+    const press = (name: string) => {
+      const button = document.querySelector<HTMLElement>(`button[aria-label^="${name}"]`);
+      if (!button) throw new Error(`There is no ${name}.`);
+      button.click();
+    };
+    press('Adjusted, locked at');
+    press('0.35 mm: not tried');
+  });
+  await expect(page.getByText('Locked. Read again:')).toBeVisible();
+  await job.settled();
+  await expect(job.button(/^Undo: .* locked/)).toBeVisible();
+  await expect(job.button(/: (enters|stops)$/)).toHaveCount(0);
   await expect(job.button(/^Same as/)).toHaveCount(0);
 });
 

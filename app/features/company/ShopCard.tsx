@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { useTokens } from '../../theme/ThemeProvider';
 import { radius, space } from '../../theme/tokens';
 import { Spread, Stack } from '../../ui/Panel';
+import { webStyle } from '../../ui/webStyle.web';
 import { Words } from '../../ui/Words';
 import { DueBar } from '../yard/DueBar';
 import { dueWords } from '../yard/dueWords';
@@ -125,5 +126,5 @@ const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: radius, padding: space.large, gap: space.large },
   counts: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
   // As wide as its longest word at least.
-  count: { flexGrow: 1, flexBasis: 60 },
+  count: webStyle({ flexGrow: 1, flexBasis: 0, minWidth: 'min-content' }),
 });

@@ -1,10 +1,10 @@
 import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
 import { adjusterName, formatMillimetres, formatTorqueAlone } from '@longbar/core';
 import { useState } from 'react';
-import type { ViewStyle } from 'react-native';
 import { StyleSheet } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { Row } from '../../../ui/Panel';
+import { webStyle } from '../../../ui/webStyle.web';
 import { Words } from '../../../ui/Words';
 import type { AdjusterView } from './adjusterView';
 import { AfterAll } from './AfterAll';
@@ -32,11 +32,11 @@ export function Offer({ job, id, entry, view, shim, act }: Props) {
         <Row style={styles.lines}>
           <Act
             weight="primary"
-            style={widthOf(80)}
+            style={styles.whole}
             label="Leave as found"
             onPress={() => act({ type: 'adjuster.kept', adjuster: id })}
           />
-          <Act label="Set anyway" style={widthOf(72)} onPress={() => setAnyway(true)} />
+          <Act label="Set anyway" style={styles.whole} onPress={() => setAnyway(true)} />
         </Row>
       );
     case 'unsettled':
@@ -44,7 +44,7 @@ export function Offer({ job, id, entry, view, shim, act }: Props) {
         <Row style={styles.lines}>
           <Act
             label={view.reads === 'found' ? 'Leave it unsettled' : 'Finish it unsettled'}
-            style={widthOf(88)}
+            style={styles.whole}
             onPress={() =>
               act({
                 type: view.reads === 'found' ? 'adjuster.kept' : 'adjuster.painted',
@@ -52,7 +52,7 @@ export function Offer({ job, id, entry, view, shim, act }: Props) {
               })
             }
           />
-          {sets && <Act label="Set it" style={widthOf(64)} onPress={() => setAnyway(true)} />}
+          {sets && <Act label="Set it" style={styles.whole} onPress={() => setAnyway(true)} />}
         </Row>
       );
     case 'shim':
@@ -117,14 +117,14 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
     <Row style={styles.lines}>
       <Act
         weight="primary"
-        style={widthOf(76)}
+        style={styles.whole}
         label={`Locked at ${formatTorqueAlone(torque)}`}
         name={`Adjusted, locked at ${formatTorqueAlone(torque)}`}
         onPress={() => act({ ...locked, how: 'torque', torque })}
       />
       <Act
         label="By feel"
-        style={widthOf(44)}
+        style={styles.whole}
         name="Adjusted, locked by feel"
         onPress={() => act({ ...locked, how: 'feel' })}
       />
@@ -132,11 +132,8 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
   );
 }
 
-/** As wide as its longest word at least: two that have no room for it stand one below the other. */
-function widthOf(longestWord: number): ViewStyle {
-  return { flexGrow: 1, flexBasis: longestWord, paddingHorizontal: 6 };
-}
-
 const styles = StyleSheet.create({
   lines: { flexWrap: 'wrap' },
+  // As wide as its longest word at least: two that have no room for it stand one below the other.
+  whole: webStyle({ flexGrow: 1, flexBasis: 0, minWidth: 'min-content', paddingHorizontal: 6 }),
 });

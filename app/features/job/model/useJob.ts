@@ -1,7 +1,7 @@
 import { ignore } from '@longbar/core';
 import type { JobAct } from '@longbar/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { SameAnswer } from './sameAnswer';
+import { TapsAtOneDrawing } from './tapsAtOneDrawing';
 import { usePauses } from './usePauses';
 import type { WorkingJob } from './workingJob';
 import { jobAtWork } from './workingJob';
@@ -51,20 +51,20 @@ export function useJob(id: string): LoadedJob {
     return sync.follow(id);
     // oxlint-disable-next-line react/exhaustive-deps
   }, [id, ready, sync]);
-  const [answers] = useState(() => new SameAnswer());
+  const [taps] = useState(() => new TapsAtOneDrawing());
   // A name that the browser has forgotten is known once the server says whose phone it is.
   const { isError: nobodyAnswers } = useMeQuery();
   const by = name || (nobodyAnswers ? 'unnamed' : undefined);
   const actAs = useCallback(
     (person: string, ...acts: JobAct[]) => {
-      if (answers.isAgain(kept, acts)) return;
+      if (taps.isTooLate(kept, acts)) return;
       // A failure to keep is shown by the engine; the screen stays as it was.
       sync.record(id, person, ...acts).catch((error) => {
-        answers.forget();
+        taps.forget();
         ignore('a failure to keep is shown by the engine')(error);
       });
     },
-    [sync, id, kept, answers],
+    [sync, id, kept, taps],
   );
   const job = useMemo(
     () => (kept && by !== undefined ? jobAtWork(kept, now, by, standsAt, actAs) : undefined),

@@ -9,9 +9,9 @@ import type {
 } from '@longbar/core';
 import {
   bladeFor,
+  bladeWord,
   formatLength,
   formatLengthAlone,
-  bladeWord,
   layOutBlades,
   leafWord,
   markedIn,
