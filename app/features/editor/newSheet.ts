@@ -1,13 +1,15 @@
 import type { EngineSheet } from '@longbar/core';
 import { banksFor } from '@longbar/core';
 
-/** Where a new sheet begins: a four-cylinder four-stroke, no figure given yet. */
+/**
+ * Where a new sheet begins: a four-cylinder four-stroke, no figure given yet. Which way it turns is
+ * the manual's to say: a job would bar by what was only supposed.
+ */
 export const NEW_SHEET: EngineSheet = {
   format: 'longbar.sheet/1',
   name: '',
   cycle: 4,
   firing: { order: [1, 3, 4, 2] },
-  rotation: { seenFrom: 'front', sense: 'clockwise', reversible: false },
   layout: { banks: banksFor(4, 'in-line'), numberedFrom: 'front' },
   adjusters: [
     { kind: 'intake', setAt: 'base', method: 'screw' },

@@ -1,3 +1,5 @@
+import type { EngineSheet } from '@longbar/core';
+import { useState } from 'react';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { StyleSheet, View } from 'react-native';
 import { OneOf } from '../../../ui/OneOf';
@@ -14,12 +16,19 @@ const BACKWARDS = [
 
 const ENDS = ['front', 'rear'] as const;
 
+type Turning = NonNullable<EngineSheet['rotation']>;
+
 /** Which way it turns, seen from where, whether it may go back, and cylinder 1's end. */
 export function RotationQuestion({ draft }: QuestionProps) {
   const { sheet, drawn, edit } = draft;
-  const rotation = { seenFrom: 'front', sense: 'clockwise', ...sheet.rotation } as const;
-  const turn = (change: Partial<NonNullable<typeof sheet.rotation>>) =>
-    edit((next) => void (next.rotation = { ...rotation, ...change }));
+  const { rotation } = sheet;
+  // Before the way is said, the end it is seen from says nothing yet.
+  const [seenFrom, setSeenFrom] = useState<Turning['seenFrom']>('front');
+  const turn = (change: Partial<Turning>) => {
+    const { sense = rotation?.sense } = change;
+    if (sense === undefined) setSeenFrom(change.seenFrom ?? seenFrom);
+    else edit((next) => void (next.rotation = { seenFrom, ...rotation, ...change, sense }));
+  };
   const from = sheet.layout?.numberedFrom;
   return (
     <Question
@@ -27,14 +36,22 @@ export function RotationQuestion({ draft }: QuestionProps) {
       hint="Normal direction only, so that the gears’ play is taken up."
       mistake={mistakeAt(draft, 'rotation')}
     >
-      <RotationChoice sense={rotation.sense} seenFrom={rotation.seenFrom} onChoose={turn} />
-      <Words as="strong">Turned back past a mark?</Words>
-      <OneOf
-        name="Turned back past a mark?"
-        options={BACKWARDS}
-        chosen={rotation.reversible === true ? 'may' : 'never'}
-        onChoose={(back) => turn({ reversible: back === 'may' })}
+      <RotationChoice
+        sense={rotation?.sense}
+        seenFrom={rotation?.seenFrom ?? seenFrom}
+        onChoose={turn}
       />
+      {rotation && (
+        <>
+          <Words as="strong">Turned back past a mark?</Words>
+          <OneOf
+            name="Turned back past a mark?"
+            options={BACKWARDS}
+            chosen={rotation.reversible === true ? 'may' : 'never'}
+            onChoose={(back) => turn({ reversible: back === 'may' })}
+          />
+        </>
+      )}
       {sheet.layout && (
         <>
           <Words as="strong">Cylinder 1 is at the</Words>
@@ -47,9 +64,11 @@ export function RotationQuestion({ draft }: QuestionProps) {
           />
         </>
       )}
-      <View style={styles.dial}>
-        <EngineDial sheet={drawn} at={0} turn={90} size={190} />
-      </View>
+      {rotation && (
+        <View style={styles.dial}>
+          <EngineDial sheet={drawn} at={0} turn={90} size={190} />
+        </View>
+      )}
     </Question>
   );
 }

@@ -1,7 +1,6 @@
 import type { Instruction, JobAct, Observation } from '@longbar/core';
 import { describeSeen, isRefused, marksDoubted, readId } from '@longbar/core';
 import { Act } from '../../../ui/Act';
-import { Row } from '../../../ui/Panel';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 import { onward } from '../../find/findWords';
@@ -32,8 +31,10 @@ export function FindStep(props: StepProps) {
   const { sheet } = job.setting;
   const { belief } = job.crank;
   const observations = seenHere(job);
+  const next = nextWords(job);
+  const above = next !== undefined && <Words as="strong">{next}</Words>;
   return (
-    <StepFrame job={job} after={after} primary={<Next job={job} />}>
+    <StepFrame {...{ job, after, above }} primary={<Next job={job} />}>
       <Words as="title">Where does it stand?</Words>
       <Locate
         {...{ sheet, observations, belief }}
@@ -96,60 +97,53 @@ function askedCylinders(instruction: Instruction | undefined): number[] {
   return [...new Set([...loose, ...firm].map((id) => readId(id).cylinder))];
 }
 
-/** What to do next, where the thumb is. */
-function Next({ job }: Pick<StepProps, 'job'>) {
-  const { instruction, crank, plan, setting } = job;
+/** What to do next, in words. */
+function nextWords({ instruction, crank, plan, setting, says, rotation }: WorkingJob) {
   if (crank.belief.told && !isRefused(plan)) {
-    return <Words as="strong">{onward(setting.sheet, plan, crank.belief, job.rotation)}</Words>;
+    return onward(setting.sheet, plan, crank.belief, rotation);
   }
   if (instruction?.do === 'look' || instruction?.do === 'feel') {
+    return `${says?.what}: ${says?.detail}`;
+  }
+  if (instruction?.do !== 'bar') return undefined;
+  const peak = peakAsked(instruction);
+  return peak
+    ? `Rockers alone do not tell it. Bar on slowly until ${peakWords(peak)}.`
+    : 'Bar on to whichever mark comes first, and say which. No mark in sight? Feel any rocker.';
+}
+
+/** What is seen as it is barred on, where that is no mark. */
+function peakAsked(instruction: Instruction | undefined): Observation | undefined {
+  const sight = instruction?.do === 'bar' ? instruction.sight : undefined;
+  return typeof sight === 'object' ? sight : undefined;
+}
+
+/** What may be said to that with one tap. */
+function Next({ job }: Pick<StepProps, 'job'>) {
+  const { instruction, crank, plan, state } = job;
+  if (crank.belief.told && !isRefused(plan)) return null;
+  if (isMarkDoubted(job)) {
     return (
-      <>
-        <Words as="strong">
-          {job.says?.what}: {job.says?.detail}
-        </Words>
-        {isMarkDoubted(job) && (
-          <Act
-            label="The marks are wrong: go on without"
-            onPress={() => job.act(...marksDoubted(job.state))}
-          />
-        )}
-      </>
+      <Act
+        label="The marks are wrong: go on without"
+        onPress={() => job.act(...marksDoubted(state))}
+      />
     );
   }
-  if (instruction?.do !== 'bar') return null;
-  const { sight, to } = instruction;
-  if (sight === undefined || sight === 'any-mark') {
-    return (
-      <Words as="strong">
-        Bar on to whichever mark comes first, and say which. No mark in sight? Feel any rocker.
-      </Words>
-    );
-  }
+  const peak = peakAsked(instruction);
+  if (instruction?.do !== 'bar' || !peak) return null;
+  const { to } = instruction;
   return (
-    <>
-      <Words as="strong">
-        Rockers alone do not tell it. Bar on slowly until {peakWords(sight)}.
-      </Words>
-      <Row>
-        <Act
-          weight="primary"
-          label="It has, just now"
-          style={{ flex: 1 }}
-          onPress={() =>
-            job.act(
-              {
-                type: 'crank.turned',
-                degrees: null,
-                how: 'barred',
-                ...(to !== undefined && { to }),
-              },
-              { type: 'crank.observed', observation: sight },
-            )
-          }
-        />
-      </Row>
-    </>
+    <Act
+      weight="primary"
+      label="It has, just now"
+      onPress={() =>
+        job.act(
+          { type: 'crank.turned', degrees: null, how: 'barred', ...(to !== undefined && { to }) },
+          { type: 'crank.observed', observation: peak },
+        )
+      }
+    />
   );
 }
 
