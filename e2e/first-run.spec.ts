@@ -88,6 +88,7 @@ test('from an empty shop to a job that stands at make unable to start, tap by ta
   await press('Set cold', 'radio');
   await press('Next: Publish');
   await expect(page.getByText(/^· No marks: the position is found by the rockers/)).toBeVisible();
+  await expect(page.getByText(/^· Which way it turns is not said/)).toBeVisible();
   await press('Publish revision 1');
   await expect(page.getByRole('heading', { name: 'Where to stop' })).toBeVisible();
   taps++;

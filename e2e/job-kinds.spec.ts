@@ -247,6 +247,12 @@ test('a swap is asked about before anything is turned, and two people each say c
   await job.read('0.55', '0.60');
   await job.tap('Looked: it is so');
   await expect(page.getByRole('alert')).toContainText('Far looser than its limits');
+  // What is asked is before the eyes of whoever answers it, on a small screen, too.
+  const size = page.viewportSize();
+  await page.setViewportSize({ width: 320, height: 568 });
+  await expect(page.getByRole('alert')).toBeInViewport({ ratio: 1 });
+  await expect(job.button('Looked: it is so')).toBeInViewport({ ratio: 1 });
+  if (size) await page.setViewportSize(size);
   await job.tap('Looked: it is so');
   await expect(job.button(/^Adjusted, locked at/)).toBeVisible();
 

@@ -21,6 +21,7 @@ import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
 import { adjusterView, isBeingSet } from './adjusterView';
 import { AimNote } from './AimNote';
+import { AnswerIt } from './AnswerIt';
 import { BladeDrawer } from '../reading/BladeDrawer';
 import { BridgePanel } from './BridgePanel';
 import { Offer } from './Offer';
@@ -34,6 +35,7 @@ import { TakeThis } from './TakeThis';
 import { useBladeSet } from '../reading/useBladeSet';
 import { useSpeech } from '../reading/speech';
 import { Verdict } from './Verdict';
+import { saidOf, SeenToo } from './WhatWasSeen';
 import { WrenchSetting } from '../torque/WrenchSetting';
 
 type Props = StepProps & { id: string; phase: 'found' | 'again'; onward?: ReactNode };
@@ -115,10 +117,21 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
   const known = job.context.lastLeft?.shims?.[id];
   const [tapped, setTapped] = useState<{ id: string; size: number }>();
   const shim = tapped?.id === id ? tapped.size : (known ?? USUAL_SHIM);
-  const above = !question && view.offers === 'shim' && (
-    <ShimWheel {...{ known }} size={shim} onSize={(size) => setTapped({ id, size })} />
+  const above = question ? (
+    <OpenQuestion question={question} />
+  ) : (
+    view.offers === 'shim' && (
+      <ShimWheel {...{ known }} size={shim} onSize={(size) => setTapped({ id, size })} />
+    )
   );
-  const primary = question ? null : (
+  const [told, setTold] = useState<{ asked: string; seen: LookedInto }>();
+  const seen = told?.asked === question?.key ? told?.seen : undefined;
+  const primary = question ? (
+    <AnswerIt
+      onReadAgain={readAgain}
+      onIsSo={() => act(answered(question, 'Looked, it is so', saidOf(seen ?? {})))}
+    />
+  ) : (
     <>
       <Offer {...{ job, id, entry, view, shim, act }} key={`${id} ${view.offers}`} />
       {(view.offers === 'nothing' || view.offers === 'done' || view.offers === 'unset') && onward}
@@ -142,13 +155,8 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
         asked={question !== undefined}
         key={id}
       >
-        {question && (
-          <OpenQuestion
-            key={question.key}
-            question={question}
-            onReadAgain={readAgain}
-            onAnswer={(answer, seen) => act(answered(question, answer, seen))}
-          />
+        {question?.kind === 'finding' && (
+          <SeenToo seen={seen} onSee={(now) => setTold({ asked: question.key, seen: now })} />
         )}
         <Verdict {...{ job, id, entry, view }}>
           {!question && <AimNote {...{ job, id, view, act }} suspect={findings.length > 0} />}

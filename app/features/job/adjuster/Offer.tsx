@@ -1,13 +1,12 @@
 import type { AdjusterEntry, JobAct, SettableEntry } from '@longbar/core';
 import { adjusterName, formatMillimetres, formatTorqueAlone } from '@longbar/core';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { Act } from '../../../ui/Act';
 import { Row } from '../../../ui/Panel';
-import { webStyle } from '../../../ui/webStyle.web';
 import { Words } from '../../../ui/Words';
 import type { AdjusterView } from './adjusterView';
 import { AfterAll } from './AfterAll';
+import { sideBySide } from './sideBySide';
 import type { WorkingJob } from '../model/workingJob';
 
 type Props = {
@@ -29,22 +28,22 @@ export function Offer({ job, id, entry, view, shim, act }: Props) {
     case 'keep':
       if (!sets) return <Checked id={id} act={act} />;
       return (
-        <Row style={styles.lines}>
+        <Row style={sideBySide.lines}>
           <Act
             weight="primary"
-            style={styles.whole}
+            style={sideBySide.whole}
             label="Leave as found"
             onPress={() => act({ type: 'adjuster.kept', adjuster: id })}
           />
-          <Act label="Set anyway" style={styles.whole} onPress={() => setAnyway(true)} />
+          <Act label="Set anyway" style={sideBySide.whole} onPress={() => setAnyway(true)} />
         </Row>
       );
     case 'unsettled':
       return (
-        <Row style={styles.lines}>
+        <Row style={sideBySide.lines}>
           <Act
             label={view.reads === 'found' ? 'Leave it unsettled' : 'Finish it unsettled'}
-            style={styles.whole}
+            style={sideBySide.whole}
             onPress={() =>
               act({
                 type: view.reads === 'found' ? 'adjuster.kept' : 'adjuster.painted',
@@ -52,7 +51,7 @@ export function Offer({ job, id, entry, view, shim, act }: Props) {
               })
             }
           />
-          {sets && <Act label="Set it" style={styles.whole} onPress={() => setAnyway(true)} />}
+          {sets && <Act label="Set it" style={sideBySide.whole} onPress={() => setAnyway(true)} />}
         </Row>
       );
     case 'shim':
@@ -114,26 +113,20 @@ function Lock({ id, entry, act }: Pick<Props, 'id' | 'entry' | 'act'>) {
     );
   }
   return (
-    <Row style={styles.lines}>
+    <Row style={sideBySide.lines}>
       <Act
         weight="primary"
-        style={styles.whole}
+        style={sideBySide.whole}
         label={`Locked at ${formatTorqueAlone(torque)}`}
         name={`Adjusted, locked at ${formatTorqueAlone(torque)}`}
         onPress={() => act({ ...locked, how: 'torque', torque })}
       />
       <Act
         label="By feel"
-        style={styles.whole}
+        style={sideBySide.whole}
         name="Adjusted, locked by feel"
         onPress={() => act({ ...locked, how: 'feel' })}
       />
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  lines: { flexWrap: 'wrap' },
-  // As wide as its longest word at least: two that have no room for it stand one below the other.
-  whole: webStyle({ flexGrow: 1, flexBasis: 0, minWidth: 'min-content', paddingHorizontal: 6 }),
-});

@@ -1,4 +1,5 @@
 import type { LookedInto } from '@longbar/core';
+import { Act } from '../../../ui/Act';
 import { Field } from '../../../ui/Field';
 import { Attach } from '../frame/Attach';
 import { YesNo } from '../frame/YesNo';
@@ -28,6 +29,18 @@ export function WhatWasSeen({ label, seen, onChange }: Props) {
       />
     </>
   );
+}
+
+/** Where a tap says that it is so, and more may be said with it. */
+export function SeenToo({
+  seen,
+  onSee,
+}: {
+  seen: LookedInto | undefined;
+  onSee: (seen: LookedInto) => void;
+}) {
+  if (seen) return <WhatWasSeen label="What was seen" seen={seen} onChange={onSee} />;
+  return <Act label="Add words or a photo; may it be run?" onPress={() => onSee({})} />;
 }
 
 /** The same for the journal: what was not said is left out. */

@@ -64,7 +64,7 @@ export function applyPhase(state: JobState, event: PhaseEvent): void {
       state.exempted[event.gate] = { reason: event.reason, by, at };
       return;
     case 'rotation.stated':
-      state.rotation = { sense: event.sense, seenFrom: event.seenFrom };
+      state.rotation = { sense: event.sense, seenFrom: event.seenFrom, by };
       return;
     case 'method.changed':
       state.method = event.method;

@@ -168,7 +168,7 @@ export type JobState = {
   plan?: KeptPlan;
   /** The method chosen in the job, where it is not the one it began with. */
   method?: BarringMethod;
-  rotation?: { sense: 'clockwise' | 'counterclockwise'; seenFrom: string };
+  rotation?: { sense: 'clockwise' | 'counterclockwise'; seenFrom: string; by: string };
   /** The marks are not where the sheet has them, and say nothing. */
   marksDoubted?: true;
   /** What was exempted, and why; an isolation's exemption stands with it. */

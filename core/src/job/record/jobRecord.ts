@@ -108,6 +108,8 @@ export type JobRecord = {
     | { state: 'cold'; since: string | undefined }
     | { state: 'hot'; run: { stopped: string; ran: number } | undefined };
   metal: JobState['metal'];
+  /** What stood in for the sheet where it is silent: who said how it turns, and typical lobes. */
+  supposed: { turning: JobState['rotation']; lobes: AdjusterKind[] };
   people: string[];
   phases: PhaseTime[];
   banks: RecordedBank[];

@@ -66,6 +66,26 @@ describe('the record of a job', () => {
     }
   });
 
+  it('tells what stood in for a sheet that does not say how the engine turns, nor its lobes', () => {
+    const lobes = { intake: { opens: 340, closes: 580 }, exhaust: { opens: 132, closes: 378 } };
+    const { rotation, ...silent } = inlineSix({ lobes: undefined });
+    const turning: JobAct = { type: 'rotation.stated', sense: 'clockwise', seenFrom: 'rear' };
+    const facts = (sheet: EngineSheet, acts: readonly JobAct[]) =>
+      recordPage(record(acts, { ...setting, sheet })).facts.filter(({ name }) =>
+        ['Turns', 'Lobes'].includes(name),
+      );
+    expect(facts(silent, [turning])).toEqual([
+      { name: 'Turns', value: 'clockwise, seen from the rear, as Ina said: not in the sheet' },
+      {
+        name: 'Lobes',
+        value: 'typical figures for intake valves and exhaust valves, not the maker’s',
+      },
+    ]);
+    expect(facts(silent, []).map(({ name }) => name)).toEqual(['Lobes']);
+    // What the sheet has counts, whatever was said before it had it.
+    expect(facts({ ...silent, rotation, lobes }, [turning])).toEqual([]);
+  });
+
   it('says which data tag was read before, and that the engine was opened again for it', () => {
     const tag = (read: string): JobAct => ({ type: 'tag.read', tag: read });
     const said = (acts: readonly JobAct[]) => record(acts).deviations.map(({ what }) => what);

@@ -1,6 +1,7 @@
 import type { Adjuster } from '../../engine/adjusters';
 import type { EngineSheet, Spec } from '../../engine/sheet';
 import { seatingOf } from '../../engine/layout';
+import { assumedLobes } from '../../engine/lobes';
 import { verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
@@ -70,6 +71,10 @@ export function recordOfState(setting: JobSetting, state: JobState): JobRecord {
         ? { state: 'hot', run: state.hot }
         : { state: 'cold', since: state.coldSince },
     metal: state.metal,
+    supposed: {
+      turning: sheet.rotation ? undefined : state.rotation,
+      lobes: assumedLobes(sheet),
+    },
     people: [...new Set([...standing].map(({ by }) => by))],
     phases: phaseTimes(state),
     banks,

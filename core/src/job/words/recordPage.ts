@@ -138,6 +138,7 @@ function factsOf(record: JobRecord): RecordPage['facts'] {
     ...(metal ? [fact('Metal', `${formatTemperature(metal.celsius)}, read by ${metal.by}`)] : []),
     ...(tag ? [fact('Data tag', tag.tag || 'none the sheet knows')] : []),
     fact('Method', METHOD_TITLES[record.method]),
+    ...supposedFacts(record),
     fact('Rule', RULES[rules.policy]),
     fact('Run', runs.length > 0 ? runs.map(howItRan).join('; then ') : 'not run yet'),
     fact('Time', timeWords(record)),
@@ -172,6 +173,19 @@ function temperatureFact({ temperature }: JobRecord): { name: string; value: str
   const { run } = temperature;
   const value = run ? `${formatInstant(run.stopped)}, after ${run.ran} min` : 'not said';
   return { name: 'Shut down hot', value };
+}
+
+/** What the sheet did not tell, and whence it was taken. */
+function supposedFacts({ supposed: { turning, lobes } }: JobRecord): RecordPage['facts'] {
+  const turns = turning && `${turning.sense}, seen from the ${turning.seenFrom}`;
+  return [
+    ...(turns
+      ? [{ name: 'Turns', value: `${turns}, as ${turning.by} said: not in the sheet` }]
+      : []),
+    ...(lobes.length > 0
+      ? [{ name: 'Lobes', value: `typical figures for ${kindsInWords(lobes)}, not the maker’s` }]
+      : []),
+  ];
 }
 
 const MINUTE = 60_000;
