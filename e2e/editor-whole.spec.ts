@@ -150,6 +150,7 @@ async function write(page: Page): Promise<void> {
     await type(`From ${from} to ${to}, degrees`, String(gap));
   }
   await press('Next: Valves');
+  await choose('Cylinder 1 at the front');
   await press('Next: Limits');
   await choose('intake: the manual gives target ±');
   await type('Target, intake, mm', '0.33');

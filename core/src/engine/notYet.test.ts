@@ -21,6 +21,8 @@ describe('what a sheet cannot do yet', () => {
     expect(without('service')).toContain('when the next check is due');
     expect(without('source')).toContain('No manual is named');
     expect(without('rotation')).toContain('the job asks');
+    expect(without()).not.toContain('cylinder 1');
+    expect(without('layout')).toContain('At which end cylinder 1 is');
   });
 
   it('names the kinds without a figure, nuts without a torque and adjusters without a place', () => {

@@ -13,6 +13,7 @@ import { isRefused } from '../result';
 export function notYet(sheet: EngineSheet): string[] {
   const says = (when: boolean, words: string) => (when ? [words] : []);
   const { marks, adjusters, isolations, service, source, temperature, rotation } = sheet;
+  const { layout, firing } = sheet;
   const locked = adjusters.filter(({ method }) => method !== 'shim' && method !== 'preload');
   const figureless = adjusters.filter(({ spec }) => !spec).map(({ kind }) => kind);
   const plan = planBarring(sheet, { method: 'fewest' });
@@ -43,6 +44,10 @@ export function notYet(sheet: EngineSheet): string[] {
       'No time at rest: the job asks since when it stands, and only you can tell that it is cold.',
     ),
     ...says(!rotation, 'Which way it turns is not said: the job asks.'),
+    ...says(
+      !layout?.numberedFrom && firing.order.length > 1,
+      'At which end cylinder 1 is, is not said: it is drawn at the front.',
+    ),
     ...says(
       !isolations?.length,
       'No isolations of its own: what makes it unable to start is asked in general.',

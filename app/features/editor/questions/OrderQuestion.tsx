@@ -29,14 +29,15 @@ export function OrderQuestion({ draft }: QuestionProps) {
     if (complete) return fire([cylinder]);
     if (!order.includes(cylinder)) fire([...order, cylinder]);
   };
+  const hint = !complete
+    ? 'Tap the next cylinder to fire.'
+    : order.join() === common[0]?.join()
+      ? 'The commonest stands here until another is given: hold it against the manual. To give another, tap the cylinders in order.'
+      : 'Tap the cylinders in order to give another one.';
   return (
     <Question
       title="In which order do they fire?"
-      hint={
-        complete
-          ? 'Tap the cylinders in order to give another one.'
-          : 'Tap the next cylinder to fire.'
-      }
+      hint={hint}
       mistake={complete || order.length === 0 ? mistakeAt(draft, 'firing') : undefined}
     >
       <Words as="title" role="status" aria-label={`Firing order ${order.join(' ')}`}>

@@ -14,11 +14,9 @@ const BACKWARDS = [
   ['may', 'May go back'],
 ] as const;
 
-const ENDS = ['front', 'rear'] as const;
-
 type Turning = NonNullable<EngineSheet['rotation']>;
 
-/** Which way it turns, seen from where, whether it may go back, and cylinder 1's end. */
+/** Which way it turns, seen from where, and whether it may go back. */
 export function RotationQuestion({ draft }: QuestionProps) {
   const { sheet, drawn, edit } = draft;
   const { rotation } = sheet;
@@ -29,7 +27,6 @@ export function RotationQuestion({ draft }: QuestionProps) {
     if (sense === undefined) setSeenFrom(change.seenFrom ?? seenFrom);
     else edit((next) => void (next.rotation = { seenFrom, ...rotation, ...change, sense }));
   };
-  const from = sheet.layout?.numberedFrom;
   return (
     <Question
       title="Which way does it turn?"
@@ -52,18 +49,6 @@ export function RotationQuestion({ draft }: QuestionProps) {
           />
         </>
       )}
-      {sheet.layout && (
-        <>
-          <Words as="strong">Cylinder 1 is at the</Words>
-          <OneOf
-            name="Cylinder 1 is at the"
-            options={ENDS.map((end) => [end, end] as const)}
-            inFull={(end) => `Cylinder 1 at the ${end}`}
-            chosen={ENDS.find((end) => end === from)}
-            onChoose={(end) => edit((next) => numberFrom(next, end))}
-          />
-        </>
-      )}
       {rotation && (
         <View style={styles.dial}>
           <EngineDial sheet={drawn} at={0} turn={90} size={190} />
@@ -71,18 +56,6 @@ export function RotationQuestion({ draft }: QuestionProps) {
       )}
     </Question>
   );
-}
-
-/** Cylinders are listed from the front whatever the numbers: the other end turns the rows. */
-function numberFrom(sheet: QuestionProps['draft']['sheet'], end: 'front' | 'rear'): void {
-  if (!sheet.layout || sheet.layout.numberedFrom === end) return;
-  const turned = sheet.layout.numberedFrom !== undefined || end === 'rear';
-  sheet.layout.numberedFrom = end;
-  if (!turned) return;
-  for (const bank of sheet.layout.banks) {
-    bank.cylinders.reverse();
-    bank.valves?.reverse();
-  }
 }
 
 const styles = StyleSheet.create({ dial: { alignItems: 'center' } });

@@ -4,11 +4,15 @@ import { HeadMap } from '../../../drawing/HeadMap';
 import { Act } from '../../../ui/Act';
 import { Choice } from '../../../ui/Choice';
 import { MapRoom } from '../MapRoom';
+import { OneOf } from '../../../ui/OneOf';
+import { Words } from '../../../ui/Words';
 import { Question } from '../Question';
 import type { QuestionProps } from '../questionProps';
 import { mistakeAt } from '../questionProps';
 
-/** Which valve stands nearer the front on each cylinder: tapped on the head to flip. */
+const ENDS = ['front', 'rear'] as const;
+
+/** Cylinder 1's end, and which valve of each stands nearer the front: tapped on the head to flip. */
 export function ValvesQuestion({ draft }: QuestionProps) {
   const { sheet, drawn, edit } = draft;
   const wrong = sheet.layout?.banks
@@ -17,9 +21,21 @@ export function ValvesQuestion({ draft }: QuestionProps) {
   return (
     <Question
       title="Where do the valves stand?"
-      hint="From the front of the engine. Tap a cylinder to flip its exhaust and intake."
+      hint="From the front of the engine. Where nothing is said, exhaust stands before intake: look which port leads where. Tap a cylinder to flip its two."
       mistake={wrong}
     >
+      {sheet.firing.order.length > 1 && (
+        <>
+          <Words as="strong">Cylinder 1 is at the</Words>
+          <OneOf
+            name="Cylinder 1 is at the"
+            options={ENDS.map((end) => [end, end] as const)}
+            inFull={(end) => `Cylinder 1 at the ${end}`}
+            chosen={ENDS.find((end) => end === sheet.layout?.numberedFrom)}
+            onChoose={(end) => edit((next) => numberFrom(next, end))}
+          />
+        </>
+      )}
       <MapRoom>
         {(width) => (
           <HeadMap
@@ -46,6 +62,18 @@ export function ValvesQuestion({ draft }: QuestionProps) {
       )}
     </Question>
   );
+}
+
+/** Cylinders are listed from the front whatever the numbers: the other end turns the rows. */
+function numberFrom(sheet: QuestionProps['draft']['sheet'], end: 'front' | 'rear'): void {
+  if (!sheet.layout || sheet.layout.numberedFrom === end) return;
+  const turned = sheet.layout.numberedFrom !== undefined || end === 'rear';
+  sheet.layout.numberedFrom = end;
+  if (!turned) return;
+  for (const bank of sheet.layout.banks) {
+    bank.cylinders.reverse();
+    bank.valves?.reverse();
+  }
 }
 
 /** Puts an injector's rocker between the valves of every cylinder, or takes them out again. */
