@@ -54,6 +54,15 @@ test('at the first valve: how to settle it, doubt at any time, the adapter at th
   await expect(job.button(/^Undo: .* locked/)).toBeVisible();
   await expect(job.button(/: (enters|stops)$/)).toHaveCount(0);
   await expect(job.button(/^Same as/)).toHaveCount(0);
+
+  // With inch blades in hand which one to try is told by what stands on them.
+  await job.tap(/^Blades: /);
+  await page.getByRole('radio', { name: 'inch set' }).click();
+  await job.tap(/^11 thou: not tried/);
+  await job.tap(/^16 thou: not tried/);
+  await job.tap(/^16 thou: enters/);
+  await expect(page.getByText('Not settled yet: try 15 thou.', { exact: false })).toBeVisible();
+  await expect(page.getByText('11 to 15 thou, cold')).toBeVisible();
 });
 
 test('the sheet, the map and the direction as one stands, and a screen that stays on', async ({

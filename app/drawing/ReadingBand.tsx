@@ -1,16 +1,23 @@
 import { View } from 'react-native';
 import Svg, { Line, Path, Rect, Text } from 'react-native-svg';
-import type { Measure, Reading, SettingSpec } from '@longbar/core';
+import type { LengthUnit, Measure, Reading, SettingSpec } from '@longbar/core';
 import { formatFigure, formatSetting, readingWithUnit } from '@longbar/core';
 import { font } from '../theme/fonts';
 import { useTokens } from '../theme/ThemeProvider';
 
-type Props = { measure?: Measure; spec: SettingSpec; reading?: Reading; width: number };
+type Props = {
+  measure?: Measure;
+  spec: SettingSpec;
+  reading?: Reading;
+  /** The unit of the blades in hand, where it is read by them. */
+  marked?: LengthUnit | undefined;
+  width: number;
+};
 
 const HEIGHT = 58;
 
 /** The limits, the nominal, an aim, and the reading as the interval it is. */
-export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
+export function ReadingBand({ measure = 'lash', spec, reading, marked, width }: Props) {
   const tokens = useTokens();
   const { low, target, high, aim } = spec;
   const room = Math.max(high - low, 40);
@@ -20,11 +27,11 @@ export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
   const inside =
     reading && reading.go >= low - 6 && reading.noGo !== null && reading.noGo <= high + 6;
   const open = reading && (reading.noGo === null || reading.go === 0);
-  const says = reading ? `Reading ${readingWithUnit(measure, reading)}` : 'No reading yet';
+  const says = reading ? `Reading ${readingWithUnit(measure, reading, marked)}` : 'No reading yet';
   return (
     <View
       role="img"
-      aria-label={`${says}; limits ${formatFigure(measure, low)} to ${formatSetting(measure, high)}`}
+      aria-label={`${says}; limits ${formatFigure(measure, low, marked)} to ${formatSetting(measure, high, marked)}`}
     >
       <Svg width={width} height={HEIGHT} aria-hidden>
         <Rect x={x(low)} y={4} width={x(high) - x(low)} height={30} fill={tokens.enamelTint} />
@@ -60,7 +67,7 @@ export function ReadingBand({ measure = 'lash', spec, reading, width }: Props) {
             fill={tokens.secondInk}
             textAnchor="middle"
           >
-            {formatFigure(measure, length)}
+            {formatFigure(measure, length, marked)}
           </Text>
         ))}
         {[low, target, high].map((length) => (

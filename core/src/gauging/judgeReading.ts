@@ -1,6 +1,7 @@
 import type { Spec } from '../engine/sheet';
 import type { SettingSpec } from './toSet';
 import { toSet } from './toSet';
+import type { LengthUnit } from '../units';
 import { NEAR_ENOUGH } from './blades';
 import type { Measure } from './measure';
 import { formatSetting } from './measure';
@@ -19,13 +20,17 @@ export type Judgement = {
 };
 
 /** A reading against its setting, blades within 6 µm of a limit taken as the limit. */
-type Held = { spec: SettingSpec; go: number; noGo: number; measure: Measure };
+type Held = { spec: SettingSpec; go: number; noGo: number };
+/** By what its words go: `show` writes a figure with its unit. */
+type Words = { measure: Measure; show: (figure: number) => string };
 
 /**
  * Judges a reading in µm (mN·m for a preload) against low, target and high by the shop's
  * policy. A blade within 6 µm of a limit counts as it: inch blades never meet mm limits; a
  * figure read off a gauge or a wrench is held against the limits as it is.
- * Where an aim is set in place of the target, only the words say so. `measure` too only chooses the words; `tight` is too low a height or too small a preload.
+ * Where an aim is set in place of the target, only the words say so. `measure` too only chooses the
+ * words, and `marked` their unit, where the blades in hand are marked in another than the shop's first;
+ * `tight` is too low a height or too small a preload.
  *
  * @example judgeReading({ low: 280, target: 330, high: 380 }, { go: 250, noGo: 280 }, 'leave-inside').verdict
  *   // 'tight'
@@ -35,20 +40,22 @@ export function judgeReading(
   reading: Pick<Reading, 'go' | 'noGo'> & { how?: Reading['how'] },
   policy: JobPolicy,
   measure: Measure = 'lash',
+  marked?: LengthUnit,
 ): Judgement {
+  const words = { measure, show: (figure: number) => formatSetting(measure, figure, marked) };
   if (reading.how === 'gauge' || reading.how === 'wrench') {
-    return judgeFigure(spec, middleOf(reading) ?? reading.go, policy, measure);
+    return judgeFigure(spec, middleOf(reading) ?? reading.go, policy, words);
   }
-  const held = { spec, measure, ...snappedTo(spec, reading) };
+  const held = { spec, ...snappedTo(spec, reading) };
   const { go, noGo } = held;
   const verdict = bladesSay(held);
   const settle = [spec.low, spec.high].filter((limit) => go < limit && limit < noGo);
-  const { action, because } = decide(held, verdict, policy);
+  const { action, because } = decide(held, verdict, policy, words);
   return {
     verdict,
     action,
     ...(verdict === 'unsure' && { settle }),
-    why: `${finding(held, verdict, settle)} ${because}`,
+    why: `${finding(held, verdict, settle, words)} ${because}`,
   };
 }
 
@@ -60,16 +67,17 @@ function judgeFigure(
   spec: SettingSpec,
   figure: number,
   policy: JobPolicy,
-  measure: Measure,
+  words: Words,
 ): Judgement {
   const verdict = figureSays(spec, figure);
-  const held = { spec, go: figure, noGo: figure, measure };
+  const held = { spec, go: figure, noGo: figure };
   const { action, because } = decide(
     held,
     verdict,
     policy === 'loose-side' ? 'leave-inside' : policy,
+    words,
   );
-  return { verdict, action, why: `${finding(held, verdict, [])} ${because}` };
+  return { verdict, action, why: `${finding(held, verdict, [], words)} ${because}` };
 }
 
 function snapped(blade: number, { low, target, high }: Spec): number {
@@ -99,39 +107,37 @@ function figureSays({ low, high }: Spec, figure: number): Verdict {
   return figure < low ? 'tight' : figure > high ? 'loose' : 'inside';
 }
 
-function bladesSay({ spec: { low, high }, go, noGo }: Omit<Held, 'measure'>): Verdict {
+function bladesSay({ spec: { low, high }, go, noGo }: Held): Verdict {
   if (noGo <= low) return 'tight';
   if (go >= high) return 'loose';
   return go >= low && noGo <= high ? 'inside' : 'unsure';
 }
 
-function finding(held: Held, verdict: Verdict, settle: readonly number[]): string {
-  const { spec, measure } = held;
-  const { low, high } = spec;
-  const show = (figure: number) => formatSetting(measure, figure);
+function finding(
+  held: Held,
+  verdict: Verdict,
+  settle: readonly number[],
+  { measure, show }: Words,
+): string {
+  const { low, high } = held.spec;
   switch (verdict) {
     case 'inside':
       return `Inside ${show(low)} to ${show(high)}.`;
     case 'unsure':
       return `Not settled yet: try ${settle.map(show).join(' and ')}.`;
-    default:
-      return measure === 'lash' ? feltOutside(held, verdict) : readOutside(held, verdict);
+    case 'tight':
+      return measure === 'lash' ? feltTight(held, show) : `Too low: under ${show(low)}.`;
+    case 'loose':
+      return measure === 'lash' ? feltLoose(held, show) : `Too high: over ${show(high)}.`;
   }
 }
 
-function feltOutside({ spec: { low, high }, go, noGo }: Held, verdict: 'tight' | 'loose'): string {
-  const show = (figure: number) => formatSetting('lash', figure);
-  const limit = (blade: number, at: number) => (blade === at ? '' : `, the limit is ${show(at)}`);
-  return verdict === 'tight'
-    ? `Tight: ${show(noGo)} does not enter${limit(noGo, low)}.`
-    : `Loose: ${show(go)} still enters${limit(go, high)}.`;
+function feltTight({ spec: { low }, noGo }: Held, show: Words['show']): string {
+  return `Tight: ${show(noGo)} does not enter${noGo === low ? '' : `, the limit is ${show(low)}`}.`;
 }
 
-function readOutside(held: Held, verdict: 'tight' | 'loose'): string {
-  const { spec, measure } = held;
-  return verdict === 'tight'
-    ? `Too low: under ${formatSetting(measure, spec.low)}.`
-    : `Too high: over ${formatSetting(measure, spec.high)}.`;
+function feltLoose({ spec: { high }, go }: Held, show: Words['show']): string {
+  return `Loose: ${show(go)} still enters${go === high ? '' : `, the limit is ${show(high)}`}.`;
 }
 
 /**
@@ -147,13 +153,14 @@ export function outsideWord(measure: Measure, verdict: Verdict | undefined): str
 }
 
 function decide(
-  { spec, go, noGo, measure }: Held,
+  { spec, go, noGo }: Held,
   verdict: Verdict,
   policy: JobPolicy,
+  { show }: Words,
 ): { action: Action; because: string } {
   const { target } = spec;
-  const nominal = formatSetting(measure, target);
-  const set = formatSetting(measure, toSet(spec));
+  const nominal = show(target);
+  const set = show(toSet(spec));
   if (policy === 'reset-all') {
     return { action: 'adjust', because: `The shop resets every one: bring it to ${set}.` };
   }

@@ -1,6 +1,7 @@
 import type { AdjusterEntry, Spec } from '../engine/sheet';
 import type { Units } from '../shownAs';
 import { unitsShown } from '../shownAs';
+import type { LengthUnit } from '../units';
 import { formatMillimetres, formatThou } from '../units';
 import type { ShownUnit } from './figureUnits';
 import { LAST_PLACES, SIZES } from './figureUnits';
@@ -49,12 +50,19 @@ function notations(measure: Measure, units: MeasureUnits = unitsShown()) {
 
 /**
  * A figure of this measure without its unit, in the one that the shop has first: a gap in mm or
- * thou and a height in mm or inches from µm, a preload in N·m or lb·in from mN·m.
+ * thou and a height in mm or inches from µm, a preload in N·m or lb·in from mN·m. A gap that is read
+ * by blades in hand is written in `marked`, as they are.
  *
- * @example formatFigure('lash', 330) // '0.33'
+ * @example formatFigure('lash', 330, 'thou') // '13'
  */
-export function formatFigure(measure: Measure, figure: number): string {
-  return notations(measure)[0].show(figure);
+export function formatFigure(measure: Measure, figure: number, marked?: LengthUnit): string {
+  return notationOf(measure, marked).show(figure);
+}
+
+/** The notation of the blades in hand where a gap is read by them, else the shop's first. */
+function notationOf(measure: Measure, marked: LengthUnit | undefined) {
+  const [shops, other] = notations(measure);
+  return measure === 'lash' && marked === other.unit ? other : shops;
 }
 
 /**
@@ -87,12 +95,13 @@ export function metricUnitOf(measure: Measure): 'mm' | 'N·m' {
 }
 
 /**
- * A figure of this measure with its unit: of two the shop's first.
+ * A figure of this measure with its unit: of two the shop's first, or that of the blades in hand.
  *
  * @example formatSetting('preload', 904) // '0.90 N·m'
  */
-export function formatSetting(measure: Measure, figure: number): string {
-  return `${formatFigure(measure, figure)} ${unitOf(measure)}`;
+export function formatSetting(measure: Measure, figure: number, marked?: LengthUnit): string {
+  const { show, unit } = notationOf(measure, marked);
+  return `${show(figure)} ${unit}`;
 }
 
 /**

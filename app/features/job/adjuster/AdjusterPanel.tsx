@@ -1,4 +1,4 @@
-import type { AdjusterEntry, JobAct, LookedInto, Question } from '@longbar/core';
+import type { AdjusterEntry, JobAct, LengthUnit, LookedInto, Question } from '@longbar/core';
 import {
   adjusterInstruction,
   adjusterName,
@@ -6,6 +6,7 @@ import {
   entryAtWork,
   entryOf,
   isRefused,
+  markedIn,
   measureOf,
   policyOf,
   readId,
@@ -45,8 +46,9 @@ export function AdjusterPanel(props: Props) {
   const { job, id, after } = props;
   const plain = entryOf(job.setting.sheet, id);
   const aim = entryAtWork(job.setting, job.state, id)?.spec?.aim;
-  const entry = useMemo(() => settable(plain, aim), [plain, aim]);
   const set = useBladeSet(job.context.shop.bladeSets);
+  const marked = set && markedIn(set);
+  const entry = useMemo(() => settable(plain, aim, marked), [plain, aim, marked]);
   if (!entry && id.startsWith('bridge.')) return <BridgePanel {...props} />;
   if (!entry || !set) {
     return (
@@ -59,9 +61,14 @@ export function AdjusterPanel(props: Props) {
   return <Panel {...props} entry={entry} set={set} />;
 }
 
-/** The entry, where it holds a setting, and what it is set to where that is an aim. */
-function settable(entry: AdjusterEntry | undefined, aim: number | undefined) {
-  return entry?.spec && { ...entry, spec: { ...entry.spec, ...(aim !== undefined && { aim }) } };
+/**
+ * The entry, where it holds a setting, what it is set to where that is an aim, and the unit of the
+ * blades in hand.
+ */
+function settable(entry?: AdjusterEntry, aim?: number, marked?: LengthUnit) {
+  if (!entry?.spec) return undefined;
+  const spec = { ...entry.spec, ...(aim !== undefined && { aim }) };
+  return { ...entry, spec, ...(marked && { marked }) };
 }
 
 type PanelProps = Props & {

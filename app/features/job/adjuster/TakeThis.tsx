@@ -28,7 +28,7 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const wanted = toSet(spec);
   const lash = measure === 'lash';
   const blade = lash ? bladeFor(layOutBlades(set, spec), wanted) : undefined;
-  // The large figure is in the unit of the blades in hand; limits are in the one the shop has first.
+  // All of it is in the unit of the blades in hand, where there are any; only the other is not.
   const marked = markedIn(set);
   const unit = lash ? marked : unitOf(measure);
   const figure = lash
@@ -37,7 +37,7 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const other = lash
     ? formatLength(wanted, OTHER_LENGTH_UNIT[marked])
     : formatInOther(measure, wanted);
-  const high = lash ? formatSetting(measure, spec.high) : formatFigure(measure, spec.high);
+  const high = lash ? formatSetting(measure, spec.high, marked) : formatFigure(measure, spec.high);
   return (
     <View style={styles.row}>
       <Words as="blade" aria-label={`Take ${figure} ${unit}`}>
@@ -49,11 +49,11 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
       <View style={styles.other}>
         <Words as="figure">{other}</Words>
         <Words as="note" color="secondInk" style={styles.limits}>
-          {formatFigure(measure, spec.low)} to {high}, {lash ? temperature : measure}
+          {formatFigure(measure, spec.low, marked)} to {high}, {lash ? temperature : measure}
         </Words>
         {spec.aim !== undefined && (
           <Words as="note" color="secondInk">
-            the maker’s target is {formatSetting(measure, spec.target)}
+            the maker’s target is {formatSetting(measure, spec.target, marked)}
           </Words>
         )}
         {blade?.of && (

@@ -34,7 +34,7 @@ type Props = {
 export function Verdict({ job, id, entry, view, children }: Props) {
   const band = useJobLayout().panel - 2 * space.large;
   const { judgement, reading, offers } = view;
-  const { spec } = entry;
+  const { spec, marked } = entry;
   const measure = measureOf(entry);
   const before = job.context.lastLeft?.readings[id];
   const wrong = judgement && (judgement.verdict === 'tight' || judgement.verdict === 'loose');
@@ -54,15 +54,15 @@ export function Verdict({ job, id, entry, view, children }: Props) {
       {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
       {children}
       {offers === 'done' && reading && (
-        <Words as="strong">Finished: {readingWithUnit(measure, reading)}.</Words>
+        <Words as="strong">Finished: {readingWithUnit(measure, reading, marked)}.</Words>
       )}
       {state?.fitted === null && !state.unset && <Words as="strong">{STAND_IN}</Words>}
       {state?.unset && <Words as="strong">It {describeUnset(state.unset)}</Words>}
       {state?.doubted && <Words as="strong">Doubted: it is read again on the round.</Words>}
-      <ReadingBand measure={measure} spec={spec} width={band} {...(reading && { reading })} />
+      <ReadingBand {...{ measure, spec, marked }} width={band} {...(reading && { reading })} />
       {before && (
         <Words as="note" color="secondInk">
-          Was left at {readingWithUnit(measure, before)}
+          Was left at {readingWithUnit(measure, before, marked)}
           {hoursAgo(job, id)}.
         </Words>
       )}

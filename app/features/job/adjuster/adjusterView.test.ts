@@ -36,6 +36,24 @@ describe('what the panel of an adjuster shows', () => {
     });
   });
 
+  it('says which blade to try in the unit that the blades in hand are marked in', () => {
+    const why = (
+      marked: 'mm' | 'thou',
+      state: Parameters<typeof adjusterView>[0],
+      phase: 'found' | 'again',
+    ) => adjusterView(state, { spec, marked }, 'leave-inside', phase).judgement?.why;
+    const found = reading(254, 305);
+    const settle = (limit: string) =>
+      `Not settled yet: try ${limit}. The blade on either side of it decides.`;
+    expect(why('mm', { found }, 'found')).toBe(settle('0.28 mm'));
+    expect(why('thou', { found }, 'found')).toBe(settle('11 thou'));
+    const done = { found: reading(305, 330), kept: true, painted: true as const };
+    expect(why('thou', { ...done, again: reading(356, 406) }, 'again')).toBe(settle('15 thou'));
+    expect(why('thou', { found: reading(203, 229) }, 'found')).toBe(
+      'Tight: 9 thou does not enter, the limit is 11 thou. Bring it to 13 thou.',
+    );
+  });
+
   it('reads nothing over a stand-in', () => {
     expect(view({ found: reading(300, 350), fitted: null })).toEqual({ offers: 'nothing' });
   });

@@ -57,7 +57,7 @@ function againView(
 ): AdjusterView {
   if (!again) return { reads: 'again', offers: 'nothing' };
   const rule = policy === 'check-only' ? policy : 'leave-inside';
-  const judgement = judgeReading(entry.spec, again, rule, measureOf(entry));
+  const judgement = judgeReading(entry.spec, again, rule, measureOf(entry), entry.marked);
   const wrong = judgement.verdict === 'tight' || judgement.verdict === 'loose';
   // A shim that is wrong is planned anew; a screw is set on the spot.
   const spans = judgement.verdict === 'unsure' && again.go > 0 && again.noGo !== null;

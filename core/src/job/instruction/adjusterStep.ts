@@ -6,6 +6,7 @@ import type { JobPolicy } from '../../gauging/policy';
 import { judgeReading, verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
 import { middleOf } from '../../gauging/reading';
+import type { LengthUnit } from '../../units';
 import type { AdjusterState, JobState } from '../journal/state';
 
 /** What is to be done to an adjuster next. */
@@ -32,8 +33,23 @@ export type AdjusterStep =
   | { step: 'unset' }
   | { step: 'done' };
 
-/** An adjuster's entry in the sheet, with the setting it must have to be judged. */
-export type SettableEntry = Pick<AdjusterEntry, 'method' | 'measure'> & { spec: SettingSpec };
+/**
+ * An adjuster's entry in the sheet, with the setting it must have to be judged, and the unit of the
+ * blades in hand, where the words are read beside them.
+ */
+export type SettableEntry = Pick<AdjusterEntry, 'method' | 'measure'> & {
+  spec: SettingSpec;
+  marked?: LengthUnit;
+};
+
+/** What a reading says of an adjuster, by its entry. */
+function judgeAt(
+  { spec, marked, ...entry }: SettableEntry,
+  reading: Parameters<typeof judgeReading>[1],
+  policy: JobPolicy,
+): Judgement {
+  return judgeReading(spec, reading, policy, measureOf(entry), marked);
+}
 
 /** The next step at an adjuster, from what the journal says of it. */
 export function adjusterStep(
@@ -49,7 +65,7 @@ export function adjusterStep(
     return policy === 'check-only' ? { step: 'done' } : finished(state, entry);
   if (locked || typeof fitted === 'number') return afterChange(state, entry, policy);
   if (!found) return { step: set ? 'relock' : 'find' };
-  const judgement = judgeReading(entry.spec, found, policy, measureOf(entry));
+  const judgement = judgeAt(entry, found, policy);
   if (kept) return { step: 'paint', judgement };
   if (entry.method === 'shim' && policy !== 'check-only') return shimStep(state, judgement);
   if (judgement.action === 'adjust') return { step: 'lock', judgement };
@@ -64,7 +80,7 @@ export function adjusterStep(
 function finished(state: AdjusterState, entry: SettableEntry): AdjusterStep {
   const standing = standingReading(state);
   if (!standing) return { step: 'done' };
-  const judgement = judgeReading(entry.spec, standing, 'leave-inside', measureOf(entry));
+  const judgement = judgeAt(entry, standing, 'leave-inside');
   if (judgement.verdict !== 'tight' && judgement.verdict !== 'loose') return { step: 'done' };
   if (entry.method !== 'shim') return { step: 'lock', judgement };
   // Of one that was only checked before nobody asked which shim is in it.
@@ -101,7 +117,7 @@ function afterChange(
   policy: JobPolicy,
 ): AdjusterStep {
   if (!left) return { step: 'reread' };
-  const judgement = judgeReading(entry.spec, left, 'leave-inside', measureOf(entry));
+  const judgement = judgeAt(entry, left, 'leave-inside');
   if (judgement.verdict === 'unsure') return { step: 'reread', judgement };
   // Where all is only checked since, it is left as it reads.
   const isLeft = judgement.verdict === 'inside' || policy === 'check-only';

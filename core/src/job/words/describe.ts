@@ -7,6 +7,7 @@ import type { Reading } from '../../gauging/reading';
 import { ticksInWords } from '../../listen/soundWords';
 import { formatTemperature } from '../../temperature';
 import { formatTorque } from '../../torque/units';
+import type { LengthUnit } from '../../units';
 import { formatHours, formatInstant, formatLength } from '../../units';
 import { adjusterAsked } from '../instruction/questions';
 import type { EventOf, JobEvent, KnownEvent } from '../journal/events';
@@ -35,21 +36,26 @@ const measured = ({ how }: Said): Measure =>
  *
  * @example describeReading({ go: 480, noGo: 530 }) // '0.48–0.53'
  */
-export function describeReading(reading: Said, measure: Measure = measured(reading)): string {
+export function describeReading(
+  reading: Said,
+  measure: Measure = measured(reading),
+  marked?: LengthUnit,
+): string {
   const { go, noGo, how } = reading;
-  const show = (figure: number) => formatFigure(measure, figure);
+  const show = (figure: number) => formatFigure(measure, figure, marked);
   if (noGo === null) return `${show(go)} and over`;
   if (how === 'gauge' || how === 'wrench') return show((go + noGo) / 2);
   return go === 0 ? `under ${show(noGo)}` : `${show(go)}–${show(noGo)}`;
 }
 
 /**
- * The same with the unit that it is in.
+ * The same with the unit that it is in: the shop's first, or that of the blades in hand.
  *
  * @example readingWithUnit('lash', { go: 480, noGo: 530 }) // '0.48–0.53 mm'
  */
-export function readingWithUnit(measure: Measure, reading: Said): string {
-  return `${describeReading(reading, measure)} ${unitOf(measure)}`;
+export function readingWithUnit(measure: Measure, reading: Said, marked?: LengthUnit): string {
+  const unit = measure === 'lash' && marked ? marked : unitOf(measure);
+  return `${describeReading(reading, measure, marked)} ${unit}`;
 }
 
 /** A shim's size, or that it is a stand-in. */
