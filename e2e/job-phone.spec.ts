@@ -1,3 +1,4 @@
+import type { Locator, Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { JobPage } from './support/jobPage';
 import { Rockers } from './support/rockers';
@@ -18,6 +19,14 @@ test.afterEach(() => server.end());
 
 /** "intake 5" as the heading of the panel names it. */
 const headingOf = (name: string) => name.replace(/(\w+) (\d)/, 'No. $2 $1');
+
+/** In a phone's browser, whose bars leave less height, this is seen as a whole without scrolling. */
+async function isSeenBesideBars(page: Page, seen: Locator): Promise<void> {
+  const size = page.viewportSize();
+  await page.setViewportSize({ width: 390, height: 664 });
+  await expect(seen).toBeInViewport({ ratio: 1 });
+  if (size) await page.setViewportSize(size);
+}
 
 async function keepInTurn(job: JobPage, names: readonly string[]): Promise<void> {
   for (const name of names) {
@@ -67,6 +76,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await job.read('0.33', '0.35');
   await job.paint();
   await expect(job.heading('No. 2 intake')).toBeVisible();
+  await isSeenBesideBars(page, job.button(/^0\.33 mm( stack)?: not tried$/));
   await expect(job.button(/unsent/)).toHaveCount(0);
   expect(asked.filter((url) => url.includes('/api/'))).toEqual([]);
 
@@ -97,6 +107,7 @@ test('the whole job on the six, with the server gone in the middle of stop 1', a
   await job.at('Stop 2 of 2');
   await expect(job.heading('Bar 360° clockwise')).toBeVisible();
   await expect(page.getByText('11 turns of the tool', { exact: false })).toBeVisible();
+  await isSeenBesideBars(page, page.getByText(/^Pins out before the turn/));
   await expect(page.getByText('Mark I comes round once more.')).toBeVisible();
   await expect(job.heading(/No. 6 both loose, No. 1 both firm/)).toBeVisible();
   await job.barred();

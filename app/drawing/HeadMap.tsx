@@ -24,6 +24,8 @@ type Props = {
   /** Each rocker a target of its own, with the keyboard; else the cylinder's column. */
   fine?: boolean;
   onSelect?: (id: string) => void;
+  /** Drawn low, for what stands below it needs the height. */
+  short?: boolean;
   /** Of several banks only that of the selected rocker is drawn, and this is said of the others. */
   folded?: ((bank: SeatedBank) => FoldedLine) | undefined;
   /** An engine turned on the screen: what may be set and what is on its lobe follow it. */
@@ -38,7 +40,8 @@ const NARROWEST = 40;
  * place from the front. It is what one taps, the progress and the record in one.
  */
 export function HeadMap(props: Props) {
-  const { banks, cells, width, ends = ALONG, fine = false, onSelect, folded, live } = props;
+  const { banks, cells, width, ends = ALONG, fine = false, short = false } = props;
+  const { onSelect, folded, live } = props;
   const open = folded ? bankOfSelected(banks, cells) : undefined;
   return (
     <View>
@@ -50,7 +53,7 @@ export function HeadMap(props: Props) {
             <BankRow
               bank={bank}
               name={banks.length > 1 ? bank.name : undefined}
-              {...{ cells, width, fine, onSelect, live }}
+              {...{ cells, width, fine, short, onSelect, live }}
             />
             {bank === (open ?? banks.at(-1)) && <Ends ends={ends} />}
           </View>
@@ -84,14 +87,15 @@ type RowProps = Omit<Props, 'banks' | 'ends' | 'folded'> & {
   bank: SeatedBank;
   name?: string;
   fine: boolean;
+  short: boolean;
 };
 
-function BankRow({ bank, name, cells, width, fine, onSelect, live }: RowProps) {
+function BankRow({ bank, name, cells, width, fine, short, onSelect, live }: RowProps) {
   const tokens = useTokens();
   const count = bank.cylinders.length;
   const column = Math.max(NARROWEST, Math.min(150, width / count));
   const full = column * count;
-  const geometry = useMemo(() => headGeometry(bank, column), [bank, column]);
+  const geometry = useMemo(() => headGeometry(bank, column, short), [bank, column, short]);
   const height = geometry.height + figureRoom(cells);
   const ids = geometry.places.map(({ id }) => id);
   const row = (

@@ -72,3 +72,5 @@ export const radius = 12;
 export const target = { least: 56, primary: 64 } as const;
 /** Above this width the layout has columns. */
 export const WIDE = 1000;
+/** Below this height, as in a phone's browser with its bars, what is tapped comes before pictures. */
+export const SHORT = 720;

@@ -18,7 +18,7 @@ import type {
   SeatedBank,
 } from '@longbar/core';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../drawing/EngineDial';
 import type { FoldedLine } from '../../drawing/FoldedBank';
 import { HeadMap } from '../../drawing/HeadMap';
@@ -26,7 +26,7 @@ import type { MapCell } from '../../drawing/mapCell';
 import { Act } from '../../ui/Act';
 import { Caution } from '../../ui/Caution';
 import { Stack } from '../../ui/Panel';
-import { space } from '../../theme/tokens';
+import { SHORT, space } from '../../theme/tokens';
 import { Words } from '../../ui/Words';
 import { CylinderFeel } from './CylinderFeel';
 import { placesWords, widthOf } from './findWords';
@@ -52,6 +52,7 @@ const NOWHERE: CrankBelief = { best: [], plausible: [], odd: [], told: false };
 /** Where the crank can be, narrowing with what rockers, cylinders and marks are found to do. */
 export function Locate({ sheet, belief: answer, observations, width, onObserve, ...props }: Props) {
   const [chosen, setChosen] = useState<number>();
+  const { height } = useWindowDimensions();
   const belief = isRefused(answer) ? NOWHERE : answer;
   const { asked = [] } = props;
   const suggested = asked[0] ?? belief.next ?? itemAt(sheet.firing.order, 0);
@@ -69,7 +70,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
         {...{ sheet, belief }}
         isAsked={asked.length > 0}
         rotation={props.rotation}
-        size={observations.length > 0 ? SMALL : LARGE}
+        size={observations.length > 0 || height < SHORT ? SMALL : LARGE}
       />
       {isRefused(answer) && (
         <Words as="strong" color="stop" role="alert">
@@ -77,7 +78,12 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
         </Words>
       )}
       {!marked && marks}
+      <Caution>
+        No fingers between rocker and valve while anyone turns. Decompression lever off before
+        anything is felt.
+      </Caution>
       <HeadMap
+        short={height < SHORT}
         banks={seatingOf(sheet)}
         cells={feltCells(sheet, observations, shown, belief.odd)}
         width={width}
@@ -94,16 +100,12 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
           onPress={() => setChosen(undefined)}
         />
       )}
-      <Caution>
-        No fingers between rocker and valve while anyone turns. Decompression lever off before
-        anything is felt.
-      </Caution>
       <HomeMadeMarks sheet={sheet} />
     </Stack>
   );
 }
 
-/** The dial before anything was seen, and while rockers are felt, px. */
+/** The dial before anything was seen, and while rockers are felt or height is scarce, px. */
 const LARGE = 196;
 const SMALL = 128;
 

@@ -27,12 +27,17 @@ type Props = {
 export function JobLaidOut({ job, place, cells, header, body, behind, onSelect }: Props) {
   const tokens = useTokens();
   const { width } = useWindowDimensions();
-  const { picture, panel } = useJobLayout();
+  const { picture, panel, isShort } = useJobLayout();
   const beside = width - panel;
   const map = (room: number) =>
     place.chosen !== undefined && (
       <View style={styles.map}>
-        <JobMap {...{ job, cells, onSelect }} width={room - 2 * space.medium} oneBank />
+        <JobMap
+          {...{ job, cells, onSelect }}
+          width={room - 2 * space.medium}
+          oneBank
+          short={isShort}
+        />
       </View>
     );
   const hidden = behind && styles.behind;

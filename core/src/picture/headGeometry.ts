@@ -19,11 +19,18 @@ export const HEAD_TOP = 6;
 /** Below the rockers: letters, and the cylinders' numbers. */
 const LABELS = 44;
 
-/** Where every rocker of a bank stands when each cylinder has `column` of width. */
-export function headGeometry(bank: Bank, column: number): HeadGeometry {
+/** How large rockers are drawn at most, against their own measure; where height is scarce, smaller. */
+const LARGEST = { tall: 1.15, short: 0.6 };
+
+/**
+ * Where every rocker of a bank stands when each cylinder has `column` of width; `short` where what
+ * stands below it needs the height.
+ */
+export function headGeometry(bank: Bank, column: number, short = false): HeadGeometry {
   const most = Math.max(...bank.cylinders.map(({ adjusters }) => adjusters.length), 1);
   const pitch = Math.min(column / most, column > 90 ? 48 : 30);
-  const scale = Math.max(0.8, Math.min(1.15, (pitch - 3) / ROCKER.width));
+  const wide = Math.max(0.8, (pitch - 3) / ROCKER.width);
+  const scale = Math.min(wide, short ? LARGEST.short : LARGEST.tall);
   const places = bank.cylinders.flatMap(({ adjusters, cylinder }, i) =>
     adjusters.map(({ id }, a) => ({
       id,

@@ -18,12 +18,14 @@ import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
+import { useJobLayout } from '../frame/useJobLayout';
 
 type Props = { entry: SettableEntry; set: BladeSet; temperature: string };
 
 /** What to take in hand: the largest thing on the screen, both units, the kind spelled out. */
 export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Props) {
   const { spec } = entry;
+  const { isShort } = useJobLayout();
   const measure = measureOf(entry);
   const wanted = toSet(spec);
   const lash = measure === 'lash';
@@ -40,7 +42,11 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
   const high = lash ? formatSetting(measure, spec.high, marked) : formatFigure(measure, spec.high);
   return (
     <View style={styles.row}>
-      <Words as="blade" aria-label={`Take ${figure} ${unit}`}>
+      <Words
+        as="blade"
+        aria-label={`Take ${figure} ${unit}`}
+        {...(isShort && { style: styles.short })}
+      >
         {figure}
       </Words>
       <Words as="heading" color="secondInk">
@@ -68,6 +74,8 @@ export const TakeThis = memo(function TakeThis({ entry, set, temperature }: Prop
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
+  // Read at arm's length still.
+  short: { fontSize: 56, lineHeight: 56 },
   other: { marginLeft: 'auto', alignItems: 'flex-end', flexShrink: 1 },
   limits: { textAlign: 'right' },
 });

@@ -14,6 +14,8 @@ type Props = {
   fine?: boolean;
   /** On a narrow screen: only the bank that is worked on. */
   oneBank?: boolean;
+  /** On a screen without much height. */
+  short?: boolean;
   onSelect?: (id: string) => void;
 };
 

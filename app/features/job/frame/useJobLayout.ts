@@ -1,5 +1,5 @@
 import { useWindowDimensions } from 'react-native';
-import { WIDE } from '../../../theme/tokens';
+import { SHORT, WIDE } from '../../../theme/tokens';
 
 /** Below this height a map above the panel would leave no room to read and tap in. */
 const LOW = 560;
@@ -16,7 +16,9 @@ type JobLayout = {
   picture: 'engine' | 'beside' | 'above' | 'none';
   /** How wide the panel is. */
   panel: number;
-  /** Whether the screen has no height to give away. */
+  /** Whether the screen has little height to give away. */
+  isShort: boolean;
+  /** Whether it has none. */
   isLow: boolean;
 };
 
@@ -24,8 +26,9 @@ type JobLayout = {
 export function useJobLayout(): JobLayout {
   const { width, height } = useWindowDimensions();
   const isLow = height < LOW;
-  if (width >= WIDE) return { picture: 'engine', panel: PANEL, isLow };
-  if (!isLow) return { picture: 'above', panel: width, isLow };
-  if (width < ROOM_BESIDE) return { picture: 'none', panel: width, isLow };
-  return { picture: 'beside', panel: Math.min(PANEL, Math.round(width * 0.55)), isLow };
+  const isShort = height < SHORT;
+  if (width >= WIDE) return { picture: 'engine', panel: PANEL, isShort, isLow };
+  if (!isLow) return { picture: 'above', panel: width, isShort, isLow };
+  if (width < ROOM_BESIDE) return { picture: 'none', panel: width, isShort, isLow };
+  return { picture: 'beside', panel: Math.min(PANEL, Math.round(width * 0.55)), isShort, isLow };
 }

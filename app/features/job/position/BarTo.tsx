@@ -80,6 +80,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
             : `Never backwards on this engine. Past it: go on ${cycleDegrees(sheet)}°.`}
         </Words>
       </View>
+      <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       <Words as="heading">There: {describeFeel(feel)}</Words>
       {describeOdd(job.crank.belief.odd).map((text) => (
         <Words key={text} as="strong" color="stop">
@@ -93,7 +94,6 @@ export function BarTo({ job, wide, after, instruction }: Props) {
       {rotation && (
         <TurnedByAnother beside={<StandsAtOther rotation={rotation} style={styles.grow} />} />
       )}
-      <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>
       {!wide && (
         <JobMap job={job} cells={jobCells(job, { at: to })} width={width - 2 * space.large} />
       )}
