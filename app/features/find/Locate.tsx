@@ -63,6 +63,14 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
   };
   // Once a mark was seen, the rockers that are asked for come first.
   const marked = observations.some((each) => 'mark' in each);
+  // Before anything is felt, what keeps fingers whole is read; then what is tapped comes first.
+  const begun = observations.length > 0;
+  const caution = (
+    <Caution>
+      No fingers between rocker and valve while anyone turns. Decompression lever off before
+      anything is felt.
+    </Caution>
+  );
   const marks = <MarksSeen {...{ sheet, observations }} onObserve={observe} />;
   return (
     <Stack gap={space.large}>
@@ -70,7 +78,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
         {...{ sheet, belief }}
         isAsked={asked.length > 0}
         rotation={props.rotation}
-        size={observations.length > 0 || height < SHORT ? SMALL : LARGE}
+        size={begun || height < SHORT ? SMALL : LARGE}
       />
       {isRefused(answer) && (
         <Words as="strong" color="stop" role="alert">
@@ -78,10 +86,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
         </Words>
       )}
       {!marked && marks}
-      <Caution>
-        No fingers between rocker and valve while anyone turns. Decompression lever off before
-        anything is felt.
-      </Caution>
+      {!begun && caution}
       <HeadMap
         short={height < SHORT}
         banks={seatingOf(sheet)}
@@ -100,6 +105,7 @@ export function Locate({ sheet, belief: answer, observations, width, onObserve, 
           onPress={() => setChosen(undefined)}
         />
       )}
+      {begun && caution}
       <HomeMadeMarks sheet={sheet} />
     </Stack>
   );

@@ -103,7 +103,7 @@ function nextWords({ instruction, crank, plan, setting, says, rotation }: Workin
     return onward(setting.sheet, plan, crank.belief, rotation);
   }
   if (instruction?.do === 'look' || instruction?.do === 'feel') {
-    return `${says?.what}: ${says?.detail}`;
+    return `${says?.what}. ${says?.detail}`;
   }
   if (instruction?.do !== 'bar') return undefined;
   const peak = peakAsked(instruction);
