@@ -76,7 +76,13 @@ export const SECTIONS: readonly Section[] = [
   {
     title: 'Where the valves stand',
     holds: ({ layout }) =>
-      said([...new Set(layout?.banks.flatMap(({ valves = [] }) => valves))], 'As is usual'),
+      said(
+        [
+          ...new Set(layout?.banks.flatMap(({ valves = [] }) => valves)),
+          layout?.numberedFrom && `No. 1 at the ${layout.numberedFrom}`,
+        ],
+        'As is usual',
+      ),
     paths: ['layout.banks'],
     questions: (props) => <ValvesQuestion {...props} />,
   },

@@ -64,13 +64,20 @@ export function ValvesQuestion({ draft }: QuestionProps) {
   );
 }
 
+/** The layout of a sheet; of one that has none, one row by number from the front. */
+function layOut(sheet: EngineSheet): NonNullable<EngineSheet['layout']> {
+  const cylinders = [...sheet.firing.order].sort((a, b) => a - b);
+  return (sheet.layout ??= { banks: [{ name: 'A', cylinders }] });
+}
+
 /** Cylinders are listed from the front whatever the numbers: the other end turns the rows. */
-function numberFrom(sheet: QuestionProps['draft']['sheet'], end: 'front' | 'rear'): void {
-  if (!sheet.layout || sheet.layout.numberedFrom === end) return;
-  const turned = sheet.layout.numberedFrom !== undefined || end === 'rear';
-  sheet.layout.numberedFrom = end;
+function numberFrom(sheet: EngineSheet, end: 'front' | 'rear'): void {
+  const layout = layOut(sheet);
+  if (layout.numberedFrom === end) return;
+  const turned = layout.numberedFrom !== undefined || end === 'rear';
+  layout.numberedFrom = end;
   if (!turned) return;
-  for (const bank of sheet.layout.banks) {
+  for (const bank of layout.banks) {
     bank.cylinders.reverse();
     bank.valves?.reverse();
   }
@@ -78,7 +85,7 @@ function numberFrom(sheet: QuestionProps['draft']['sheet'], end: 'front' | 'rear
 
 /** Puts an injector's rocker between the valves of every cylinder, or takes them out again. */
 function turnInjectors(sheet: EngineSheet): void {
-  for (const bank of sheet.layout?.banks ?? []) {
+  for (const bank of layOut(sheet).banks) {
     const spelled = bank.valves ?? bank.cylinders.map(() => 'EI');
     const between = spelled.some((letters) => letters.includes('J'));
     bank.valves = spelled.map((letters) =>
@@ -89,10 +96,7 @@ function turnInjectors(sheet: EngineSheet): void {
 
 /** Turns round the valves of the cylinders chosen, by number or place in their bank. */
 function flip(sheet: EngineSheet, chosen: (cylinder: number, place: number) => boolean): void {
-  sheet.layout ??= {
-    banks: [{ name: 'A', cylinders: [...sheet.firing.order].sort((a, b) => a - b) }],
-  };
-  for (const bank of sheet.layout.banks) {
+  for (const bank of layOut(sheet).banks) {
     const spelled = bank.valves ?? bank.cylinders.map(() => 'EI');
     bank.valves = spelled.map((letters, place) =>
       chosen(bank.cylinders[place] ?? 0, place) ? [...letters].reverse().join('') : letters,
