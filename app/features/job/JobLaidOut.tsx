@@ -36,7 +36,7 @@ export function JobLaidOut({ job, place, cells, header, body, behind, onSelect }
           {...{ job, cells, onSelect }}
           width={room - 2 * space.medium}
           oneBank
-          short={isShort}
+          short={isShort && picture === 'above'}
         />
       </View>
     );
