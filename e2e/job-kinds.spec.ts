@@ -247,6 +247,8 @@ test('a swap is asked about before anything is turned, and two people each say c
   await job.read('0.55', '0.60');
   await job.tap('Looked: it is so');
   await expect(page.getByRole('alert')).toContainText('Far looser than its limits');
+  // Nothing is said of turning before it was looked at.
+  await expect(page.getByText(/Bring it to|Turn in about|Back off about/)).toHaveCount(0);
   // What is asked is before the eyes of whoever answers it, on a small screen, too.
   const size = page.viewportSize();
   await page.setViewportSize({ width: 320, height: 568 });
@@ -255,6 +257,7 @@ test('a swap is asked about before anything is turned, and two people each say c
   if (size) await page.setViewportSize(size);
   await job.tap('Looked: it is so');
   await expect(job.button(/^Adjusted, locked at/)).toBeVisible();
+  await expect(page.getByText(/Bring it to/)).toBeVisible();
 
   // Handing over is recorded; both have to say clear before the start.
   await job.tap('Ina works. Hand over to another');

@@ -165,7 +165,7 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
         {question?.kind === 'finding' && (
           <SeenToo seen={seen} onSee={(now) => setTold({ asked: question.key, seen: now })} />
         )}
-        <Verdict {...{ job, id, entry, view }}>
+        <Verdict {...{ job, id, entry, view }} asked={question !== undefined}>
           {!question && <AimNote {...{ job, id, view, act }} suspect={findings.length > 0} />}
         </Verdict>
         {!question && view.offers === 'lock' && entry.locknut?.torque !== undefined && (

@@ -26,12 +26,14 @@ type Props = {
   id: string;
   entry: AdjusterEntry & SettableEntry;
   view: AdjusterView;
+  /** Whether a question about the reading is open: nothing is turned before it is answered. */
+  asked: boolean;
   /** What else is to be decided by it. */
   children?: ReactNode;
 };
 
 /** What the reading says, what to do about it, and what it was left at last time. */
-export function Verdict({ job, id, entry, view, children }: Props) {
+export function Verdict({ job, id, entry, view, asked, children }: Props) {
   const band = useJobLayout().panel - 2 * space.large;
   const { judgement, reading, offers } = view;
   const { spec, marked } = entry;
@@ -42,7 +44,7 @@ export function Verdict({ job, id, entry, view, children }: Props) {
   return (
     <View style={styles.verdict}>
       <HotWindow job={job} />
-      {judgement && (
+      {judgement && !asked && (
         <Words as="strong" color={wrong ? 'act' : 'ink'} role="status">
           {judgement.why}
         </Words>
@@ -51,7 +53,9 @@ export function Verdict({ job, id, entry, view, children }: Props) {
       {offers === 'lock' && !judgement && !state?.apart && (
         <Words as="strong">{state?.off ? OFF : LOOSENED}</Words>
       )}
-      {offers === 'lock' && <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>}
+      {offers === 'lock' && !asked && (
+        <Words as="note">{adviceToAdjust(entry, spec, reading)}</Words>
+      )}
       {children}
       {offers === 'done' && reading && (
         <Words as="strong">Finished: {readingWithUnit(measure, reading, marked)}.</Words>
