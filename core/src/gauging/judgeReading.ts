@@ -16,6 +16,9 @@ export type Judgement = {
   action: Action;
   /** The limits to try, µm, where the reading spans one. */
   settle?: number[];
+  /** How the reading lies, and nothing of what to do about it. */
+  says: string;
+  /** The same, and what to do. */
   why: string;
 };
 
@@ -51,11 +54,13 @@ export function judgeReading(
   const verdict = bladesSay(held);
   const settle = [spec.low, spec.high].filter((limit) => go < limit && limit < noGo);
   const { action, because } = decide(held, verdict, policy, words);
+  const says = finding(held, verdict, settle, words);
   return {
     verdict,
     action,
     ...(verdict === 'unsure' && { settle }),
-    why: `${finding(held, verdict, settle, words)} ${because}`,
+    says,
+    why: `${says} ${because}`,
   };
 }
 
@@ -77,7 +82,8 @@ function judgeFigure(
     policy === 'loose-side' ? 'leave-inside' : policy,
     words,
   );
-  return { verdict, action, why: `${finding(held, verdict, [], words)} ${because}` };
+  const says = finding(held, verdict, [], words);
+  return { verdict, action, says, why: `${says} ${because}` };
 }
 
 function snapped(blade: number, { low, target, high }: Spec): number {

@@ -44,9 +44,9 @@ export function Verdict({ job, id, entry, view, asked, children }: Props) {
   return (
     <View style={styles.verdict}>
       <HotWindow job={job} />
-      {judgement && !asked && (
+      {judgement && (
         <Words as="strong" color={wrong ? 'act' : 'ink'} role="status">
-          {judgement.why}
+          {asked ? judgement.says : judgement.why}
         </Words>
       )}
       {state?.apart && <Words as="strong">{describeApart(entry.method)}</Words>}
