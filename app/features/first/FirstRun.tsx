@@ -95,6 +95,10 @@ function NameShop({ shop }: { shop: ShopHere }) {
         basics={basics}
         onChange={(next) => setBasics((before) => ({ ...before, ...next }))}
       />
+      <Words as="note" color="secondInk">
+        Common blades stand in until yours are typed in under Shop: 0.05 to 1.00 mm by 0.05, and 1
+        to 30 thou.
+      </Words>
       {error && (
         <Words color="stop" role="alert">
           {refusalOf(error).message}

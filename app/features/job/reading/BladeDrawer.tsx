@@ -68,6 +68,9 @@ export const BladeDrawer = memo(function BladeDrawer({ sets, inHand }: Props) {
         )}
       </Row>
       <Words as="strong">Worn or bent? Tap it out of the set.</Words>
+      <Words as="note" color="secondInk">
+        One that is not here is typed into its set under Shop.
+      </Words>
       <Tiles columns={5}>
         {whole.blades.map((blade) => {
           const size = typeof blade === 'number' ? blade : blade.go;
