@@ -1,5 +1,5 @@
 import type { InstructionTo, JobAct } from '@longbar/core';
-import { barSums, cycleDegrees, describeBar, describeFeel, describeOdd } from '@longbar/core';
+import { barSums, describeBar, describeFeel, describeOdd } from '@longbar/core';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { EngineDial } from '../../../drawing/EngineDial';
 import { Act } from '../../../ui/Act';
@@ -13,6 +13,7 @@ import { TurnedByAnother } from '../helper/TurnedByAnother';
 import { helperOf, useTurner } from '../helper/Turner';
 import type { StepProps } from '../model/stepProps';
 import { asTold } from './FeelThere';
+import { pastWords } from './pastWords';
 import { StandsAtOther } from './StandsAtOther';
 import { WentPast } from './WentPast';
 
@@ -23,7 +24,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
   const { width } = useWindowDimensions();
   const turner = useTurner();
   const { sheet } = job.setting;
-  const { turned, least = 0, most = 0, to, feel, sight, rotation, reversible } = instruction;
+  const { turned, least = 0, most = 0, to, feel, sight, rotation } = instruction;
   const turn = Math.round(turned.degrees ?? 0);
   const says = describeBar(instruction);
   const from = crankAngle(job);
@@ -75,9 +76,7 @@ export function BarTo({ job, wide, after, instruction }: Props) {
           {says.sight}
         </Words>
         <Words as="note" color="secondInk" style={styles.centred}>
-          {reversible
-            ? 'Past it: go well back, and come up again in the same direction.'
-            : `Never backwards on this engine. Past it: go on ${cycleDegrees(sheet)}°.`}
+          {pastWords(sheet)}
         </Words>
       </View>
       <Caution>Pins out before the turn, fingers clear of the rockers while anyone turns.</Caution>

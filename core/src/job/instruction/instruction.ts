@@ -46,7 +46,6 @@ export type BarInstruction = {
   /** What to feel there. */
   feel: Feel;
   rotation?: Rotation;
-  reversible: boolean;
   why: 'find' | 'stop' | 'round' | 'shims' | 'peak';
 };
 

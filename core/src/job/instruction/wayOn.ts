@@ -153,7 +153,7 @@ function peakForStops(
 function bar(
   sheet: EngineSheet,
   state: JobState,
-  way: Omit<BarInstruction, 'do' | 'feel' | 'rotation' | 'reversible'>,
+  way: Omit<BarInstruction, 'do' | 'feel' | 'rotation'>,
 ): BarInstruction {
   const rotation = rotationOf(sheet, state);
   return {
@@ -161,7 +161,6 @@ function bar(
     ...way,
     feel: way.to === undefined ? NOBODY : feelBeside(feelAt(sheet, state, way.to), way.sight),
     ...(rotation && { rotation }),
-    reversible: sheet.rotation?.reversible === true,
   };
 }
 

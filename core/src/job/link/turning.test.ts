@@ -58,7 +58,6 @@ describe('the link to the one who turns', () => {
       turned: { degrees: 359.6 },
       feel: { loose: [], firm: [] },
       rotation: { sense: 'clockwise' as const, seenFrom: 'front' },
-      reversible: true,
       why: 'stop' as const,
     };
     const { id, ...asked } = { ...turn, degrees: 360, mark: 'I' };
