@@ -12,6 +12,7 @@ import { Keepers } from './keepers';
 import { createApp } from './http/createApp';
 import { nightWork } from './nights';
 import { keepBackedUp } from './keepBackedUp';
+import { keepPacked } from './keepPacked';
 import { LongJobs } from './longJobs';
 import { Entrance } from './http/entrance';
 import { inOwnProcess } from './ownProcess';
@@ -110,6 +111,7 @@ async function openShop(folder: string, { demo, web, env, logger, proxies, hosts
     ...(key && { metrics: { key, folder } }),
   });
   const stopBackups = backups && keepBackedUp(db, backups, logger);
+  const stopPacking = keepPacked(db, logger);
   nights.begin();
   if (db.damage() === null) await Promise.all([fleets.begin(db), hooks.begin(db)]);
   return {
@@ -118,7 +120,7 @@ async function openShop(folder: string, { demo, web, env, logger, proxies, hosts
     firstLink: async () => (db.damage() === null ? firstLink(db, folder) : undefined),
     endWork: async () => {
       stopBackups?.();
-      await Promise.all([nights.end(), fleets.end(), hooks.end()]);
+      await Promise.all([nights.end(), fleets.end(), hooks.end(), stopPacking()]);
       longJobs.close();
     },
   };

@@ -12,9 +12,8 @@ import { Router } from 'express';
 import type { Database } from '../store/sql/database';
 import { addHours, correctHours } from '../store/hours/hours';
 import { addMachine, changeMachine, deleteMachine } from '../store/yard/machineChanges';
-import { machineChecks, machineDetail, machineLines } from '../store/derived/machines';
-import { packedAnswer } from '../store/packedAnswers';
-import { settle } from '../store/derived/readTables';
+import type { Page } from '../store/derived/packedPages';
+import { packedPage } from '../store/derived/packedPages';
 import { checked } from './errors';
 import { onlyReading, onlyUuid } from './ids';
 import { RetiredSchema } from './queries';
@@ -31,33 +30,21 @@ export function machineRoutes(db: Database, driftDue?: () => void): Router {
   routes.param('id', onlyUuid);
   routes.param('reading', onlyReading);
   /** Sends what is asked for most as it was packed once. */
-  const send = async (
-    request: Request,
-    response: Response,
-    key: string,
-    make: (today: string) => Promise<string>,
-  ) => {
-    const today = localDay(new Date());
-    await settle(db, today);
-    const packed = await packedAnswer(db, key, () => make(today));
+  const send = async (request: Request, response: Response, page: Page) => {
+    const packed = await packedPage(db, page, localDay(new Date()));
     response.type('json').vary('Accept-Encoding');
     if (!request.acceptsEncodings('gzip')) return response.end(await unpacked(packed));
     response.set('Content-Encoding', 'gzip').end(packed);
   };
   routes.get('/', async (request, response) => {
     const retired = checked(RetiredSchema, request.query).retired === '1';
-    await send(request, response, retired ? 'yard retired' : 'yard', (today) =>
-      machineLines(db, today, retired),
-    );
+    await send(request, response, retired ? 'yard retired' : 'yard');
   });
   routes.post('/', async (request, response) => {
     const machine = checked(MachinePostSchema, request.body);
-    const today = localDay(new Date());
-    const { made } = await addMachine(db, machine, today);
+    const { made } = await addMachine(db, machine, localDay(new Date()));
     response.status(made ? 201 : 200);
-    await send(request, response, `machine ${machine.id}`, () =>
-      machineDetail(db, machine.id, today),
-    );
+    await send(request, response, `machine ${machine.id}`);
   });
   routes.patch('/:id', async (request, response) => {
     const { id } = request.params;
@@ -65,7 +52,7 @@ export function machineRoutes(db: Database, driftDue?: () => void): Router {
     const now = new Date();
     await changeMachine(db, id, patch, now.toISOString(), localDay(now));
     if (patch.sheet !== undefined) driftDue?.();
-    await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
+    await send(request, response, `machine ${id}`);
   });
   routes.delete('/:id', async (request, response) => {
     const name = await deleteMachine(db, request.params.id);
@@ -74,11 +61,11 @@ export function machineRoutes(db: Database, driftDue?: () => void): Router {
   });
   routes.get('/:id', async (request, response) => {
     const { id } = request.params;
-    await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
+    await send(request, response, `machine ${id}`);
   });
   routes.get('/:id/checks', async (request, response) => {
     const { id } = request.params;
-    await send(request, response, `checks ${id}`, (today) => machineChecks(db, id, today));
+    await send(request, response, `checks ${id}`);
   });
   routes.post('/:id/hours', async (request, response) => {
     const reading = checked(HoursPostSchema, request.body);
@@ -91,7 +78,7 @@ export function machineRoutes(db: Database, driftDue?: () => void): Router {
     const right = checked(HoursCorrectionSchema, request.body);
     await correctHours(db, id, reading, right, localDay(new Date()));
     driftDue?.();
-    await send(request, response, `machine ${id}`, (today) => machineDetail(db, id, today));
+    await send(request, response, `machine ${id}`);
   });
   return routes;
 }

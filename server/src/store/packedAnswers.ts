@@ -21,8 +21,9 @@ function packed(text: string): Buffer | Promise<Buffer> {
  * All that a process keeps packed, of whatever shop, holds at most so many bytes: what nobody asked for
  * the longest goes first. A yard of 500 machines with ten years of checks is some twenty megabytes.
  */
+const MOST = 256 * 1024 ** 2;
 const kept = new LRUCache<string, Buffer>({
-  maxSize: 256 * 1024 ** 2,
+  maxSize: MOST,
   sizeCalculation: ({ length }, key) => length + key.length,
 });
 
@@ -63,6 +64,15 @@ export async function packedAnswer(
     throw error;
   }
 }
+
+/** Whether an answer is packed already, or about to be. */
+export function isPacked(db: Database, key: string): boolean {
+  const { prefix, making } = answersOf(db);
+  return making.has(key) || kept.has(prefix + key);
+}
+
+/** Whether more is packed before anybody asks: half of the room is left to what is asked for. */
+export const hasRoomAhead = () => kept.calculatedSize < MOST / 2;
 
 /**
  * What was packed under these keys is no longer so; without any, nothing is. Within a transaction it is
