@@ -13,6 +13,7 @@ import { font } from '../../theme/fonts';
 import { Spread } from '../../ui/Panel';
 import { useTokens } from '../../theme/ThemeProvider';
 import { Words } from '../../ui/Words';
+import { driftAxis } from './driftAxis';
 
 type Props = {
   history: DriftHistory;
@@ -39,9 +40,6 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
       ...(is === undefined || is === was ? [] : [{ value: is, at, set: true }]),
     ];
   });
-  const range = spec.high - spec.low;
-  const values = [...points.map(({ value }) => value), spec.low, spec.high];
-  const [bottom, top] = [Math.min(...values) - range / 5, Math.max(...values) + range / 5];
   const inside = width - (large ? 64 : 12);
   const last = points[points.length - 1];
   const rate = forecast ? rateToGoBy(forecast) : null;
@@ -53,6 +51,10 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
     ...points.map((point) => ({ ...point, hidden: false })),
     ...(ahead === undefined ? [] : [{ value: ahead, set: false, hidden: true }]),
   ];
+  const { bottom, top, parts } = driftAxis(
+    shown.map(({ value }) => value),
+    spec,
+  );
   const says = `${adjusterName(history.id)}: ${points
     .map(
       ({ value, at, set }) => `${set ? 'left' : 'found'} ${formatFigure('lash', value)} at ${at}`,
@@ -88,7 +90,7 @@ export function DriftChart({ history, spec, forecast, width, height, large = fal
         initialSpacing={large ? 30 : 10}
         endSpacing={4}
         maxValue={top - bottom}
-        noOfSections={large ? 4 : 1}
+        noOfSections={large ? parts : 1}
         formatYLabel={(value) => formatFigure('lash', Math.round(Number(value) + bottom))}
         yAxisTextStyle={{ color: tokens.secondInk, fontFamily: font.label, fontSize: 12 }}
         yAxisLabelWidth={large ? LABELS : 0}

@@ -3,6 +3,7 @@ import { MICROMETRES_PER_THOU } from '../units';
 
 const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
 const tenths = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+const hundredths = new Intl.NumberFormat('en', { maximumFractionDigits: 2 });
 
 /**
  * How much a gap changes, or differs from another, whichever way, in the shop's first unit; `change`
@@ -25,6 +26,8 @@ export function formatGapChangeInBoth(change: number): string {
 function inEach(change: number): [string, string] {
   const much = Math.abs(change);
   const metric = `${whole.format(much)} µm`;
-  const inThou = `${tenths.format(much / MICROMETRES_PER_THOU)} thou`;
+  const thou = much / MICROMETRES_PER_THOU;
+  // What is something in µm is not nothing in thou.
+  const inThou = `${(thou < 0.1 ? hundredths : tenths).format(thou)} thou`;
   return unitsShown().length === 'thou' ? [inThou, metric] : [metric, inThou];
 }

@@ -21,15 +21,17 @@ const LABELS = 44;
 
 /** How large rockers are drawn at most, against their own measure; where height is scarce, smaller. */
 const LARGEST = { tall: 1.15, short: 0.6 };
+/** The least, which four rockers to a cylinder take where it has the least of width. */
+const SMALLEST = 0.4;
 
 /**
- * Where every rocker of a bank stands when each cylinder has `column` of width; `short` where what
- * stands below it needs the height.
+ * Where every rocker of a bank stands when each cylinder has `column` of width, 40 at least; `short`
+ * where what stands below it needs the height. No rocker lies over another, up to four to a cylinder.
  */
 export function headGeometry(bank: Bank, column: number, short = false): HeadGeometry {
   const most = Math.max(...bank.cylinders.map(({ adjusters }) => adjusters.length), 1);
   const pitch = Math.min(column / most, column > 90 ? 48 : 30);
-  const wide = Math.max(0.8, (pitch - 3) / ROCKER.width);
+  const wide = Math.max(SMALLEST, (pitch - 2) / ROCKER.width);
   const scale = Math.min(wide, short ? LARGEST.short : LARGEST.tall);
   const places = bank.cylinders.flatMap(({ adjusters, cylinder }, i) =>
     adjusters.map(({ id }, a) => ({
