@@ -116,7 +116,12 @@ export class PractisedJob {
     await this.barAsTold();
     await this.job.settled();
     const otherwise = this.job.button('There, but one is otherwise');
-    await this.job.tap((await otherwise.isVisible()) ? 'There, but one is otherwise' : 'There');
+    const there = (await otherwise.isVisible()) ? otherwise : this.job.button('There');
+    // A finger that trembles taps twice, before the screen can follow: it is there once.
+    await there.evaluate((button: HTMLElement) => {
+      button.click();
+      button.click();
+    });
   }
 
   /** Feels the first of the rockers that are asked for. */

@@ -20,6 +20,7 @@ import { useAppSelector } from '../../../state/store';
 import { Telling } from '../../../state/telling';
 import type { Told } from '../../../ui/useAfterPaint';
 import { useAfterPaint } from '../../../ui/useAfterPaint';
+import { TapsAtOneDrawing } from '../../job/model/tapsAtOneDrawing';
 import { useClock } from '../../job/model/useJob';
 import type { WorkingJob } from '../../job/model/workingJob';
 import { jobAtWork } from '../../job/model/workingJob';
@@ -55,8 +56,10 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
   const drawn = useAfterPaint(told);
   const [away, setAway] = useState(0);
   const now = useClock(TICK);
+  const [taps] = useState(() => new TapsAtOneDrawing());
   const actAs = useCallback(
     (person: string, ...acts: JobAct[]) => {
+      if (taps.isTooLate(drawn, acts)) return;
       // What one tap says has one instant, as in a true job.
       const at = new Date().toISOString();
       const envelope = () => ({ id: crypto.randomUUID(), at, by: person });
@@ -68,7 +71,7 @@ export function usePractisedJob(task: WholeTask, shop: Shop): PractisedJob {
       }
       told.change(journal.events);
     },
-    [journal, random, task, told],
+    [drawn, journal, random, taps, task, told],
   );
   const job = useMemo(
     () => jobAtWork({ context, events: [...drawn] }, now, by, standsAt, actAs),
