@@ -5,6 +5,7 @@ import Head from 'expo-router/head';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Door } from '../features/people/Door';
 import { jobReader } from '../features/screens/screen';
+import { UnsentDialog } from '../features/unsent/UnsentDialog';
 import { useAppSelector } from '../state/store';
 import { SyncProvider } from '../sync/SyncProvider';
 import { fontFiles } from '../theme/fonts';
@@ -21,6 +22,7 @@ function Themed() {
     <ThemeProvider chosen={chosen} icon={PaperIcon}>
       <Door>
         <Slot key={JSON.stringify(units ?? USUAL_UNITS)} />
+        <UnsentDialog />
       </Door>
     </ThemeProvider>
   );

@@ -15,6 +15,8 @@ type PhoneState = {
   unpaired: boolean;
   /** A newer version is here, and waits until no job is open. */
   newVersion: boolean;
+  /** Somebody asked what is not sent, and has not closed it. */
+  tellsUnsent: boolean;
 };
 
 const initialState: PhoneState = {
@@ -24,6 +26,7 @@ const initialState: PhoneState = {
   cannotReopen: false,
   unpaired: false,
   newVersion: false,
+  tellsUnsent: false,
 };
 
 const phone = createSlice({

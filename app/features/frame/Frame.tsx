@@ -8,7 +8,7 @@ import { Words } from '../../ui/Words';
 import { PhoneNotes } from './PhoneNotes';
 import { PLACES } from './places';
 import { ThemeSwitch } from './ThemeSwitch';
-import { UnsentNote } from './UnsentNote';
+import { UnsentNote } from '../unsent/UnsentNote';
 import { Way } from '../../ui/Way';
 
 type Props = {

@@ -2,6 +2,7 @@ import { formatInstant } from '@longbar/core';
 import { View } from 'react-native';
 import { useAppSelector } from '../../state/store';
 import { Words } from '../../ui/Words';
+import { NEARLY_FULL } from '../unsent/unsentWords';
 
 /**
  * What is to be known of this phone before it is relied on where there is no signal. What is so each
@@ -17,8 +18,7 @@ export function PhoneNotes({ atPlace }: { atPlace: boolean }) {
       `${keptBecause ?? 'The server could not be reached.'} This is as kept on this phone ${formatInstant(keptSince)}. Jobs, machines and hours go on; sheets and the shop’s rules need the server.`,
     offered > 0 &&
       `The server was put back to an earlier state. ${offered === 1 ? 'One thing' : `${offered} things`} that it had lost, and this phone holds, went out to it again.`,
-    nearlyFull &&
-      'This phone is nearly full. Make room before a long job: what cannot be kept here cannot be recorded.',
+    nearlyFull && NEARLY_FULL,
     cannotReopen &&
       atPlace &&
       'Over plain HTTP this phone cannot open Long Bar again without signal. What is recorded is kept all the same. HTTPS mends it.',

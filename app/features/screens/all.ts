@@ -32,6 +32,7 @@ export { RevisionsScreen } from '../sheets/RevisionsScreen';
 export { SheetScreen } from '../sheets/SheetScreen';
 export { SheetsScreen } from '../sheets/SheetsScreen';
 export { ShopScreen } from '../shop/ShopScreen';
+export { Refused } from '../unsent/Refused';
 export { Weeks } from '../weeks/Weeks';
 export { FirstRun } from '../first/FirstRun';
 export { KeptJobsRead } from '../yard/KeptJobsRead';

@@ -8,7 +8,7 @@ import { space } from '../../../theme/tokens';
 import { useTokens } from '../../../theme/ThemeProvider';
 import { Words } from '../../../ui/Words';
 import { usePractising } from '../../shared/practising';
-import { UnsentNote } from '../../frame/UnsentNote';
+import { UnsentNote } from '../../unsent/UnsentNote';
 import type { WorkingJob } from '../model/workingJob';
 import { JobMenu } from './JobMenu';
 import { StepBar } from './StepBar';
