@@ -1,4 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
+import { root } from './support/root';
 import { TestServer } from './support/server';
 import { violations } from './support/violations';
 
@@ -96,4 +99,16 @@ test('a page that does not come says why, and asks again when told to', async ({
     await again.evaluateAll((buttons: HTMLElement[]) => buttons.forEach((each) => each.click()));
     await expect(page.getByRole('heading', { name: 'Godwit 6U' })).toBeVisible({ timeout: 1000 });
   }).toPass();
+});
+
+test('what reads a journal comes with the screens of a job, not with every first visit', () => {
+  const scripts = join(root, 'app/dist/_expo/static/js/web');
+  const holding = (words: string) =>
+    readdirSync(scripts)
+      .filter((name) => readFileSync(join(scripts, name), 'utf8').includes(words))
+      .map((name) => name.split('-')[0]);
+  // Words of an entry, of what is asked about a reading, and of a page that all phones fetch first.
+  expect(holding('Tools and parts not all laid out')).toEqual(['all']);
+  expect(holding('Far tighter than its limits')).not.toContain('entry');
+  expect(holding('Find a machine, a note, a symptom')).toEqual(['entry']);
 });

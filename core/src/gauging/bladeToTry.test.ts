@@ -4,15 +4,21 @@ import { bladeToTry } from './bladeToTry';
 import { verdictOf, judgeReading } from './judgeReading';
 import { POLICIES } from './policy';
 import type { Trial } from './reading';
+import { middleOf } from './reading';
 
 const spec = { low: 280, target: 330, high: 380 };
 const steps = Array.from({ length: 60 }, (_, i) => ({ size: 20 + i * 10 }));
 
 /** Tries what is asked for on a true gap until nothing more is. */
-function readThrough(laid: { size: number }[], gap: number, policy: (typeof POLICIES)[number]) {
+function readThrough(
+  laid: { size: number }[],
+  gap: number,
+  policy: (typeof POLICIES)[number],
+  wholeGap = false,
+) {
   let tried: Trial[] = [];
   for (;;) {
-    const blade = bladeToTry(laid, spec, tried, policy);
+    const blade = bladeToTry(laid, spec, tried, policy, wholeGap);
     if (!blade) return tried;
     tried = [...tried, { size: blade.size, enters: blade.size <= gap }];
   }
@@ -55,4 +61,16 @@ it('ends with any set, gap and rule, never asks twice, and leaves open only what
 it('goes on from blades that were tapped by hand', () => {
   const tapped = tapBlade([], 300);
   expect(bladeToTry(steps, spec, tapped, 'leave-inside')?.size).toBe(380);
+});
+
+it('goes on where a shim is reckoned from the gap, until both sides of it are known', () => {
+  const gaps = fc.integer({ min: 0, max: 600 });
+  fc.assert(
+    fc.property(gaps, fc.constantFrom(...POLICIES), (gap, policy) => {
+      const { go, noGo } = readingFromTrials(readThrough(steps, gap, policy, true));
+      expect(middleOf({ go, noGo })).toBeDefined();
+      expect(go).toBeLessThanOrEqual(gap);
+      expect(noGo).toBeGreaterThan(gap);
+    }),
+  );
 });

@@ -32,10 +32,19 @@ export const TrialSchema = v.object({ size: micrometres, enters: v.boolean('Say 
 export type Trial = v.InferOutput<typeof TrialSchema>;
 export type Reading = v.InferOutput<typeof ReadingSchema>;
 
-/** The middle of a reading, µm; a plain figure is its own; undefined where it is open-ended. */
+/** Where not even so thin a blade entered, half of it is as good as a reading between two blades, µm. */
+const THIN = 100;
+
+/**
+ * The middle of a reading, µm; a plain figure is its own; undefined where it is open-ended: nothing
+ * was refused yet, or nothing entered and only what is thicker than 0.10 mm was tried.
+ *
+ * @example middleOf({ go: 300, noGo: 330 }) // 315
+ */
 export function middleOf(gap: number | Pick<Reading, 'go' | 'noGo'>): number | undefined {
   if (typeof gap === 'number') return gap;
-  return gap.noGo === null ? undefined : (gap.go + gap.noGo) / 2;
+  const { go, noGo } = gap;
+  return noGo === null || (go === 0 && noGo > THIN) ? undefined : (go + noGo) / 2;
 }
 
 /** The last place that is read on a gauge in mm (0.01) or a wrench in N·m (0.01). */

@@ -31,7 +31,7 @@ const SMALLEST = 0.4;
 export function headGeometry(bank: Bank, column: number, short = false): HeadGeometry {
   const most = Math.max(...bank.cylinders.map(({ adjusters }) => adjusters.length), 1);
   const pitch = Math.min(column / most, column > 90 ? 48 : 30);
-  const wide = Math.max(SMALLEST, (pitch - 2) / ROCKER.width);
+  const wide = Math.max(SMALLEST, (pitch - 3) / ROCKER.width);
   const scale = Math.min(wide, short ? LARGEST.short : LARGEST.tall);
   const places = bank.cylinders.flatMap(({ adjusters, cylinder }, i) =>
     adjusters.map(({ id }, a) => ({

@@ -20,6 +20,12 @@ export function bladeAsked(
   const entry = entryOf(setting.sheet, id);
   if (!entry || measureOf(entry) !== 'lash') return undefined;
   const tried = state.adjusters[id]?.[phase]?.tried ?? [];
-  const blade = bladeToTry(layOutBlades(set, spec), spec, tried, policyOf(setting, state));
+  const blade = bladeToTry(
+    layOutBlades(set, spec),
+    spec,
+    tried,
+    policyOf(setting, state),
+    entry.method === 'shim',
+  );
   return blade && { id, phase, blade, tried };
 }

@@ -2,6 +2,7 @@ import type { AdjusterEntry } from '../../engine/sheet';
 import { readId } from '../../engine/kinds';
 import type { JobPolicy } from '../../gauging/policy';
 import { measureOf } from '../../gauging/measure';
+import { middleOf } from '../../gauging/reading';
 import { isBegun } from '../journal/begun';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
@@ -38,7 +39,8 @@ export function adjusterInstruction(
     case 'find':
     case 'reread': {
       const phase = next.step === 'find' ? 'found' : 'left';
-      if (!next.judgement) {
+      const isOpen = own.found !== undefined && middleOf(own.found) === undefined;
+      if (!next.judgement || (isOpen && !next.judgement.settle)) {
         const settle = phase === 'found' ? settleFirst(state, id, entry) : undefined;
         return { do: 'read', phase, ...(settle && { settle }), ...figure };
       }

@@ -5,6 +5,7 @@ import type { Judgement } from '../../gauging/judgeReading';
 import type { JobPolicy } from '../../gauging/policy';
 import { judgeReading, verdictOf } from '../../gauging/judgeReading';
 import { measureOf } from '../../gauging/measure';
+import type { Reading } from '../../gauging/reading';
 import { middleOf } from '../../gauging/reading';
 import type { LengthUnit } from '../../units';
 import type { AdjusterState, JobState } from '../journal/state';
@@ -127,8 +128,18 @@ function afterChange(
 
 /** A shim is chosen when all are measured: a gap between two blades, and the shim that is in. */
 function shimStep({ found, shim }: AdjusterState, judgement: Judgement): AdjusterStep {
-  if (!found || middleOf(found) === undefined) return { step: 'find', judgement };
+  if (!found || middleOf(found) === undefined)
+    return { step: 'find', judgement: found ? readOn(judgement, found) : judgement };
   return { step: shim === undefined ? 'shim' : 'measured', judgement };
+}
+
+/** What is told of a bucket outside its limits whose gap is known from one side alone. */
+function readOn(judgement: Judgement, { noGo }: Pick<Reading, 'noGo'>): Judgement {
+  if (judgement.verdict === 'unsure') return judgement;
+  const way =
+    noGo === null ? 'thicker blades until one does not enter' : 'thinner ones until one enters';
+  const why = `${judgement.says} Its shim is reckoned from the gap: try ${way}.`;
+  return { ...judgement, action: 'read-again', why };
 }
 
 /** The reading that says how the adjuster stands now: after the lock, or as found and left so. */

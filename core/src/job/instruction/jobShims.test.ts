@@ -67,6 +67,19 @@ describe('the work on the shims', () => {
     for (const { id, stop } of rows) expect(stop).toBe(1 - stopOf(id));
   });
 
+  it('counts nothing as measured of which only a thick blade is known that does not enter', () => {
+    const id = PLAN.stops[0]!.set[0]!.id;
+    const tried = (noGo: number, go = 0): JobAct => ({
+      ...{ type: 'reading.taken', adjuster: id, phase: 'found' },
+      reading: { go, noGo, how: 'go-no-go' },
+    });
+    const stepAfter = (act: JobAct) =>
+      adjusterInstruction(ofShims, foldJob(journal([...START, act])), id);
+    expect(stepAfter(tried(middle(id)))).toMatchObject({ do: 'settle', phase: 'found' });
+    expect(stepAfter(tried(200))).toMatchObject({ do: 'read', phase: 'found' });
+    expect(stepAfter(tried(200, 150))).toMatchObject({ ask: 'shim' });
+  });
+
   it('goes from the plan to the last dab, each bucket closed before the crank moves on', () => {
     expect(stage(acts)).toEqual({ stage: 'plan' });
     const done: JobAct[] = [...acts, ...taken];

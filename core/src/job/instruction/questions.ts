@@ -97,15 +97,13 @@ function findingAt(state: JobState, id: string, sheet: EngineSheet): Question | 
   const all = adjustersOf(sheet);
   const own = all.find((each) => each.id === id);
   const found = state.adjusters[id]?.found;
-  const middle = found && middleOf(found);
-  if (!own?.entry.spec || !found || middle === undefined || measureOf(own.entry) !== 'lash') {
-    return undefined;
-  }
+  if (!own?.entry.spec || !found || measureOf(own.entry) !== 'lash') return undefined;
   const { low, high } = own.entry.spec;
-  if (middle < low - (high - low))
+  const range = high - low;
+  // A blade that does not enter says how wide the gap is at most, and no more than that.
+  if (found.noGo !== null && found.noGo < low - range)
     return finding('far-tight', 'Far tighter than its limits.', TIGHT);
-  if (middle > high + (high - low))
-    return finding('far-loose', 'Far looser than its limits.', LOOSE);
+  if (found.go > high + range) return finding('far-loose', 'Far looser than its limits.', LOOSE);
   const both = all
     .filter(({ cylinder, kind }) => cylinder === own.cylinder && kind in OTHER)
     .map((each) => ({ each, reading: state.adjusters[each.id]?.found }));
@@ -121,7 +119,7 @@ function findingAt(state: JobState, id: string, sheet: EngineSheet): Question | 
   return unlikeNeighbours(
     state,
     id,
-    middle,
+    found,
     all.filter(({ kind }) => kind === own.kind),
   );
 }
@@ -129,7 +127,7 @@ function findingAt(state: JobState, id: string, sheet: EngineSheet): Question | 
 function unlikeNeighbours(
   state: JobState,
   id: string,
-  middle: number,
+  { go, noGo }: TakenReading,
   kind: readonly { id: string }[],
 ): Question | undefined {
   const others = kind.flatMap((each) => {
@@ -137,11 +135,13 @@ function unlikeNeighbours(
     return (found && middleOf(found)) ?? [];
   });
   if (others.length < FEWEST_NEIGHBOURS) return undefined;
-  const off = middle - median(others);
-  if (Math.abs(off) <= FAR * Math.max(FLOOR, robustDeviation(others))) return undefined;
-  return off < 0
-    ? finding('unlike-tight', 'Much tighter than the others of its kind.', TIGHT)
-    : finding('unlike-loose', 'Much looser than the others of its kind.', LOOSE);
+  const usual = median(others);
+  const far = FAR * Math.max(FLOOR, robustDeviation(others));
+  if (noGo !== null && noGo < usual - far)
+    return finding('unlike-tight', 'Much tighter than the others of its kind.', TIGHT);
+  if (go > usual + far)
+    return finding('unlike-loose', 'Much looser than the others of its kind.', LOOSE);
+  return undefined;
 }
 
 function finding(key: string, says: string, look: string): Question {

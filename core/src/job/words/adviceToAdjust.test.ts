@@ -15,6 +15,10 @@ describe('advice to adjust', () => {
     expect(adviceToAdjust({ method: 'screw' }, lash, { go: 130, noGo: 155 })).toBe(
       'Locking usually closes the gap a little.',
     );
+    // A blade that does not enter tells no way to turn by: the gap may be a hair under it.
+    expect(adviceToAdjust(entry, lash, { go: 0, noGo: 330 })).toBe(
+      'Locking usually closes the gap a little.',
+    );
   });
 
   it('moves a height by its own screw, and says no word of a gap', () => {
