@@ -72,6 +72,7 @@ test('a check only: nothing is offered to be set, and what is outside stays due 
   await job.found('I', 1, 6);
   await job.at('Stop 1 of 2');
   await job.read('0.15', '0.20');
+  await job.tap('Looked: it is so');
   await expect(page.getByText(/It is only checked: leave it as it is\./)).toBeVisible();
   await expect(job.button(/Adjusted|Set anyway/)).toHaveCount(0);
   await job.tap('Checked, leave as found');

@@ -83,7 +83,7 @@ function Waiting() {
 const Refused = screen((all) => all.Refused, RefusedInShort);
 
 function RefusedInShort() {
-  return <Words>The server refused these; they are kept here, and the rest went on.</Words>;
+  return <Words>What the server refused is kept here, and the rest went on.</Words>;
 }
 
 function Explanation() {

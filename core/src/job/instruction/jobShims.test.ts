@@ -77,7 +77,7 @@ describe('the work on the shims', () => {
       adjusterInstruction(ofShims, foldJob(journal([...START, act])), id);
     expect(stepAfter(tried(middle(id)))).toMatchObject({ do: 'settle', phase: 'found' });
     expect(stepAfter(tried(200))).toMatchObject({ do: 'read', phase: 'found' });
-    expect(stepAfter(tried(200, 150))).toMatchObject({ ask: 'shim' });
+    expect(stepAfter(tried(250, 200))).toMatchObject({ ask: 'shim' });
   });
 
   it('goes from the plan to the last dab, each bucket closed before the crank moves on', () => {

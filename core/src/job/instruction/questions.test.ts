@@ -45,7 +45,7 @@ describe('questions before an adjuster is touched', () => {
     expect(asked('intake.1', [...others.slice(1), tapped('intake.1', 250, 300)])).toEqual([]);
   });
 
-  it('say of a gap only what is so of all that it may be by the blades that were tried', () => {
+  it('say of a gap between blades far apart only what is so of all that it may be', () => {
     // The target blade, tried first, does not enter: it may be a hair under it, or held shut.
     const first = [tapped('intake.1', 0, 350)];
     const others = [2, 3, 4, 5].map((n) => tapped(`intake.${n}`, 300, 350));
@@ -53,6 +53,7 @@ describe('questions before an adjuster is touched', () => {
     expect(asked('intake.1', [...others, ...first])).toEqual([]);
     expect(asked('intake.1', [...others, tapped('intake.1', 200, 350)])).toEqual([]);
     expect(asked('intake.1', [tapped('intake.1', 0, 150)])).toEqual(['far-tight']);
+    expect(asked('intake.1', [tapped('intake.1', 150, 200)])).toEqual(['far-tight']);
     const open: JobAct = {
       ...{ type: 'reading.taken', adjuster: 'intake.1', phase: 'found' },
       reading: { go: 600, noGo: null, how: 'go-no-go' },

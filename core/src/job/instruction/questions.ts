@@ -100,10 +100,9 @@ function findingAt(state: JobState, id: string, sheet: EngineSheet): Question | 
   if (!own?.entry.spec || !found || measureOf(own.entry) !== 'lash') return undefined;
   const { low, high } = own.entry.spec;
   const range = high - low;
-  // A blade that does not enter says how wide the gap is at most, and no more than that.
-  if (found.noGo !== null && found.noGo < low - range)
-    return finding('far-tight', 'Far tighter than its limits.', TIGHT);
-  if (found.go > high + range) return finding('far-loose', 'Far looser than its limits.', LOOSE);
+  const gap = gapOf(found, range);
+  if (gap.most < low - range) return finding('far-tight', 'Far tighter than its limits.', TIGHT);
+  if (gap.least > high + range) return finding('far-loose', 'Far looser than its limits.', LOOSE);
   const both = all
     .filter(({ cylinder, kind }) => cylinder === own.cylinder && kind in OTHER)
     .map((each) => ({ each, reading: state.adjusters[each.id]?.found }));
@@ -119,15 +118,32 @@ function findingAt(state: JobState, id: string, sheet: EngineSheet): Question | 
   return unlikeNeighbours(
     state,
     id,
-    found,
+    gap,
     all.filter(({ kind }) => kind === own.kind),
   );
+}
+
+/** How wide a gap is at least and at most, µm. */
+type Gap = { least: number; most: number };
+
+/**
+ * A gap by its reading: the middle, where the blades lie no further apart than the limits do. Of a
+ * wider reading nothing is known but its ends: one blade that does not enter says how wide the gap is
+ * at most, and nobody is told of a finding that may be none.
+ */
+function gapOf(reading: TakenReading, range: number): Gap {
+  const { go, noGo } = reading;
+  const middle = middleOf(reading);
+  if (noGo !== null && middle !== undefined && noGo - go <= range) {
+    return { least: middle, most: middle };
+  }
+  return { least: go, most: noGo ?? Infinity };
 }
 
 function unlikeNeighbours(
   state: JobState,
   id: string,
-  { go, noGo }: TakenReading,
+  { least, most }: Gap,
   kind: readonly { id: string }[],
 ): Question | undefined {
   const others = kind.flatMap((each) => {
@@ -137,9 +153,9 @@ function unlikeNeighbours(
   if (others.length < FEWEST_NEIGHBOURS) return undefined;
   const usual = median(others);
   const far = FAR * Math.max(FLOOR, robustDeviation(others));
-  if (noGo !== null && noGo < usual - far)
+  if (most < usual - far)
     return finding('unlike-tight', 'Much tighter than the others of its kind.', TIGHT);
-  if (go > usual + far)
+  if (least > usual + far)
     return finding('unlike-loose', 'Much looser than the others of its kind.', LOOSE);
   return undefined;
 }
