@@ -7,7 +7,8 @@ import { loadDemo } from '../server/src/demo/loadDemo';
 import { MACHINES } from '../server/src/demo/yard';
 import type { Database } from '../server/src/store/sql/database';
 import { openDatabase } from '../server/src/store/sql/database';
-import { appendEvents, beginJob } from '../server/src/store/journal/jobs';
+import { appendEvents } from '../server/src/store/journal/appends';
+import { beginJob } from '../server/src/store/journal/jobs';
 import type { Line } from './line';
 
 const BATCH = 20;

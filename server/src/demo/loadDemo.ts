@@ -4,7 +4,8 @@ import { RequestError } from '../requestError';
 import { emptyDerived, machineChanged } from '../store/stale';
 import type { Database } from '../store/sql/database';
 import { keepBlobIn } from '../store/journal/blobs';
-import { keepEvents, keepJob } from '../store/journal/jobs';
+import { keepArrivals } from '../store/journal/appends';
+import { keepJob } from '../store/journal/jobs';
 import { unpack } from '../store/packedAnswers';
 import { keepDemoPeople, removeDemoPeople } from '../store/yard/demoPeople';
 import { becomeShop, identityOf, isEmptyShop, writeShop } from '../store/yard/shop';
@@ -98,8 +99,9 @@ async function keepMachine(
     const { head, events, clips } = signedJob(machine, past, now);
     for (const clip of clips) await keepBlobIn(db, clip, now.toISOString(), transaction);
     await keepJob(db, head, machine.sheet.id, transaction);
-    const row = { ...head, sheet: machine.sheet.id, seal: null };
-    await keepEvents(db, row, events, now.toISOString(), transaction);
+    const job = { ...head, sheet: machine.sheet.id, seal: null };
+    const arrival = { job, events, at: now.toISOString(), person: null };
+    await keepArrivals(db, [arrival], transaction);
   }
 }
 

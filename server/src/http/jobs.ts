@@ -10,7 +10,8 @@ import {
 } from '@longbar/core';
 import { Router } from 'express';
 import type { Database } from '../store/sql/database';
-import { appendEvents, beginJob, checkSeal, readEvents } from '../store/journal/jobs';
+import { appendEvents } from '../store/journal/appends';
+import { beginJob, checkSeal, readEvents } from '../store/journal/jobs';
 import { jobRow } from '../store/yard/jobRow';
 import { readJob } from '../store/derived/readJob';
 import { RequestError } from '../requestError';

@@ -7,7 +7,7 @@ import type { TestServer } from '../../test-support/testServer';
 import { startTestServer } from '../../test-support/testServer';
 import { MACHINES } from '../demo/yard';
 import { jobRow } from '../store/yard/jobRow';
-import { keepEvents } from '../store/journal/jobs';
+import { keepArrivals } from '../store/journal/appends';
 
 /** Two processes of the application on one database, and a proxy that sends a phone to either. */
 let one: TestServer;
@@ -136,7 +136,8 @@ describe('phones on two processes of one shop', () => {
     const many = Array.from({ length: 9_999 }, (_, i) => note(job, i + 2) as JobEvent);
     await other.db.write(async (transaction) => {
       const row = await jobRow(other.db, job, transaction);
-      await keepEvents(other.db, row, many, AT, transaction);
+      const arrival = { job: row, events: many, at: AT, person: null };
+      await keepArrivals(other.db, [arrival], transaction);
     });
     const full = async () => (await one.post(`/jobs/${job}/events`, [note(job, 10_001)])).status;
     await until(async () => (await full()) === 403);

@@ -8,7 +8,8 @@ import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/now';
 import { MACHINES } from '../demo/yard';
-import { beginJob, keepEvents } from '../store/journal/jobs';
+import { keepArrivals } from '../store/journal/appends';
+import { beginJob } from '../store/journal/jobs';
 import { JobFeed } from './jobFeed';
 import { streamJob } from './jobStream';
 
@@ -33,7 +34,8 @@ async function longJob(): Promise<string> {
     const envelope = { id: randomUUID(), job, n: i + 1, at, by: 'Ina', ...later };
     return { ...envelope, type: 'bar.out' };
   });
-  await made.db.write((transaction) => keepEvents(made.db, row!.get(), events, at, transaction));
+  const arrival = { job: row!.get(), events, at, person: null };
+  await made.db.write((transaction) => keepArrivals(made.db, [arrival], transaction));
   return job;
 }
 

@@ -3,7 +3,7 @@ import { setTimeout } from 'node:timers/promises';
 import type { TestDatabase } from '../../test-support/demoDatabase';
 import { demoDatabase } from '../../test-support/demoDatabase';
 import { NOW } from '../../test-support/now';
-import { appendEvents } from './journal/jobs';
+import { appendEvents } from './journal/appends';
 import { Remembered } from './remembered';
 import type { Database } from './sql/database';
 import { renewCalendar } from './yard/door';

@@ -3,7 +3,8 @@ import type { TestDatabase } from '../../../test-support/demoDatabase';
 import { demoDatabase } from '../../../test-support/demoDatabase';
 import { NOW } from '../../../test-support/now';
 import { MACHINES } from '../../demo/yard';
-import { appendEvents, beginJob } from '../journal/jobs';
+import { appendEvents } from '../journal/appends';
+import { beginJob } from '../journal/jobs';
 import { search } from './search';
 
 const TODAY = '2026-11-23';

@@ -8,7 +8,8 @@ import { NOW } from '../../../test-support/now';
 import { times } from '../../../test-support/times';
 import { startTestServer } from '../../../test-support/testServer';
 import { MACHINES } from '../../demo/yard';
-import { appendEvents, beginJob, checkSeal, keepEvents, readEvents } from './jobs';
+import { appendEvents, keepArrivals } from './appends';
+import { beginJob, checkSeal, readEvents } from './jobs';
 
 const AT = NOW.toISOString();
 const ROUNDS = times(25, 300);
@@ -63,7 +64,8 @@ describe('what arrives for a job', () => {
     const row = await server.db.tables.jobs.findByPk(job);
     await server.db.write(async (transaction) => {
       const many = Array.from({ length: 9_999 }, (_, i) => event(job, i + 1));
-      await keepEvents(server.db, row!.get(), many, AT, transaction);
+      const arrival = { job: row!.get(), events: many, at: AT, person: null };
+      await keepArrivals(server.db, [arrival], transaction);
     });
     expect(await told(job, event(job, 10_000), event(job, 10_001))).toEqual([403]);
     expect(await told(job, event(job, 10_000))).toEqual([200]);

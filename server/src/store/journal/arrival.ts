@@ -68,10 +68,10 @@ type KeptEvent = { id: string; job: string; body: string };
 type Kept = Map<string, KeptEvent>;
 
 /**
- * A job as it stands when events come to it: how many it holds, which of these are kept, and whether
- * what is read of it is old already.
+ * A job as it stands when events come to it: how many it holds, which of all that come are kept, and
+ * whether what is read of it is old already.
  */
-export type Receiving = JobRow & { held: number; kept: readonly KeptEvent[]; isStale: boolean };
+export type Receiving = JobRow & { held: number; kept: KeptEvent[]; isStale: boolean };
 
 const ReceivedSchema = v.object({
   id: v.string(),
@@ -88,14 +88,13 @@ const ReceivedSchema = v.object({
   keptBody: v.nullable(v.string()),
 });
 
-/** In one question: each costs as much as a row that is kept. Undefined where there is no job. */
+/** The jobs that events come to, by id, in one question: each costs as much as a row that is kept. */
 export async function receiving(
   db: Database,
-  job: string,
-  events: readonly JobEvent[],
+  appends: readonly { job: string; events: readonly JobEvent[] }[],
   transaction: Transaction,
-): Promise<Receiving | undefined> {
-  const ids = JSON.stringify(events.map(({ id }) => id));
+): Promise<Map<string, Receiving>> {
+  const ids = appends.flatMap(({ events }) => events.map(({ id }) => id));
   const rows = await db.rows(
     ReceivedSchema,
     `SELECT jobs.id, jobs.machine, jobs.sheet, jobs.sheetRevision, jobs.method, jobs.at, jobs.by,
@@ -103,17 +102,21 @@ export async function receiving(
        CAST(known.body AS TEXT) AS keptBody
      FROM jobs LEFT JOIN events AS known ON known.shop = $shop AND known.id ${db.dialect.inList('$1')}
      LEFT JOIN job_reads ON job_reads.shop = $shop AND job_reads.job = jobs.id
-     WHERE jobs.shop = $shop AND jobs.id = $2`,
-    [ids, job],
+     WHERE jobs.shop = $shop AND jobs.id ${db.dialect.inList('$2')}`,
+    [JSON.stringify(ids), JSON.stringify(appends.map(({ job }) => job))],
     transaction,
   );
-  const [first] = rows;
-  if (!first) return undefined;
-  const { keptId: _id, keptJob: _job, keptBody: _body, stale, ...row } = first;
-  const kept = rows.flatMap(({ keptId: id, keptJob, keptBody }) =>
-    id === null ? [] : [{ id, job: keptJob ?? '', body: keptBody ?? '' }],
-  );
-  return { ...row, held: await heldBy(db, job, transaction), kept, isStale: stale === 1 };
+  const jobs = new Map<string, Receiving>();
+  for (const { keptId, keptJob, keptBody, stale, ...row } of rows) {
+    const kept = keptId === null ? [] : [{ id: keptId, job: keptJob ?? '', body: keptBody ?? '' }];
+    const before = jobs.get(row.id);
+    if (before) before.kept.push(...kept);
+    else {
+      const held = await heldBy(db, row.id, transaction);
+      jobs.set(row.id, { ...row, held, kept, isStale: stale === 1 });
+    }
+  }
+  return jobs;
 }
 
 /** An event that comes again is the same again, within the batch too. */
@@ -206,7 +209,7 @@ async function adjustersOfAll(
 }
 
 /** What of the events that arrive counts: those that are late, and the seal if they sign the job. */
-export type Arrival = { late: Set<string>; seal: string | null };
+export type Judged = { late: Set<string>; seal: string | null };
 
 /**
  * Judges what arrives, in its order. A signature counts where core says that all it vouches for was
@@ -218,7 +221,7 @@ export async function judgeArrival(
   job: JobRow,
   events: readonly JobEvent[],
   transaction: Transaction,
-): Promise<Arrival> {
+): Promise<Judged> {
   const late = new Set<string>();
   if (job.seal === null && !events.some(isSigning)) return { late, seal: null };
   const standing = await standingOf(db, job.id, transaction);

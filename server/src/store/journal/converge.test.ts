@@ -6,7 +6,8 @@ import { NOW } from '../../../test-support/now';
 import { times } from '../../../test-support/times';
 import { MACHINES } from '../../demo/yard';
 import type { Database } from '../sql/database';
-import { appendEvents, beginJob, readEvents } from './jobs';
+import { appendEvents } from './appends';
+import { beginJob, readEvents } from './jobs';
 
 const ROUNDS = times(250, 2000);
 

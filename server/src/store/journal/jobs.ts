@@ -3,21 +3,17 @@ import type { JobEvent, JobHead, Seal } from '@longbar/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { wrongField } from '../../requestError';
-import { judgeArrival, receiving, refuseMisfits, standingOf } from './arrival';
+import { standingOf } from './arrival';
 import { journalGrew } from '../stale';
-import type { Database, OfShop } from '../sql/database';
+import type { Database } from '../sql/database';
 import { truth } from '../sql/columns';
-import type { Dialect } from '../sql/dialect';
 import { notHere } from '../yard/notHere';
 import { readSheet } from '../yard/sheets';
-import { holdsMore } from './heldByJob';
 import { headOf } from './jobHead';
 import { jobRow } from '../yard/jobRow';
 import { attachedTo, lackingBlobs } from './blobs';
-import { afterSigning } from './afterSigning';
 import { sealOf } from './seal';
 import { signatureOn } from './signatures';
-import type { JobRow } from '../sql/tables';
 
 const PAGE = 500;
 /** Characters of one page. */
@@ -57,69 +53,6 @@ export async function keepJob(
   await db.tables.jobs.create({ ...head, sheet, seal: null }, { transaction });
   await journalGrew(db, head, transaction);
 }
-
-/**
- * Keeps events of one job, all or none, each once however often it comes. Answers the ids
- * only when they are on disk. `person` is the name of whose phone they come from.
- */
-export async function appendEvents(
-  db: Database,
-  job: string,
-  events: readonly JobEvent[],
-  now: string,
-  person: string | null = null,
-): Promise<string[]> {
-  // A signature changes what jobs share, as the drawer of shims: it has the shop for itself.
-  const signs = events.some(({ type }) => type === 'job.signed');
-  await db.write(
-    async (transaction) => {
-      const row = await receiving(db, job, events, transaction);
-      if (!row) throw await notHere(db, 'job', job, transaction);
-      const known = await refuseMisfits(db, row, events, transaction);
-      const fresh = new Map(events.filter(({ id }) => !known.has(id)).map((e) => [e.id, e]));
-      if (fresh.size > 0) {
-        await keepEvents(db, row, [...fresh.values()], now, transaction, person);
-        // Nobody reads it anew meanwhile: that takes the whole shop, and this holds a part of it.
-        if (!row.isStale) await journalGrew(db, row, transaction);
-      }
-    },
-    signs ? undefined : { job },
-  );
-  return events.map(({ id }) => id);
-}
-
-/**
- * Keeps events that are new to their job; with the signature the job gets its seal. Whoever calls it
- * sees to it that what is read of the job is old by then.
- */
-export async function keepEvents(
-  db: Database,
-  job: JobRow,
-  events: readonly JobEvent[],
-  now: string,
-  transaction: Transaction,
-  person: string | null = null,
-): Promise<void> {
-  const { late, seal } = await judgeArrival(db, job, events, transaction);
-  const rows = events.map((event) => [
-    event.id,
-    event.n,
-    JSON.stringify(event),
-    late.has(event.id),
-  ]);
-  await db.run(append(db.dialect), [job.id, now, person, JSON.stringify(rows)], transaction);
-  holdsMore(db, job.id, events.length);
-  if (seal === job.seal) return;
-  const sealed = 'UPDATE jobs SET seal = $1 WHERE shop = $shop AND id = $2';
-  await db.run(sealed, [seal, job.id], transaction);
-  if (job.seal === null && seal !== null) await afterSigning(db, job, transaction);
-}
-
-/** All events of a batch in one statement: each of its own costs more than the writing. */
-const append = ({ cell, elements }: Dialect): OfShop =>
-  `INSERT INTO events (shop, id, job, n, body, receivedAt, late, person)
-   SELECT $shop, ${cell(0)}, $1, ${cell(1, 'whole')}, ${cell(2)}, $2, ${cell(3, 'truth')}, $3
-   FROM ${elements('$4')}`;
 
 const PageRowSchema = v.object({
   id: v.string(),

@@ -4,10 +4,10 @@ import type { Dialect } from './dialect';
 import type { Hearing } from './others';
 
 /**
- * What a transaction holds until it ends: its shops, which nobody else writes meanwhile. With a job
- * it holds that job, and its shops together with others who hold other jobs.
+ * What a transaction holds until it ends: its shops, which nobody else writes meanwhile. With jobs
+ * it holds those, and its shops together with others who hold other jobs.
  */
-export type Holding = { shops: readonly number[]; job?: string | undefined };
+export type Holding = { shops: readonly number[]; jobs?: readonly string[] | undefined };
 
 /** What was found when the database was looked at. */
 export type Look = { damage: string | null; orphans: string[] };

@@ -31,8 +31,8 @@ type Asked<Sql extends string> = {
   run(sql: Sql, bind: unknown[], within: Transaction): Promise<void>;
 };
 
-/** What a write holds besides its whole shop: another shop too; or, instead, one job of it alone. */
-export type Besides = { also: Database } | { job: string };
+/** What a write holds besides its whole shop: another shop too; or, instead, some jobs of it alone. */
+export type Besides = { also: Database } | { jobs: readonly string[] };
 
 /**
  * One shop of an open database: its tables, and how it is written. In its statements `$shop` is its
@@ -54,7 +54,7 @@ export type Database = Asked<OfShop> & {
   dialect: Dialect;
   /**
    * Runs `work` in a transaction, kept once it answers. Nobody else writes the shop meanwhile; one
-   * that names a job is beside others of other jobs, and changes nothing that they share.
+   * that names jobs is beside others of other jobs, and changes nothing that they share.
    */
   write<T>(work: (transaction: Transaction) => Promise<T>, besides?: Besides): Promise<T>;
   /** The same, for what is only derived from what others wrote. */
@@ -117,9 +117,9 @@ export async function openDatabase(
 /** The shop that a database is made with. */
 const FIRST_SHOP = 1;
 
-/** What other processes are told of a shop that was written: what, if it was no more than a job. */
+/** What other processes are told of a shop that was written: what, if it was no more than jobs. */
 const WROTE = 'wrote';
-const A_JOB = 'a job';
+const JOBS = 'jobs';
 
 /** The shops of an open database, by their numbers. */
 function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Database {
@@ -131,7 +131,7 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
   let [all, changes] = [0, 0];
   const whole = { ...askedOf(backend), writes: () => all, changes: () => changes };
   backend.hear((told) => {
-    if (!told || (told.topic === WROTE && told.said !== A_JOB)) changes += 1;
+    if (!told || (told.topic === WROTE && told.said !== JOBS)) changes += 1;
   });
   const shops = new Map<number, Database>();
   const shared = {
@@ -159,8 +159,8 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
     others.hear(WROTE, v.unknown(), heard, heard);
     const transact = <T>(work: (transaction: Transaction) => Promise<T>, besides?: Besides) => {
       const also = besides && 'also' in besides ? [besides.also.shop] : [];
-      const job = besides && 'job' in besides ? besides.job : undefined;
-      const holding = { shops: [shop, ...also], job };
+      const jobs = besides && 'jobs' in besides ? besides.jobs : undefined;
+      const holding = { shops: [shop, ...also], jobs };
       return tellingAfter(() =>
         backend.transact(holding, async (transaction) => {
           refuseDamaged();
@@ -186,12 +186,12 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
       async write(work, besides) {
         const answer = await transact(work, besides);
         // Counted once it is kept, and before it is answered: who reads meanwhile has not seen it.
-        const ofOneJob = besides !== undefined && 'job' in besides;
+        const ofJobs = besides !== undefined && 'jobs' in besides;
         kept += 1;
         all += 1;
-        if (!ofOneJob) changes += 1;
+        if (!ofJobs) changes += 1;
         backend.kept();
-        others.tell(WROTE, ofOneJob ? A_JOB : undefined);
+        others.tell(WROTE, ofJobs ? JOBS : undefined);
         return answer;
       },
     };

@@ -35,7 +35,7 @@ import { backUp } from './backup';
 import { checkFile } from './checkedFile';
 import type { Database } from './database';
 import { openDatabase } from './database';
-import { appendEvents } from '../journal/jobs';
+import { appendEvents } from '../journal/appends';
 import { rebuild } from '../derived/readTables';
 import { restore } from './restore';
 import { identityOf, readShopHere } from '../yard/shop';

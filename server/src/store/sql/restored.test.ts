@@ -11,7 +11,8 @@ import { times } from '../../../test-support/times';
 import { backUp } from './backup';
 import type { Database } from './database';
 import { openDatabase } from './database';
-import { appendEvents, beginJob, checkSeal, readEvents } from '../journal/jobs';
+import { appendEvents } from '../journal/appends';
+import { beginJob, checkSeal, readEvents } from '../journal/jobs';
 import { restore } from './restore';
 import { identityOf } from '../yard/shop';
 

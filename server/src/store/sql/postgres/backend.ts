@@ -47,7 +47,7 @@ export async function openPostgres(url: string, patience = PATIENCE): Promise<Ba
       begun.catch(ignore('it is thrown before anything is kept'));
       // An append reads within its transaction alone: what it asks first goes right behind, and waits
       // there for the locks. Who has the whole shop also reads by other connections, once they are held.
-      if (holding.job === undefined) await begun;
+      if (holding.jobs === undefined) await begun;
       const answer = await work(within);
       await begun;
       await client.query('COMMIT');
@@ -121,11 +121,12 @@ const BACKUPS = 'A PostgreSQL database is backed up and restored by its own mean
 const [SHOP, JOB] = [1, 2];
 
 /** In the order of their numbers, so that two who want the same do not wait for each other. */
-function locksOf({ shops, job }: Holding): string {
-  if (job !== undefined) {
-    const of = pg.escapeLiteral(job);
-    return `SELECT pg_advisory_xact_lock_shared(${SHOP}, ${shops[0]}),
-      pg_advisory_xact_lock(${JOB}, hashtext(${of}))`;
+function locksOf({ shops, jobs }: Holding): string {
+  if (jobs !== undefined) {
+    const ids = jobs.map((id) => `(${pg.escapeLiteral(id)})`).join(', ');
+    return `SELECT pg_advisory_xact_lock_shared(${SHOP}, ${shops[0]});
+      SELECT pg_advisory_xact_lock(${JOB}, number) FROM
+        (SELECT DISTINCT hashtext(id) AS number FROM (VALUES ${ids}) AS job (id) ORDER BY 1) AS locks`;
   }
   const inOrder = [...shops].sort((a, b) => a - b);
   return inOrder.map((shop) => `SELECT pg_advisory_xact_lock(${SHOP}, ${shop})`).join('; ');
