@@ -11,7 +11,7 @@ const tried = process.env.LONGBAR_TRIED ?? 'whole';
 const inNode = {
   testEnvironment: 'node',
   globals: { TRIED: tried },
-  testMatch: ['<rootDir>/**/*.test.ts'],
+  testRegex: ['\\.test\\.ts$'],
   transformIgnorePatterns: ['/node_modules/(?!(valibot|node-wav|fft\\.js)/)'],
   transform: { '\\.c?[jt]s$': ['babel-jest', { configFile: `${__dirname}/babel.node.cjs` }] },
   moduleNameMapper: longbar,
@@ -45,9 +45,9 @@ module.exports = {
       displayName: 'server on PostgreSQL',
       rootDir: `${__dirname}/server`,
       // What is asked of the store is asked of both databases; files are SQLite's alone.
-      testMatch: [
-        '<rootDir>/src/store/**/*.test.ts',
-        '<rootDir>/src/http/{api,company,isolation,several,shops,stream}.test.ts',
+      testRegex: [
+        'src/store/.*\\.test\\.ts$',
+        'src/http/(api|company|isolation|several|shops|stream)\\.test\\.ts$',
       ],
       testPathIgnorePatterns: ['store/sql/(?!database|postgres)', 'journal/damage', 'poison'],
       globals: { TRIED: tried, POSTGRES: true },

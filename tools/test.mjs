@@ -63,7 +63,7 @@ let { passed, failed } = await inLanes([
 count(
   'Unit tests',
   'jest',
-  ['--json', `--outputFile=${join(results, 'jest.json')}`],
+  ['-c', 'jest.together.cjs', '--json', `--outputFile=${join(results, 'jest.json')}`],
   () => ({
     passed: json('jest.json').numPassedTests,
     failed: json('jest.json').numFailedTests,
