@@ -4,6 +4,9 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
 import { localDay } from '@longbar/core';
 import { root } from '../e2e/support/root';
+import { backupPlan } from '../server/src/settings';
+import { backUp } from '../server/src/store/sql/backup';
+import { backupState } from '../server/src/store/sql/backupFiles';
 import { openDatabase } from '../server/src/store/sql/database';
 import { bigYard, READINGS } from './bigYard';
 import { answerLines, firstAnswers, load, machinesOf, pairWith } from './clients';
@@ -47,8 +50,9 @@ export async function yardLines(): Promise<Line[]> {
   }
 }
 
-/** Serves the shop of a folder as it is served, by one process. */
+/** Serves the shop of a folder as it is served, by one process, with the backup of the day behind it. */
 export async function serve(folder: string, port: number) {
+  await backedUp(folder);
   const env = { ...process.env, LONGBAR_DATA: folder, PORT: String(port) };
   const server = spawn(process.execPath, ['tools/run.mjs', 'start'], {
     cwd: root,
@@ -61,6 +65,15 @@ export async function serve(folder: string, port: number) {
   // What it does by itself after its start is over when the measuring begins.
   await pause(8000);
   return server;
+}
+
+/** A minute after its start the server would make one beside the measuring, and be killed over it each time. */
+async function backedUp(folder: string): Promise<void> {
+  const plan = backupPlan(folder, process.env);
+  if (!backupState(plan, new Date()).due) return;
+  const db = await openDatabase(folder);
+  await backUp(db, plan, new Date());
+  await db.close();
 }
 
 /** Pairs a phone with the shop of a folder: the cookie that it asks with. */
