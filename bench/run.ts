@@ -2,6 +2,7 @@ import { cpus } from 'node:os';
 import { barringLines } from './barring';
 import { driftLines } from './drift';
 import { firstVisitLines } from './firstVisit';
+import { hostTook } from './hostTook';
 import { interfaceLines } from './interface';
 import { jobLines } from './jobs';
 import type { Line } from './line';
@@ -38,7 +39,10 @@ const parts = {
 const only = process.argv[2];
 const lines: Line[] = [];
 for (const [part, measure] of Object.entries(parts)) {
-  if (only === undefined || only === part) lines.push(...(await measure()));
+  if (only !== undefined && only !== part) continue;
+  const took = hostTook();
+  lines.push(...(await measure()));
+  console.log(`While ${part} was measured, ${took()}.`);
 }
 const machine = `${cpus()[0]?.model.trim() ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.version}`;
 console.log(`\nMeasured on ${machine}\n`);

@@ -17,6 +17,7 @@ import { bigYard, READINGS } from './bigYard';
 import type { Client, Measured } from './clients';
 import { answerLines, ask, firstAnswers, load, machinesOf, pairWith } from './clients';
 import { drawGrowth } from './growth';
+import { hostTook } from './hostTook';
 import type { Line } from './line';
 import { quantile } from './line';
 import { copyYard, openAlike } from './manyShops';
@@ -162,8 +163,11 @@ async function measure(
   clients: readonly Client[],
   writers: readonly Writers[],
 ): Promise<Measured> {
+  const took = hostTook();
   const answers = await load(clients, pause(LASTS));
-  return { shops, clients: clients.length, answers, appends: await appending(writers) };
+  const measured = { shops, clients: clients.length, answers, appends: await appending(writers) };
+  console.log(`While ${clients.length} clients looked about in ${shops} of the shops, ${took()}.`);
+  return measured;
 }
 
 /** The number of the last event that each job's phone sent. */
