@@ -29,7 +29,11 @@ function together(project) {
     });
     writeFileSync(join(worlds, `${i + 1}.test.js`), each.join(''));
   }
-  const found = { roots: [rootDir, worlds], testRegex: [`${worlds}/`], testPathIgnorePatterns: [] };
+  const found = {
+    roots: [rootDir, worlds],
+    testRegex: ['/\\.cache/together/'],
+    testPathIgnorePatterns: [],
+  };
   return { ...project, ...found };
 }
 
