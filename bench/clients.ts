@@ -36,6 +36,12 @@ export async function pairWith(db: Database): Promise<string> {
   return `${(await doorOf(db)).cookie}=${token}`;
 }
 
+/**
+ * Connections of its own for each load, used in turn: one that has lain idle is closed at the other
+ * end, at the very moment when it may be asked by.
+ */
+export const ownConnections = () => new Agent({ keepAlive: true, scheduling: 'fifo' });
+
 type Asked = { method?: 'GET' | 'POST'; headers?: Record<string, string>; body?: string };
 
 /** The whole answer, as a browser asks for it; unpacked it is not, for that is the browser's. */
@@ -75,8 +81,7 @@ export async function machinesOf(phone: Phone): Promise<string[]> {
 /** Each asks for a page, reads it, waits, and asks again, until `done`. */
 export async function load(clients: readonly Client[], done: Promise<unknown>): Promise<Answers> {
   const answers: Answers = { 'yard board': [], 'machine page': [], 'drift of one machine': [] };
-  // Connections of its own: one that has lain idle may be closed at the other end.
-  const agent = new Agent({ keepAlive: true });
+  const agent = ownConnections();
   let going = true;
   const end = () => (going = false);
   done.then(end, end);
@@ -103,7 +108,7 @@ export async function load(clients: readonly Client[], done: Promise<unknown>): 
 /** Each machine's page and drift once, by all clients together: nothing of it was asked for before. */
 export async function firstAnswers(clients: readonly Client[]): Promise<Answers> {
   const answers: Answers = { 'machine page': [], 'drift of one machine': [] };
-  const agent = new Agent({ keepAlive: true });
+  const agent = ownConnections();
   const waiting = (clients[0]?.ids ?? []).flatMap((id) => [
     ['machine page', `/machines/${id}`] as const,
     ['drift of one machine', `/machines/${id}/checks`] as const,

@@ -2,7 +2,6 @@ import type { ChildProcess } from 'node:child_process';
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { Agent } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { localDay } from '@longbar/core';
@@ -15,7 +14,15 @@ import type { Database } from '../server/src/store/sql/database';
 import { openDatabase } from '../server/src/store/sql/database';
 import { bigYard, READINGS } from './bigYard';
 import type { Client, Measured } from './clients';
-import { answerLines, ask, firstAnswers, load, machinesOf, pairWith } from './clients';
+import {
+  answerLines,
+  ask,
+  firstAnswers,
+  load,
+  machinesOf,
+  ownConnections,
+  pairWith,
+} from './clients';
 import { drawGrowth } from './growth';
 import { hostTook } from './hostTook';
 import type { Line } from './line';
@@ -175,7 +182,7 @@ const lastOf = new Map<string, number>();
 
 /** Each job's phone sends one tap after the other: how many a second are kept. */
 async function appending(writers: readonly Writers[], lasts = APPENDING): Promise<number> {
-  const agent = new Agent({ keepAlive: true });
+  const agent = ownConnections();
   const until = performance.now() + lasts;
   let kept = 0;
   const phone = async ({ port, cookie }: Writers, job: string) => {
