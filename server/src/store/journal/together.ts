@@ -1,4 +1,4 @@
-import { setImmediate as others } from 'node:timers/promises';
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { JobEvent } from '@longbar/core';
 import { databaseTrouble } from '../sql/trouble';
 
@@ -43,7 +43,7 @@ export class Together {
     this.underWay = true;
     while (this.waiting.length > 0) {
       // Whoever was answered just now, or comes at the same moment, goes along.
-      await others();
+      await nextTurn();
       await this.go(this.next());
     }
     this.underWay = false;

@@ -128,6 +128,10 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
   const refuseDamaged = () => {
     if (damage !== null) throw new RequestError(503, damage);
   };
+  // Who comes once it is being closed would begin on a connection that goes away under it.
+  const refuseClosed = () => {
+    if (closing) throw new Error('The database is closed.');
+  };
   let [all, changes] = [0, 0];
   const whole = { ...askedOf(backend), writes: () => all, changes: () => changes };
   backend.hear((told) => {
@@ -157,7 +161,11 @@ function shopsOn(backend: Backend, reading: Summarise): (shop: number) => Databa
       kept += 1;
     };
     others.hear(WROTE, v.unknown(), heard, heard);
-    const transact = <T>(work: (transaction: Transaction) => Promise<T>, besides?: Besides) => {
+    const transact = async <T>(
+      work: (transaction: Transaction) => Promise<T>,
+      besides?: Besides,
+    ) => {
+      refuseClosed();
       const also = besides && 'also' in besides ? [besides.also.shop] : [];
       const jobs = besides && 'jobs' in besides ? besides.jobs : undefined;
       const holding = { shops: [shop, ...also], jobs };
