@@ -1,5 +1,5 @@
 import type { JobHead } from '@longbar/core';
-import { begunOf, recordOf, recordPage, sealWords } from '@longbar/core';
+import { begunOf, HEAD_ENDS, recordOf, recordPage, sealWords } from '@longbar/core';
 import { expect, test } from '@playwright/test';
 import Papa from 'papaparse';
 import { bare, printedRecord } from './support/printedRecord';
@@ -63,6 +63,8 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   await expect(page.getByText(/^Sealed: /)).toBeVisible();
   const shown = plain(await page.locator('body').innerText());
   for (const words of said) expect(shown.toLowerCase()).toContain(words.toLowerCase());
+  const ends = HEAD_ENDS.map((end) => end.toUpperCase());
+  for (const end of ends) expect(shown).toContain(end);
   for (const { name, limits, found, left, done } of wanted.rows) {
     const cells = page.getByRole('row').filter({ hasText: name }).getByRole('cell');
     await expect(cells).toHaveText([name, limits, found, left, done]);
@@ -71,7 +73,8 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   for (const paper of ['a4', 'letter']) {
     const printed = await printedRecord(server, head.id, paper);
     expect(printed.pages).toBeLessThanOrEqual(2);
-    for (const words of said) expect(printed.words).toContain(bare(words));
+    expect(printed.wordless).toBe(0);
+    for (const words of [...said, ...ends]) expect(printed.words).toContain(bare(words));
   }
 
   const csv = await (await server.fetch('/readings.csv')).text();

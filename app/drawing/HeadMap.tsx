@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
 import type { HeadGeometry, RockerLook, SeatedBank } from '@longbar/core';
-import { HEAD_TOP, headGeometry, KINDS, readId, ROCKER } from '@longbar/core';
+import { HEAD_ENDS, HEAD_TOP, headGeometry, KINDS, readId, ROCKER } from '@longbar/core';
 import { font } from '../theme/fonts';
 import type { Tokens } from '../theme/tokens';
 import { useTokens } from '../theme/ThemeProvider';
@@ -40,7 +40,7 @@ const NARROWEST = 40;
  * place from the front. It is what one taps, the progress and the record in one.
  */
 export function HeadMap(props: Props) {
-  const { banks, cells, width, ends = ALONG, fine = false, short = false } = props;
+  const { banks, cells, width, ends = HEAD_ENDS, fine = false, short = false } = props;
   const { onSelect, folded, live } = props;
   const open = folded ? bankOfSelected(banks, cells) : undefined;
   return (
@@ -74,8 +74,6 @@ function Ends({ ends }: { ends: readonly [string, string] }) {
     </View>
   );
 }
-
-const ALONG = ['front', 'rear'] as const;
 
 function bankOfSelected(banks: SeatedBank[], cells: Props['cells']): SeatedBank | undefined {
   const holds = ({ cylinders }: SeatedBank) =>

@@ -16,7 +16,7 @@ export { ISOLATION_PRESETS } from './engine/isolationPresets';
 export { notYet } from './engine/notYet';
 export { compareSheets, type SheetChange } from './engine/compareSheets';
 export { seatingOf } from './engine/layout';
-export { HEAD_VIEWS, headSeen, STANDS_AT, turnsSeenFrom } from './engine/asSeen';
+export { HEAD_ENDS, HEAD_VIEWS, headSeen, STANDS_AT, turnsSeenFrom } from './engine/asSeen';
 export type { HeadView, StandsAt } from './engine/asSeen';
 export type { SeatedBank } from './engine/layout';
 

@@ -21,6 +21,9 @@ export function turnsSeenFrom<T extends Turning>(turning: T, at: StandsAt | null
   return { ...turning, sense, seenFrom: at };
 }
 
+/** What lies left and right where the head is drawn along the engine. */
+export const HEAD_ENDS = ['front', 'rear'] as const;
+
 /** How one looks at the head: with the front at the left, from the far side, or as it fires. */
 export const HEAD_VIEWS = ['along', 'far', 'firing'] as const;
 export type HeadView = (typeof HEAD_VIEWS)[number];
@@ -38,7 +41,7 @@ export function headSeen(
   banks: readonly SeatedBank[],
   view: HeadView,
 ): SeenHead {
-  if (view === 'along') return { banks: [...banks], ends: ['front', 'rear'] };
+  if (view === 'along') return { banks: [...banks], ends: HEAD_ENDS };
   if (view === 'far') {
     const about = [...banks].reverse().map((bank) => ({
       ...bank,

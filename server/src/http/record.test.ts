@@ -1,4 +1,5 @@
 import type { TestServer } from '../../test-support/testServer';
+import { inflateSync } from 'node:zlib';
 import Papa from 'papaparse';
 import { NOW } from '../../test-support/now';
 import { startTestServer } from '../../test-support/testServer';
@@ -55,6 +56,39 @@ describe('the record', () => {
     expect((await server.get(`/jobs/${head.id}`)).body.late).toEqual([slipped.id]);
     const { body: page } = await server.get(`/jobs/${head.id}/events?after=0`);
     expect(page.late).toEqual([slipped.id]);
+  });
+});
+
+/** How many pages a PDF has, and how many of them hold words: each is one packed stream. */
+function pagesOf(pdf: Buffer): { pages: number; worded: number } {
+  const text = pdf.toString('latin1');
+  const streams = [...text.matchAll(/FlateDecode\n>>\nstream\n([^]*?)\nendstream/g)];
+  const drawn = streams.map(([, packed = '']) =>
+    inflateSync(Buffer.from(packed, 'latin1')).toString('latin1'),
+  );
+  const worded = drawn.filter((page) => /\] TJ\n/.test(page)).length;
+  return { pages: [...text.matchAll(/\/Type \/Page\n/g)].length, worded };
+}
+
+describe('a page of a record', () => {
+  it('says whose it is, however much was added', async () => {
+    const machine = MACHINES[1]!;
+    const { head: job, events: done } = signedJob(machine, machine.jobs.at(-1)!, NOW);
+    const last = done.at(-1)!;
+    const counted: number[] = [];
+    for (let round = 0; round < 9; round++) {
+      const added = Array.from({ length: 9 }, (_, i) => {
+        const n = last.n + 1 + round * 9 + i;
+        const id = `00000000-0000-4000-8000-1${String(n).padStart(11, '0')}`;
+        return { ...last, id, n, type: 'record.amended', text: 'The gasket was kept' };
+      });
+      expect((await server.post(`/jobs/${job.id}/events`, added)).status).toBe(200);
+      const answer = await server.fetch(`/jobs/${job.id}/record.pdf?paper=a4`);
+      const { pages, worded } = pagesOf(Buffer.from(await answer.arrayBuffer()));
+      expect(worded).toBe(pages);
+      counted.push(pages);
+    }
+    expect(new Set(counted).size).toBeGreaterThan(1);
   });
 });
 

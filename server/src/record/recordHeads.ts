@@ -1,5 +1,13 @@
 import type { JobRecord, RecordedBank, RecordedHead } from '@longbar/core';
-import { HEAD_TOP, headGeometry, KINDS, recordedLook, ROCKER, rockerShapes } from '@longbar/core';
+import {
+  HEAD_ENDS,
+  HEAD_TOP,
+  headGeometry,
+  KINDS,
+  recordedLook,
+  ROCKER,
+  rockerShapes,
+} from '@longbar/core';
 import type { Pdf } from './pdf';
 import { write } from './paragraph';
 import { PAPER } from './pdf';
@@ -42,6 +50,9 @@ function perCylinder({ banks }: JobRecord): number {
 
 type Place = { x: number; y: number; width: number };
 
+/** How the ends of the engine are written below its head. */
+const ENDS = { size: 6.5, colour: PAPER.secondInk };
+
 /** Draws one head and answers where it ends. */
 function drawHead(
   pdf: Pdf,
@@ -53,7 +64,11 @@ function drawHead(
   write(pdf, title, { size: 9, colour: PAPER.ink, strong: true }, { x, y, width });
   let top = y + 13;
   for (const bank of record.banks) top = drawBank(pdf, bank, head, { x, y: top, width });
-  return top;
+  for (const [i, end] of HEAD_ENDS.entries()) {
+    const align = i === 0 ? 'left' : 'right';
+    write(pdf, end.toUpperCase(), ENDS, { x, y: top, width, align });
+  }
+  return top + ENDS.size;
 }
 
 /** Draws one bank and answers where it ends. */
