@@ -44,6 +44,7 @@ export function write(pdf: Pdf, said: string | Piece[], how: Lettering, place: P
   for (const line of linesOf(pdf, said, how, oneLine ? Infinity : width)) {
     if (place.y === undefined && y + height > pdf.page.height - bottom) {
       pdf.addPage();
+      pdf.fillColor(how.colour);
       ({ y } = pdf);
     }
     const spare = align === 'left' ? 0 : (width - line.width) / (align === 'center' ? 2 : 1);

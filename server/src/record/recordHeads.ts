@@ -48,6 +48,9 @@ function perCylinder({ banks }: JobRecord): number {
   return Math.max(...banks.flatMap((bank) => bank.cylinders.map((c) => c.adjusters.length)), 1);
 }
 
+/** How wide the place of each of so many cylinders is, in the drawing's measure. */
+const columnOf = (count: number, width: number) => Math.min(90, width / SMALLER / count);
+
 type Place = { x: number; y: number; width: number };
 
 /** How the ends of the engine are written below its head. */
@@ -64,9 +67,10 @@ function drawHead(
   write(pdf, title, { size: 9, colour: PAPER.ink, strong: true }, { x, y, width });
   let top = y + 13;
   for (const bank of record.banks) top = drawBank(pdf, bank, head, { x, y: top, width });
+  const most = Math.max(...record.banks.map(({ cylinders }) => cylinders.length));
   for (const [i, end] of HEAD_ENDS.entries()) {
-    const align = i === 0 ? 'left' : 'right';
-    write(pdf, end.toUpperCase(), ENDS, { x, y: top, width, align });
+    const below = { x, y: top, width: most * columnOf(most, width) * SMALLER };
+    write(pdf, end.toUpperCase(), ENDS, { ...below, align: i === 0 ? 'left' : 'right' });
   }
   return top + ENDS.size;
 }
@@ -74,7 +78,7 @@ function drawHead(
 /** Draws one bank and answers where it ends. */
 function drawBank(pdf: Pdf, bank: RecordedBank, head: RecordedHead, at: Place): number {
   const count = bank.cylinders.length;
-  const column = Math.min(90, at.width / SMALLER / count);
+  const column = columnOf(count, at.width);
   const geometry = headGeometry(bank, column);
   const rockers = ROCKER.height * geometry.scale + HEAD_TOP;
   pdf.save().translate(at.x, at.y).scale(SMALLER);

@@ -25,11 +25,16 @@ export async function sendRecord(
   const title = `${context.machineName}, lash job`;
   const file = `record-${id}.pdf`;
   const pdf = await sendPdf(response, { title, file, paper, margin: MARGIN });
+  // A sheet that comes apart from the first says whose it is.
+  pdf.on('pageAdded', () => {
+    write(pdf, `${context.machineName}. ${page.signature}`, { size: 8, colour: PAPER.secondInk });
+    pdf.y += 6;
+  });
   heading(pdf, context.machineName, page);
   drawHeads(pdf, record, widthOf(pdf));
   readings(pdf, page);
   sections(pdf, page);
-  end(pdf, context.machineName, page, seal);
+  end(pdf, page, seal);
   pdf.end();
 }
 
@@ -69,7 +74,7 @@ function sections(pdf: Pdf, page: RecordPage): void {
   }
 }
 
-function end(pdf: Pdf, machine: string, page: RecordPage, seal: Seal): void {
+function end(pdf: Pdf, page: RecordPage, seal: Seal): void {
   const small = { size: 8, colour: PAPER.secondInk };
   write(pdf, page.signature, { size: 10, colour: PAPER.ink, strong: true });
   for (const { text, grave } of sealWords(seal)) {
@@ -77,14 +82,7 @@ function end(pdf: Pdf, machine: string, page: RecordPage, seal: Seal): void {
   }
   for (const text of page.additions) write(pdf, text, { size: 8, colour: PAPER.ink });
   write(pdf, page.footer, small);
-  if (!seal.signature?.fits) return;
-  if (pdf.y + CODE > pdf.page.height - MARGIN) {
-    pdf.addPage();
-    // A sheet that comes apart from the others says whose it is.
-    const whose = `${machine}. ${page.signature} The seal and its signature:`;
-    write(pdf, whose, { size: 10, colour: PAPER.ink, strong: true });
-  }
-  drawCode(pdf, signatureCode(seal.signature));
+  if (seal.signature?.fits) drawCode(pdf, signatureCode(seal.signature));
 }
 
 /** So large a code is read from paper by a phone's camera, points. */
@@ -96,6 +94,7 @@ const QUIET = 4;
 function drawCode(pdf: Pdf, text: string): void {
   const { modules } = create(text, { errorCorrectionLevel: 'M' });
   const step = CODE / (modules.size + 2 * QUIET);
+  if (pdf.y + CODE > pdf.page.height - MARGIN) pdf.addPage();
   const top = pdf.y;
   for (let row = 0; row < modules.size; row++) {
     for (let column = 0; column < modules.size; column++) {
