@@ -80,12 +80,16 @@ test('eight phones lose nothing where processes whose clocks are apart or the da
   const [machine] = await (await server.fetch('/machines')).json();
   let total = 0;
   for (let round = 1; round <= ROUNDS; round++) {
-    const job = randomUUID();
-    const head = { id: job, machine: machine.id, method: 'two-position', sheetRevision: 1 };
-    await server.keep('/jobs', { ...head, at: new Date().toISOString(), by: 'Ina' });
+    // Of one job they are kept one after the other, of two together.
+    const jobs = [randomUUID(), randomUUID()];
+    for (const id of jobs) {
+      const head = { id, machine: machine.id, method: 'two-position', sheetRevision: 1 };
+      await server.keep('/jobs', { ...head, at: new Date().toISOString(), by: 'Ina' });
+    }
     let over = false;
     const phones = Array.from({ length: PHONES }, async (_, phone) => {
       const ids: string[] = [];
+      const job = jobs[phone % jobs.length]!;
       while (!over) ids.push(await sent(server, job, 1 + phone * 1000 + ids.length));
       return ids;
     });
@@ -98,7 +102,7 @@ test('eight phones lose nothing where processes whose clocks are apart or the da
     await new Promise((resolve) => setTimeout(resolve, 300));
     over = true;
     const acknowledged = (await Promise.all(phones)).flat();
-    const kept = await allOf(server, job);
+    const kept = (await Promise.all(jobs.map((job) => allOf(server, job)))).flat();
     expect(new Set(kept).size).toBe(kept.length);
     expect(kept.toSorted()).toEqual(acknowledged.toSorted());
     total += acknowledged.length;

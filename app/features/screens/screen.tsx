@@ -1,10 +1,11 @@
 import { ignore } from '@longbar/core';
 import { useRouter } from 'expo-router';
 import type { ComponentType } from 'react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import { space } from '../../theme/tokens';
 import { Act } from '../../ui/Act';
 import { Stack } from '../../ui/Panel';
+import { useLasts } from '../../ui/useLasts';
 import { Words } from '../../ui/Words';
 
 /** Asked for again after so long, where the signal went before it was here, ms. */
@@ -50,12 +51,8 @@ export function screen<Props extends object>(
 }
 
 function Opening() {
-  const [late, setLate] = useState(false);
+  const late = useLasts(true, SAID_AFTER);
   const router = useRouter();
-  useEffect(() => {
-    const timer = setTimeout(() => setLate(true), SAID_AFTER);
-    return () => clearTimeout(timer);
-  }, []);
   return (
     <Stack style={{ padding: space.large, flex: 1 }}>
       <Words as="heading">Opening …</Words>

@@ -63,7 +63,7 @@ it('goes on from blades that were tapped by hand', () => {
   expect(bladeToTry(steps, spec, tapped, 'leave-inside')?.size).toBe(380);
 });
 
-it('goes on where a shim is reckoned from the gap, until both sides of it are known', () => {
+it('goes on where a shim is reckoned from the gap, until it is known as well as its limits ask', () => {
   const gaps = fc.integer({ min: 0, max: 600 });
   fc.assert(
     fc.property(gaps, fc.constantFrom(...POLICIES), (gap, policy) => {
@@ -71,6 +71,14 @@ it('goes on where a shim is reckoned from the gap, until both sides of it are kn
       expect(middleOf({ go, noGo })).toBeDefined();
       expect(go).toBeLessThanOrEqual(gap);
       expect(noGo).toBeGreaterThan(gap);
+      // A shim by its middle brings it inside them, wherever in between it is.
+      expect((noGo ?? Infinity) - go).toBeLessThanOrEqual(spec.high - spec.low);
     }),
   );
+});
+
+it('knows a gap a little outside its limits by three blades', () => {
+  for (const gap of [190, 240, 279, 385, 430, 470]) {
+    expect(readThrough(steps, gap, 'leave-inside', true).length).toBeLessThanOrEqual(3);
+  }
 });

@@ -4,7 +4,7 @@ import type { SettingSpec } from '../../gauging/toSet';
 import type { Judgement } from '../../gauging/judgeReading';
 import type { JobPolicy } from '../../gauging/policy';
 import { judgeReading, verdictOf } from '../../gauging/judgeReading';
-import { measureOf } from '../../gauging/measure';
+import { formatSetting, measureOf } from '../../gauging/measure';
 import type { Reading } from '../../gauging/reading';
 import { middleOf } from '../../gauging/reading';
 import type { LengthUnit } from '../../units';
@@ -68,7 +68,7 @@ export function adjusterStep(
   if (!found) return { step: set ? 'relock' : 'find' };
   const judgement = judgeAt(entry, found, policy);
   if (kept) return { step: 'paint', judgement };
-  if (entry.method === 'shim' && policy !== 'check-only') return shimStep(state, judgement);
+  if (entry.method === 'shim' && policy !== 'check-only') return shimStep(state, entry, judgement);
   if (judgement.action === 'adjust') return { step: 'lock', judgement };
   if (set) return { step: 'relock' };
   return { step: judgement.action === 'leave' ? 'keep' : 'find', judgement };
@@ -85,7 +85,9 @@ function finished(state: AdjusterState, entry: SettableEntry): AdjusterStep {
   if (judgement.verdict !== 'tight' && judgement.verdict !== 'loose') return { step: 'done' };
   if (entry.method !== 'shim') return { step: 'lock', judgement };
   // Of one that was only checked before nobody asked which shim is in it.
-  return state.shim === undefined ? shimStep(state, judgement) : { step: 'measured', judgement };
+  return state.shim === undefined
+    ? shimStep(state, entry, judgement)
+    : { step: 'measured', judgement };
 }
 
 /** Whether the reading that says how an adjuster stands lies outside its limits. */
@@ -127,10 +129,31 @@ function afterChange(
 }
 
 /** A shim is chosen when all are measured: a gap between two blades, and the shim that is in. */
-function shimStep({ found, shim }: AdjusterState, judgement: Judgement): AdjusterStep {
+function shimStep(
+  { found, shim }: AdjusterState,
+  entry: SettableEntry,
+  judgement: Judgement,
+): AdjusterStep {
   if (!found || middleOf(found) === undefined)
     return { step: 'find', judgement: found ? readOn(judgement, found) : judgement };
-  return { step: shim === undefined ? 'shim' : 'measured', judgement };
+  const known = knownTo(judgement, found, entry);
+  return { step: shim === undefined ? 'shim' : 'measured', judgement: known };
+}
+
+/**
+ * What is told of a bucket whose reading is wider than its limits are apart: the shim that is reckoned
+ * from its middle may leave it outside them, and the cam comes out once more. Nobody is kept from
+ * going on, for they may have no blade between.
+ */
+function knownTo(
+  judgement: Judgement,
+  { go, noGo }: Pick<Reading, 'go' | 'noGo'>,
+  { spec, marked, ...entry }: SettableEntry,
+): Judgement {
+  if (noGo === null || noGo - go <= spec.high - spec.low) return judgement;
+  const half = formatSetting(measureOf(entry), Math.ceil((noGo - go) / 2), marked);
+  const why = `${judgement.why} Its gap is known to within ${half} only: a blade between makes its new shim surer.`;
+  return { ...judgement, why };
 }
 
 /** What is told of a bucket outside its limits whose gap is known from one side alone. */

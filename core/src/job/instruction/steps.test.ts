@@ -186,6 +186,21 @@ describe('the steps at one adjuster', () => {
     expect(shim({ found, shim: 2600, kept: true })).toBe('paint');
   });
 
+  it('says how well a gap is known that its shim is reckoned from, where that is not enough', () => {
+    const why = (go: number, noGo: number, shim?: number) => {
+      const next = adjusterStep(
+        { found: reading(go, noGo), ...(shim !== undefined && { shim }) },
+        { spec, method: 'shim' },
+        'leave-inside',
+      );
+      return 'judgement' in next ? next.judgement?.why : undefined;
+    };
+    const [closer, span] = [/known to within 0\.07 mm .* a blade between/, spec.high - spec.low];
+    expect(why(140, 280)).toMatch(closer);
+    expect(why(140, 280, 2600)).toMatch(closer);
+    expect(why(280 - span, 280)).not.toMatch(/known to/);
+  });
+
   it('ends honestly where it cannot be set', () => {
     expect(step({ found: reading(200, 250), unset: { reason: 'seized', by: 'Ina' } })).toBe(
       'unset',
