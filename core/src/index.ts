@@ -70,7 +70,7 @@ export type { Marked, ReadAnswer } from './practice/exercises';
 export { type Section, lobeOutline, sectionAt } from './picture/section';
 export { marksOn, OVERLAP, rimOf, stripTiles, turnMarks } from './bench/timingStrip';
 export type { StripMark, StripTile, TurnMark } from './bench/timingStrip';
-export { middleOf, readingFromFigure } from './gauging/reading';
+export { middleOf, type Reading, readingFromFigure, type Trial } from './gauging/reading';
 export {
   formatFigure,
   formatInBoth,
@@ -84,7 +84,6 @@ export {
 } from './gauging/measure';
 export { type ShownUnit, SIZES } from './gauging/figureUnits';
 export type { Measure, MeasureUnits } from './gauging/measure';
-export type { Reading, Trial } from './gauging/reading';
 export { aimAt, entryAtWork } from './job/instruction/aimAt';
 export { type FleetReading, readFleetPage } from './exchange/fleetPage';
 export { aimFor, aimWords } from './gauging/aim';
@@ -111,22 +110,20 @@ export { actsFromPaper, type PaperLine, type PaperMistake } from './job/instruct
 export { paperBlanks, type PaperBlank, paperWord } from './job/instruction/paperBlanks';
 export { lastAlike, readByFork } from './job/instruction/readAlike';
 export { isWhole, kindsInWords, notSetSinceHeadWork, scopeWords } from './job/words/scopeWords';
-export type { JobScope } from './job/journal/scope';
 export { isAskedOf } from './job/journal/askedOf';
 export { isBegun } from './job/journal/begun';
-export { isInScope, isSameScope, leftOutKinds } from './job/journal/scope';
+export { isInScope, isSameScope, type JobScope, leftOutKinds } from './job/journal/scope';
 export { engineLabelWords } from './job/words/engineLabel';
 export { hoursOf } from './job/journal/hoursOf';
 export { headLetters } from './picture/headLetters';
 export { nextCheckWords } from './job/words/nextCheck';
 export { intervalWords } from './service/intervalWords';
 export { adviceToAdjust } from './job/words/adviceToAdjust';
-export { lengthFromTyped, readingFromTyped } from './gauging/typedReading';
+export { lengthFromTyped, readingFromTyped, type TypedFor } from './gauging/typedReading';
 export { type GaugeFor, gaugeLines, readGaugeLine } from './gauging/gaugeLine';
 export { formatStack, markedIn } from './gauging/bladeMarks';
 export { bladeToTry } from './gauging/bladeToTry';
 export { mayBePedalled } from './job/instruction/pedalled';
-export type { TypedFor } from './gauging/typedReading';
 export { judgeReading, outsideWord, verdictOf } from './gauging/judgeReading';
 export type { Judgement, Verdict } from './gauging/judgeReading';
 export type { AimRule, JobPolicy, ShopPolicy } from './gauging/policy';
@@ -175,7 +172,13 @@ export type {
   TakenReading,
   UnsetReason,
 } from './job/journal/state';
-export { adjusterStep, standingReading, standsUnread } from './job/instruction/adjusterStep';
+export {
+  adjusterStep,
+  isToReadOn,
+  readOn,
+  standingReading,
+  standsUnread,
+} from './job/instruction/adjusterStep';
 export type { SettableEntry } from './job/instruction/adjusterStep';
 export { jobSteps, presentStep } from './job/instruction/steps';
 export type { Step } from './job/instruction/steps';

@@ -56,6 +56,8 @@ function whims(seed: number): Faults {
     ...(seed % 6 === 4 && { onPaper: 0.02 }),
     ...(seed % 2 === 1 && { runsDownMany: 0.4 }),
     ...(seed % 5 === 1 && { findsDamage: 0.3 }),
+    ...(seed % 4 === 2 && { readsOneSide: 0.5 }),
+    ...(seed % 4 > 1 && { mismarked: 0.3 }),
     ...(seed % 14 === 8 && { headWork: true }),
   };
 }

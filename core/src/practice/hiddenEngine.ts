@@ -58,6 +58,10 @@ export type Faults = {
   setsByHand?: number;
   /** The chance that what is asked before the work is exempted with a reason. */
   exempts?: number;
+  /** The chance at each reading to stop at the blade that tells on which side of its limits the gap is. */
+  readsOneSide?: number;
+  /** The chance of each shim that its mark says another size than it has. */
+  mismarked?: number;
   /** The chance that what is looked into is damage, with which it must not be run. */
   findsDamage?: number;
   /** The chance that several fasteners are run down in one act. */

@@ -1,6 +1,7 @@
 import type { Observation } from '../crank/observation';
-import type { EngineSheet } from '../engine/sheet';
+import type { EngineSheet, Spec } from '../engine/sheet';
 import { figuresOf } from '../engine/variant';
+import { verdictOf } from '../gauging/judgeReading';
 import { toSet } from '../gauging/toSet';
 import type { BladeSet } from '../gauging/blades';
 import { planShims } from '../gauging/shims';
@@ -76,7 +77,7 @@ export class Mechanic {
       case 'look':
         return this.lookAgain(at, state);
       case 'read':
-        return [this.read(at.id, at.phase, BLADE_STEP)];
+        return [this.read(at.id, at.phase, BLADE_STEP, at.spec)];
       case 'settle':
         return this.settle(at);
       case 'decide':
@@ -140,7 +141,7 @@ export class Mechanic {
         // Who was away never says that nobody turned it.
         return [{ type: 'crank.turned', degrees: null, how: 'unknown' }];
       case 'shim':
-        return [{ type: 'shim.found', adjuster: at.id, size: this.engine.shim(at.id) }];
+        return [{ type: 'shim.found', adjuster: at.id, size: this.shimMarked(at.id) }];
       case 'question': {
         const { key, says } = at.question;
         const mayRun = this.happens('findsDamage') ? false : undefined;
@@ -168,9 +169,17 @@ export class Mechanic {
   }
 
   /** Whether this fault shows now; where it never does, no chance is drawn. */
-  private happens(fault: 'exempts' | 'setsByHand' | 'runsDownMany' | 'findsDamage'): boolean {
+  private happens(
+    fault: 'exempts' | 'setsByHand' | 'runsDownMany' | 'findsDamage' | 'readsOneSide' | 'mismarked',
+  ): boolean {
     const chance = this.faults[fault] ?? 0;
     return chance > 0 && this.random.next() < chance;
+  }
+
+  /** The size of the shim in a bucket by its mark, µm, which may be wrong. */
+  private shimMarked(id: string): number {
+    const size = this.engine.shim(id);
+    return this.happens('mismarked') ? size + this.random.one([-150, 150]) : size;
   }
 
   /** Runs down the fastener that is asked for, or all up to a later one in one act. */
@@ -234,8 +243,17 @@ export class Mechanic {
     return { type: 'crank.observed', observation: { id, state } };
   }
 
-  private read(id: string, phase: 'found' | 'set' | 'left' | 'again', step: number): JobAct {
-    const reading = this.engine.measure(id, step);
+  /** Reads it by blades so far apart; with its limits, one side of it may be all that is tried. */
+  private read(
+    id: string,
+    phase: 'found' | 'set' | 'left' | 'again',
+    step: number,
+    limits?: Spec,
+  ): JobAct {
+    const whole = this.engine.measure(id, step);
+    const side = limits && whole.how === 'go-no-go' && verdictOf(limits, whole);
+    const one = (side === 'tight' || side === 'loose') && this.happens('readsOneSide');
+    const reading = { ...whole, ...(one && (side === 'tight' ? { go: 0 } : { noGo: null })) };
     this.log.push({ read: id, phase, go: reading.go, noGo: reading.noGo });
     return { type: 'reading.taken', adjuster: id, phase, reading };
   }

@@ -31,7 +31,8 @@ import { OtherWays } from './OtherWays';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { ReadingInput } from '../reading/ReadingInput';
-import { ShimWheel, USUAL_SHIM } from '../shims/ShimWheel';
+import { ShimWheel } from '../shims/ShimWheel';
+import { useShimIn } from '../shims/useShimIn';
 import { TakeThis } from './TakeThis';
 import { useBladeSet } from '../reading/useBladeSet';
 import { useSpeech } from '../reading/speech';
@@ -121,15 +122,16 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
       reading: { go: 0, noGo: null, how: 'go-no-go' },
       tried: [],
     });
-  const known = job.context.lastLeft?.shims?.[id];
-  const [tapped, setTapped] = useState<{ id: string; size: number }>();
-  const shim = tapped?.id === id ? tapped.size : (known ?? USUAL_SHIM);
+  const shim = useShimIn(job, id);
+  // The blades stay in sight where one more would help, until it is taken as it is.
+  const [enough, setEnough] = useState<string>();
+  const closer = enough === id ? undefined : view.closer;
   const above = question ? (
     <OpenQuestion question={question} />
+  ) : closer ? (
+    <Words as="strong">{closer}</Words>
   ) : (
-    view.offers === 'shim' && (
-      <ShimWheel {...{ known }} size={shim} onSize={(size) => setTapped({ id, size })} />
-    )
+    view.offers === 'shim' && <ShimWheel {...shim} />
   );
   const [told, setTold] = useState<{ asked: string; seen: LookedInto }>();
   const seen = told?.asked === question?.key ? told?.seen : undefined;
@@ -138,9 +140,11 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
       onReadAgain={readAgain}
       onIsSo={() => act(answered(question, 'Looked, it is so', saidOf(seen ?? {})))}
     />
+  ) : closer && view.offers === 'shim' ? (
+    <Act label="Take it as it is read" onPress={() => setEnough(id)} />
   ) : (
     <>
-      <Offer {...{ job, id, entry, view, shim, act }} key={`${id} ${view.offers}`} />
+      <Offer {...{ job, id, entry, view, act }} shim={shim.size} key={`${id} ${view.offers}`} />
       {(view.offers === 'nothing' || view.offers === 'done' || view.offers === 'unset') && onward}
     </>
   );

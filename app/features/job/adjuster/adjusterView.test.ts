@@ -54,6 +54,28 @@ describe('what the panel of an adjuster shows', () => {
     );
   });
 
+  it('reads a bucket on from the other side before its shim, as found, fitted and on the round', () => {
+    const bucket = (
+      state: Parameters<typeof adjusterView>[0],
+      phase: 'found' | 'again' = 'found',
+    ) => adjusterView(state, { spec, method: 'shim' }, 'leave-inside', phase);
+    const why = expect.stringContaining('try thicker blades until one does not enter');
+    const readsOn = (reads: string) => ({ reads, offers: 'nothing', judgement: { why } });
+    const [open, found] = [reading(390, null), reading(200, 250)];
+    const fitted = { found, shim: 2600, fitted: 2500 };
+    expect(bucket({ found: open })).toMatchObject(readsOn('found'));
+    expect(bucket({ ...fitted, left: open })).toMatchObject(readsOn('left'));
+    const done = { ...fitted, left: reading(300, 350), painted: true as const };
+    expect(bucket({ ...done, again: open }, 'again')).toMatchObject(readsOn('again'));
+    expect(bucket({ ...done, again: reading(390, 440) }, 'again')).toMatchObject({
+      judgement: { why: expect.stringContaining('Bring it to 0.33 mm') },
+    });
+    expect(bucket({ found: reading(140, 280) })).toMatchObject({
+      offers: 'shim',
+      closer: expect.stringContaining('±0.07 mm'),
+    });
+  });
+
   it('reads nothing over a stand-in', () => {
     expect(view({ found: reading(300, 350), fitted: null })).toEqual({ offers: 'nothing' });
   });

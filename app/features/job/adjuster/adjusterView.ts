@@ -5,7 +5,7 @@ import type {
   JobPolicy,
   TakenReading,
 } from '@longbar/core';
-import { adjusterStep, judgeReading, measureOf } from '@longbar/core';
+import { adjusterStep, judgeReading, measureOf, readOn } from '@longbar/core';
 
 /** What the panel of one adjuster shows: which reading is being taken, and what may be done. */
 export type AdjusterView = {
@@ -13,6 +13,8 @@ export type AdjusterView = {
   reads?: 'found' | 'left' | 'again';
   reading?: TakenReading;
   judgement?: Judgement;
+  /** What asks for more blades, where a shim is reckoned from a gap that is not known well. */
+  closer?: string;
   /** `unsettled`: the reading spans a limit; it may be left or set as it is all the same. */
   offers:
     'nothing' | 'unsettled' | 'keep' | 'lock' | 'shim' | 'measured' | 'paint' | 'unset' | 'done';
@@ -47,7 +49,8 @@ export function adjusterView(
     return { ...base, reads, offers: spans ? 'unsettled' : 'nothing' };
   }
   if (next.step === 'paint') return { ...base, ...(changed && { reads }), offers: 'paint' };
-  return { ...base, reads, offers: next.step };
+  const closer = 'closer' in next && { closer: next.closer };
+  return { ...base, ...closer, reads, offers: next.step };
 }
 
 function againView(
@@ -57,11 +60,13 @@ function againView(
 ): AdjusterView {
   if (!again) return { reads: 'again', offers: 'nothing' };
   const rule = policy === 'check-only' ? policy : 'leave-inside';
-  const judgement = judgeReading(entry.spec, again, rule, measureOf(entry), entry.marked);
+  const judged = judgeReading(entry.spec, again, rule, measureOf(entry), entry.marked);
+  const isPlanned = entry.method === 'shim' && rule !== 'check-only';
+  const judgement = isPlanned ? readOn(judged, again) : judged;
   const wrong = judgement.verdict === 'tight' || judgement.verdict === 'loose';
   // A shim that is wrong is planned anew; a screw is set on the spot.
   const spans = judgement.verdict === 'unsure' && again.go > 0 && again.noGo !== null;
-  const sets = rule !== 'check-only' && entry.method !== 'shim';
+  const sets = rule !== 'check-only' && !isPlanned;
   const offers = spans ? 'unsettled' : wrong && sets ? 'lock' : 'nothing';
   return { reads: 'again', reading: again, judgement, offers };
 }

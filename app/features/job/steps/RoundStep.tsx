@@ -1,4 +1,4 @@
-import { specOf, verdictOf } from '@longbar/core';
+import { isToReadOn, specOf, verdictOf } from '@longbar/core';
 import { Act } from '../../../ui/Act';
 import { Words } from '../../../ui/Words';
 import { AdjusterPanel } from '../adjuster/AdjusterPanel';
@@ -46,9 +46,10 @@ export function RoundStep(props: StepProps) {
   );
 }
 
-/** Whether it was read again and the reading says which side of its limits it is. */
+/** Whether it was read again and the reading says all that is asked of it. */
 function isSettled({ setting, state }: WorkingJob, id: string): boolean {
   const { again, againAccepted } = state.adjusters[id] ?? {};
   const spec = specOf(setting.sheet, id);
-  return !!again && (!spec || againAccepted === true || verdictOf(spec, again) !== 'unsure');
+  if (!again || isToReadOn(setting.sheet, state, id)) return false;
+  return !spec || againAccepted === true || verdictOf(spec, again) !== 'unsure';
 }

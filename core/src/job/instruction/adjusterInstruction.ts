@@ -39,7 +39,8 @@ export function adjusterInstruction(
     case 'find':
     case 'reread': {
       const phase = next.step === 'find' ? 'found' : 'left';
-      const isOpen = own.found !== undefined && middleOf(own.found) === undefined;
+      const gap = own[phase];
+      const isOpen = gap !== undefined && middleOf(gap) === undefined;
       if (!next.judgement || (isOpen && !next.judgement.settle)) {
         const settle = phase === 'found' ? settleFirst(state, id, entry) : undefined;
         return { do: 'read', phase, ...(settle && { settle }), ...figure };

@@ -14,10 +14,10 @@ import type { AdjusterState, JobState } from '../journal/state';
 export type AdjusterStep =
   /** Read it as found (again, where the reading does not settle it). */
   | { step: 'find'; judgement?: Judgement }
-  /** Say which shim is in the bucket. */
-  | { step: 'shim'; judgement: Judgement }
+  /** Say which shim is in the bucket; `closer` asks for more blades, where the gap is not known well. */
+  | { step: 'shim'; judgement: Judgement; closer?: string }
   /** Measured: the shims are planned once all are. */
-  | { step: 'measured'; judgement: Judgement }
+  | { step: 'measured'; judgement: Judgement; closer?: string }
   /** Leave it as found. */
   | { step: 'keep'; judgement: Judgement }
   /** Adjust it and lock the nut. */
@@ -84,8 +84,10 @@ function finished(state: AdjusterState, entry: SettableEntry): AdjusterStep {
   const judgement = judgeAt(entry, standing, 'leave-inside');
   if (judgement.verdict !== 'tight' && judgement.verdict !== 'loose') return { step: 'done' };
   if (entry.method !== 'shim') return { step: 'lock', judgement };
+  // What the round has read from one side alone, it reads on.
+  if (standing === state.again && middleOf(standing) === undefined) return { step: 'done' };
   // Of one that was only checked before nobody asked which shim is in it.
-  return state.shim === undefined
+  return state.shim === undefined || standing === state.found
     ? shimStep(state, entry, judgement)
     : { step: 'measured', judgement };
 }
@@ -125,7 +127,9 @@ function afterChange(
   // Where all is only checked since, it is left as it reads.
   const isLeft = judgement.verdict === 'inside' || policy === 'check-only';
   if (isLeft) return { step: 'paint', judgement };
-  return { step: entry.method === 'shim' ? 'measured' : 'lock', judgement };
+  if (entry.method !== 'shim') return { step: 'lock', judgement };
+  if (middleOf(left) === undefined) return { step: 'reread', judgement: readOn(judgement, left) };
+  return { step: 'measured', judgement, ...closerAt(entry, left) };
 }
 
 /** A shim is chosen when all are measured: a gap between two blades, and the shim that is in. */
@@ -134,10 +138,9 @@ function shimStep(
   entry: SettableEntry,
   judgement: Judgement,
 ): AdjusterStep {
-  if (!found || middleOf(found) === undefined)
-    return { step: 'find', judgement: found ? readOn(judgement, found) : judgement };
-  const known = knownTo(judgement, found, entry);
-  return { step: shim === undefined ? 'shim' : 'measured', judgement: known };
+  if (!found) return { step: 'find', judgement };
+  if (middleOf(found) === undefined) return { step: 'find', judgement: readOn(judgement, found) };
+  return { step: shim === undefined ? 'shim' : 'measured', judgement, ...closerAt(entry, found) };
 }
 
 /**
@@ -145,24 +148,41 @@ function shimStep(
  * from its middle may leave it outside them, and the cam comes out once more. Nobody is kept from
  * going on, for they may have no blade between.
  */
-function knownTo(
-  judgement: Judgement,
-  { go, noGo }: Pick<Reading, 'go' | 'noGo'>,
+function closerAt(
   { spec, marked, ...entry }: SettableEntry,
-): Judgement {
-  if (noGo === null || noGo - go <= spec.high - spec.low) return judgement;
+  { go, noGo }: Pick<Reading, 'go' | 'noGo'>,
+): { closer?: string } {
+  if (noGo === null || noGo - go <= spec.high - spec.low) return {};
   const half = formatSetting(measureOf(entry), Math.ceil((noGo - go) / 2), marked);
-  const why = `${judgement.why} Its gap is known to within ${half} only: a blade between makes its new shim surer.`;
-  return { ...judgement, why };
+  return { closer: `Known to ±${half} only: try a blade between.` };
 }
 
-/** What is told of a bucket outside its limits whose gap is known from one side alone. */
-function readOn(judgement: Judgement, { noGo }: Pick<Reading, 'noGo'>): Judgement {
-  if (judgement.verdict === 'unsure') return judgement;
+/**
+ * What is told of a bucket by its reading: where that is outside the limits and open at one end, to read
+ * on.
+ *
+ * @example readOn(judgeReading(spec, { go: 390, noGo: null }, 'leave-inside'), { go: 390, noGo: null }).action
+ *   // 'read-again'
+ */
+export function readOn(judgement: Judgement, reading: Pick<Reading, 'go' | 'noGo'>): Judgement {
+  const { verdict } = judgement;
+  if ((verdict !== 'tight' && verdict !== 'loose') || middleOf(reading) !== undefined)
+    return judgement;
+  const { noGo } = reading;
   const way =
     noGo === null ? 'thicker blades until one does not enter' : 'thinner ones until one enters';
   const why = `${judgement.says} Its shim is reckoned from the gap: try ${way}.`;
   return { ...judgement, action: 'read-again', why };
+}
+
+/**
+ * Whether a bucket stands outside its limits by a reading that is open at one end: until it is read on,
+ * no shim can be reckoned from it.
+ */
+export function isToReadOn(sheet: EngineSheet, state: JobState, id: string): boolean {
+  if (state.scope?.checkOnly || entryOf(sheet, id)?.method !== 'shim') return false;
+  const standing = standingReading(state.adjusters[id]);
+  return standing !== undefined && middleOf(standing) === undefined && isOutside(sheet, state, id);
 }
 
 /** The reading that says how the adjuster stands now: after the lock, or as found and left so. */

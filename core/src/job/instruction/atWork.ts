@@ -17,6 +17,7 @@ import { isPlaced } from '../journal/placed';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 import { adjusterInstruction } from './adjusterInstruction';
+import { isToReadOn } from './adjusterStep';
 import { heldAtHand, stopsAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
 import { isFinished, missingTemperature, openChartPlaces, unservedOf } from './gates';
@@ -331,7 +332,8 @@ function workOn(
       const { spec } = entry;
       const figure = { id, measure: measureOf(entry), spec, phase: 'again' as const };
       const again = state.adjusters[id]?.again;
-      if (!again || state.adjusters[id]?.doubted) return { step, do: 'read', ...figure };
+      const anew = state.adjusters[id]?.doubted || isToReadOn(setting.sheet, state, id);
+      if (!again || anew) return { step, do: 'read', ...figure };
       const tries = [spec.low, spec.high].filter(
         (at) => again.go < at && at < (again.noGo ?? at + 1),
       );

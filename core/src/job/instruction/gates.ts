@@ -14,7 +14,7 @@ import { isBegun } from '../journal/begun';
 import { isPlaced } from '../journal/placed';
 import { isInScope } from '../journal/scope';
 import type { JobState } from '../journal/state';
-import { isMarked, isOutside } from './adjusterStep';
+import { isMarked, isOutside, isToReadOn } from './adjusterStep';
 import { hotUntil } from './hotWindow';
 import type { Missing } from './missing';
 import { openNow, shimsLieOpen } from '../journal/shimsInHand';
@@ -214,8 +214,11 @@ export function isFinished(sheet: EngineSheet, state: JobState, id: string): boo
   const marked = isMarked(own, entry);
   if (state.scope?.checkOnly) return marked;
   const shimmed = entry.method === 'shim';
-  // A bucket outside its limits is planned anew, once it is known which shim is in it.
-  if (marked) return (shimmed && shim !== undefined) || !isOutside(sheet, state, id);
+  if (marked && !isOutside(sheet, state, id)) return true;
+  // A bucket outside its limits is planned anew, once its gap and the shim in it are known; what the
+  // round has read from one side alone, the round reads on.
+  const isOpen = own.again === undefined && isToReadOn(sheet, state, id);
+  if (marked) return shimmed && shim !== undefined && !isOpen;
   return shimmed && found !== undefined && middleOf(found) !== undefined && shim !== undefined;
 }
 

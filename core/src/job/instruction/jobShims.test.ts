@@ -142,6 +142,52 @@ describe('the work on the shims', () => {
     expect(again.find(({ id }) => id === first!.id)).toMatchObject({ old: 2450, measured: 125 });
   });
 
+  it('reads on what is known from one side alone, before anything is worked out anew', () => {
+    const [first] = shims.order;
+    const id = first!.id;
+    const rowsOf = shims.rows.map((row) => (row.id === id ? { ...row, from: 'stock' } : row));
+    const fitted: JobAct[] = [
+      ...acts,
+      { type: 'shims.planned', ...shims, rows: rowsOf, order: [{ ...first!, in: 2450 }] },
+      ...taken.slice(1),
+      { type: 'shim.fitted', adjuster: id, size: 2450 },
+    ];
+    const read = (phase: 'left' | 'again', noGo: number | null): JobAct => ({
+      ...{ type: 'reading.taken', adjuster: id, phase },
+      reading: { go: middle(id) + 60, noGo, how: 'go-no-go' },
+    });
+    const open = [...fitted, read('left', null)];
+    expect(stage(open)).toEqual({ stage: 'read', id });
+    const at = adjusterInstruction(ofShims, foldJob(journal(open)), id);
+    expect(at).toMatchObject({ do: 'read', phase: 'left', id });
+    expect(stage([...fitted, read('left', middle(id) + 100)])).toEqual({ stage: 'plan' });
+
+    // On the round, too, whether or not it was chosen for it.
+    const finished = (adjuster: string): JobAct[] => [
+      {
+        ...{ type: 'reading.taken', adjuster, phase: 'left' },
+        reading: { go: middle(adjuster) - 25, noGo: middle(adjuster) + 25, how: 'go-no-go' },
+      },
+      { type: 'adjuster.painted', adjuster },
+    ];
+    const others = shims.rows.filter((row) => row.id !== id && row.from !== row.id);
+    const done: JobAct[] = [
+      ...fitted,
+      ...finished(id),
+      ...others.flatMap((row): JobAct[] => [
+        { type: 'shim.fitted', adjuster: row.id, size: row.new },
+        ...finished(row.id),
+      ]),
+    ];
+    const wanted = (...more: JobAct[]) =>
+      wantedOf(ofShims, foldJob(journal([...done, ...more])), PLAN);
+    expect(wanted(read('again', null))).toMatchObject({
+      step: 'round',
+      ids: expect.arrayContaining([id]),
+    });
+    expect(wanted(read('again', middle(id) + 100))).toEqual({ step: 'shims', ids: [] });
+  });
+
   it('is planned anew only once what lies open is closed, by the shims that are in by then', () => {
     const donor = shims.rows.find(({ id, from }) => from !== id && from.includes('.'));
     const { id = '', from = '', new: size = 0 } = donor ?? {};

@@ -15,7 +15,7 @@ import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import { shimsInHand, shimsLieOpen, shimsUnderWay } from '../journal/shimsInHand';
 import type { JobState, TakenReading } from '../journal/state';
-import { isMarked, isOutside, standingReading } from './adjusterStep';
+import { isMarked, isOutside, isToReadOn, standingReading } from './adjusterStep';
 import { entryAtWork } from './aimAt';
 import { heldAtHand } from './atHand';
 import { crankOfJob } from './crankOfJob';
@@ -151,7 +151,9 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   const acts = shimActsLeft(sheet, state, plan);
   const waiting = new Set(acts.map(({ id }) => id));
   const closed = ids.filter((id) => !waiting.has(id));
-  const outside = closed.filter((id) => isOutside(sheet, state, id));
+  const outside = closed.filter(
+    (id) => isOutside(sheet, state, id) && !isToReadOn(sheet, state, id),
+  );
   const open = closed.filter((id) => !isShimDone(sheet, state, id) && !outside.includes(id));
   if (acts.length === 0 && open.length === 0 && outside.length === 0) return { stage: 'done' };
   // What lies open is closed first: only then is it known which shim is where.

@@ -2,6 +2,7 @@ import type { Stop } from '../../barring/barringPlan';
 import { specOf } from '../../engine/adjusterEntry';
 import { readId } from '../../engine/kinds';
 import { verdictOf } from '../../gauging/judgeReading';
+import { isToReadOn } from './adjusterStep';
 import type { JobSetting } from '../journal/setting';
 import type { JobState } from '../journal/state';
 
@@ -29,7 +30,8 @@ function roundIds(
   for (const id of all) {
     const { locked, fitted, doubted } = state.adjusters[id] ?? {};
     const changed = locked !== undefined || typeof fitted === 'number';
-    if (round === 'all' || doubted || (round === 'changed' && changed)) chosen.add(id);
+    const anew = doubted || isToReadOn(sheet, state, id);
+    if (round === 'all' || anew || (round === 'changed' && changed)) chosen.add(id);
   }
   const kinds = new Set([...chosen].map((id) => readId(id).kind));
   for (const id of all.sort(changedFirst(state))) {
@@ -49,13 +51,14 @@ function changedFirst({ adjusters }: JobState): (a: string, b: string) => number
 
 /**
  * What the round still has to read: chosen for it, and not read since it was last changed. A
- * reading that spans a limit is only begun, unless it was left so.
+ * reading that spans a limit is only begun, unless it was left so; so is one of a bucket outside its
+ * limits that is known from one side alone.
  */
 export function unreadOf(setting: JobSetting, state: JobState, stops: readonly Stop[]): string[] {
   return roundIds(setting, state, stops).filter((id) => {
     const { again, doubted, againAccepted } = state.adjusters[id] ?? {};
     const spec = specOf(setting.sheet, id);
-    if (doubted || !again || !spec) return true;
+    if (doubted || !again || !spec || isToReadOn(setting.sheet, state, id)) return true;
     return !againAccepted && verdictOf(spec, again) === 'unsure';
   });
 }

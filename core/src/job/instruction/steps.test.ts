@@ -187,18 +187,14 @@ describe('the steps at one adjuster', () => {
   });
 
   it('says how well a gap is known that its shim is reckoned from, where that is not enough', () => {
-    const why = (go: number, noGo: number, shim?: number) => {
-      const next = adjusterStep(
-        { found: reading(go, noGo), ...(shim !== undefined && { shim }) },
-        { spec, method: 'shim' },
-        'leave-inside',
-      );
-      return 'judgement' in next ? next.judgement?.why : undefined;
+    const stepAt = (go: number, noGo: number, shim?: number) => {
+      const state = { found: reading(go, noGo), ...(shim !== undefined && { shim }) };
+      return adjusterStep(state, { spec, method: 'shim' }, 'leave-inside');
     };
-    const [closer, span] = [/known to within 0\.07 mm .* a blade between/, spec.high - spec.low];
-    expect(why(140, 280)).toMatch(closer);
-    expect(why(140, 280, 2600)).toMatch(closer);
-    expect(why(280 - span, 280)).not.toMatch(/known to/);
+    const closer = expect.stringMatching(/±0\.07 mm .* a blade between/);
+    expect(stepAt(140, 280)).toMatchObject({ step: 'shim', closer });
+    expect(stepAt(140, 280, 2600)).toMatchObject({ step: 'measured', closer });
+    expect(stepAt(180, 280)).not.toHaveProperty('closer');
   });
 
   it('ends honestly where it cannot be set', () => {
