@@ -26,6 +26,8 @@ type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
 /** Blades this far apart are at hand; stacked they tell a gap finer, µm. */
 const BLADE_STEP = 20;
 const STACK_STEP = 5;
+/** So far apart are those of whoever is in a hurry, µm. */
+const FAR_APART = 140;
 /** The blades themselves. */
 export const AT_HAND: BladeSet = {
   name: 'at hand',
@@ -77,7 +79,7 @@ export class Mechanic {
       case 'look':
         return this.lookAgain(at, state);
       case 'read':
-        return [this.read(at.id, at.phase, BLADE_STEP, at.spec)];
+        return [this.read(at.id, at.phase, this.bladeStep(), at.spec)];
       case 'settle':
         return this.settle(at);
       case 'decide':
@@ -170,10 +172,21 @@ export class Mechanic {
 
   /** Whether this fault shows now; where it never does, no chance is drawn. */
   private happens(
-    fault: 'exempts' | 'setsByHand' | 'runsDownMany' | 'findsDamage' | 'readsOneSide' | 'mismarked',
+    fault:
+      | 'exempts'
+      | 'setsByHand'
+      | 'runsDownMany'
+      | 'findsDamage'
+      | 'readsOneSide'
+      | 'readsWide'
+      | 'mismarked',
   ): boolean {
     const chance = this.faults[fault] ?? 0;
     return chance > 0 && this.random.next() < chance;
+  }
+
+  private bladeStep(): number {
+    return this.happens('readsWide') ? FAR_APART : BLADE_STEP;
   }
 
   /** The size of the shim in a bucket by its mark, µm, which may be wrong. */
