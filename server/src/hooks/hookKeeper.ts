@@ -1,4 +1,5 @@
 import { ignore } from '@longbar/core';
+import { setMaxListeners } from 'node:events';
 import type { Logger } from 'pino';
 import type { Reach } from '../outgoing/askOutside';
 import { askOutside, OutsideError } from '../outgoing/askOutside';
@@ -31,7 +32,10 @@ export class HookKeeper {
     private readonly logger: Logger,
     /** A program takes a message within so long, ms. */
     private readonly within = 15_000,
-  ) {}
+  ) {
+    // All that are told at once listen to it: a dozen are no leak, as Node would warn.
+    setMaxListeners(0, this.ending.signal);
+  }
 
   begin(): void {
     let round = 0;

@@ -1,4 +1,4 @@
-import type { AdjusterEntry, JobAct, LengthUnit, LookedInto, Question } from '@longbar/core';
+import type { AdjusterEntry, JobAct, LengthUnit, LookedInto } from '@longbar/core';
 import {
   adjusterInstruction,
   adjusterName,
@@ -22,22 +22,18 @@ import { Findings } from '../../drift/Findings';
 import { useFindings } from '../../drift/useFindings';
 import { adjusterView, isBeingSet } from './adjusterView';
 import { AimNote } from './AimNote';
-import { AnswerIt } from './AnswerIt';
 import { BladeDrawer } from '../reading/BladeDrawer';
 import { BridgePanel } from './BridgePanel';
-import { Offer } from './Offer';
-import { OpenQuestion } from './OpenQuestion';
 import { OtherWays } from './OtherWays';
 import { StepFrame } from '../frame/StepFrame';
 import type { StepProps } from '../model/stepProps';
 import { ReadingInput } from '../reading/ReadingInput';
-import { ShimWheel } from '../shims/ShimWheel';
-import { useShimIn } from '../shims/useShimIn';
 import { TakeThis } from './TakeThis';
+import { useFoot } from './useFoot';
 import { useBladeSet } from '../reading/useBladeSet';
 import { useSpeech } from '../reading/speech';
 import { Verdict } from './Verdict';
-import { saidOf, SeenToo } from './WhatWasSeen';
+import { SeenToo } from './WhatWasSeen';
 import { WrenchSetting } from '../torque/WrenchSetting';
 
 type Props = StepProps & { id: string; phase: 'found' | 'again'; onward?: ReactNode };
@@ -77,11 +73,6 @@ type PanelProps = Props & {
   set: NonNullable<ReturnType<typeof useBladeSet>>;
 };
 
-/** The answer with the words it answers: the record is read without the screen. */
-function answered({ key, says }: Question, answer: string, seen: LookedInto): JobAct {
-  return { type: 'question.answered', question: key, answer, says, ...seen };
-}
-
 /** After these there is nothing more to do at this adjuster now. */
 const ENDS: ReadonlySet<JobAct['type']> = new Set([
   'adjuster.painted',
@@ -114,42 +105,11 @@ function Panel({ entry: atWork, set, ...props }: PanelProps) {
     },
     [onSelect, record, id],
   );
-  const readAgain = () =>
-    act({
-      type: 'reading.taken',
-      adjuster: id,
-      phase: view.reads ?? 'found',
-      reading: { go: 0, noGo: null, how: 'go-no-go' },
-      tried: [],
-    });
-  const shim = useShimIn(job, id);
-  // The blades stay in sight where one more would help, until it is taken as it is.
-  const [enough, setEnough] = useState<string>();
-  const closer = enough === id ? undefined : view.closer;
-  const above = question ? (
-    <OpenQuestion question={question} />
-  ) : closer ? (
-    <Words as="strong">{closer}</Words>
-  ) : (
-    view.offers === 'shim' && <ShimWheel {...shim} />
-  );
   const [told, setTold] = useState<{ asked: string; seen: LookedInto }>();
   const seen = told?.asked === question?.key ? told?.seen : undefined;
-  const primary = question ? (
-    <AnswerIt
-      onReadAgain={readAgain}
-      onIsSo={() => act(answered(question, 'Looked, it is so', saidOf(seen ?? {})))}
-    />
-  ) : closer && view.offers === 'shim' ? (
-    <Act label="Take it as it is read" onPress={() => setEnough(id)} />
-  ) : (
-    <>
-      <Offer {...{ job, id, entry, view, act }} shim={shim.size} key={`${id} ${view.offers}`} />
-      {(view.offers === 'nothing' || view.offers === 'done' || view.offers === 'unset') && onward}
-    </>
-  );
+  const foot = useFoot({ job, id, entry, view, question, seen, onward, act });
   return (
-    <StepFrame asks={`${id} ${view.reads}`} {...{ job, after, above, primary }}>
+    <StepFrame asks={`${id} ${view.reads}`} {...{ job, after, ...foot }}>
       <Spread style={styles.centre}>
         <Words as="heading">{adjusterName(id)}</Words>
         <Sibling {...props} />

@@ -161,7 +161,7 @@ function closerAt(
  * What is told of a bucket by its reading: where that is outside the limits and open at one end, to read
  * on.
  *
- * @example readOn(judgeReading(spec, { go: 390, noGo: null }, 'leave-inside'), { go: 390, noGo: null }).action
+ * @example readOn(judgeReading({ low: 280, target: 330, high: 380 }, { go: 390, noGo: null }, 'leave-inside'), { go: 390, noGo: null }).action
  *   // 'read-again'
  */
 export function readOn(judgement: Judgement, reading: Pick<Reading, 'go' | 'noGo'>): Judgement {
