@@ -14,6 +14,8 @@ import { space } from '../../../theme/tokens';
 import { Words } from '../../../ui/Words';
 
 type Props = {
+  /** What is asked; the figure stands beside it. */
+  question: string;
   measure: Exclude<Measure, 'lash'>;
   spec: Spec;
   reading: Reading | undefined;
@@ -24,15 +26,20 @@ type Props = {
 const STEPS = [-10, -1, 1, 10] as const;
 
 /** A figure read off a gauge or a wrench: tapped up and down from the nominal, then recorded. */
-export function FigureWheel({ measure, spec, reading, onRead }: Props) {
+export function FigureWheel({ question, measure, spec, reading, onRead }: Props) {
   const [figure, setFigure] = useState((reading && middleOf(reading)) ?? spec.target);
   const show = (value: number) => formatSetting(measure, value);
   const place = lastPlaceOf(measure);
   return (
     <View style={styles.wheel}>
-      <Words as="title" role="status" style={styles.centred}>
-        {show(figure)}
-      </Words>
+      <Row style={styles.asked}>
+        <Words as="strong" style={styles.question}>
+          {question}
+        </Words>
+        <Words as="title" role="status">
+          {show(figure)}
+        </Words>
+      </Row>
       <Row>
         {STEPS.map((step) => (
           <Act
@@ -57,6 +64,8 @@ export function FigureWheel({ measure, spec, reading, onRead }: Props) {
 
 const styles = StyleSheet.create({
   wheel: { gap: space.small },
-  centred: { textAlign: 'center' },
+  // On one line, even on a narrow phone: what records it stays above the foot of a low one.
+  asked: { alignItems: 'center', flexWrap: 'nowrap' },
+  question: { flex: 1 },
   step: { flex: 1, paddingHorizontal: 4 },
 });

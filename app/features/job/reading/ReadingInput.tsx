@@ -69,9 +69,9 @@ export function ReadingInput({ job, id, entry, set, view, asked, act, say, child
   if (measure !== 'lash') {
     return (
       <>
-        <Words as="strong">{FIGURE[phase]}</Words>
         <FigureWheel
           key={`${phase} wheel`}
+          question={FIGURE[phase]}
           measure={measure}
           spec={entry.spec}
           reading={reading}
