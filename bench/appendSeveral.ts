@@ -1,5 +1,5 @@
 import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { JobEvent } from '@longbar/core';
 import { loadDemo } from '../server/src/demo/loadDemo';
@@ -10,6 +10,7 @@ import { beginJob } from '../server/src/store/journal/jobs';
 import type { Database } from '../server/src/store/sql/database';
 import { openDatabase } from '../server/src/store/sql/database';
 import type { Line } from './line';
+import { spentByGrandchildren } from './processorTime';
 
 const WRITERS = 8;
 const APPENDS = 150;
@@ -27,13 +28,21 @@ export async function appendSeveralLines(): Promise<Line[]> {
   ] as const;
   try {
     const took = { alone: 0, file: 0, postgres: 0 };
+    const spent = { process: 0, database: 0 };
     const jobs = [await begun(opened[0]), await begun(opened[1])] as const;
     for (let round = 0; round < ROUNDS; round++) {
       for (const job of jobs[0]) took.alone += await phones(opened[0], [job]);
       took.file += await phones(opened[0], jobs[0]);
+      const [own, ofDatabase] = [process.cpuUsage(), spentByGrandchildren()];
       took.postgres += await phones(opened[1], jobs[1]);
+      const { user, system } = process.cpuUsage(own);
+      spent.process += (user + system) / 1000;
+      spent.database += spentByGrandchildren() - ofDatabase;
     }
-    const rate = (ms: number) => Math.round((1000 * ROUNDS * WRITERS * APPENDS) / ms);
+    const all = ROUNDS * WRITERS * APPENDS;
+    const rate = (ms: number) => Math.round((1000 * all) / ms);
+    const each = (ms: number) => (ms / all).toFixed(2);
+    const cores = cpus().length;
     return [
       {
         what: 'appends of eight phones at once, on PostgreSQL against a file, one process each',
@@ -44,6 +53,12 @@ export async function appendSeveralLines(): Promise<Line[]> {
       {
         what: 'the same on PostgreSQL, against a file that keeps the appends of one phone after the other',
         figure: `${(took.alone / took.postgres).toFixed(2)} (file ${rate(took.alone)} a second)`,
+        wanted: 'side by side',
+        held: true,
+      },
+      {
+        what: `what ${cores} processors keep at most on PostgreSQL, by any number of processes, against a file`,
+        figure: `${((cores * took.file) / (spent.process + spent.database)).toFixed(2)} (${each(spent.process)} ms of a process and ${each(spent.database)} of the database for each, a file ${each(took.file)})`,
         wanted: 'side by side',
         held: true,
       },
