@@ -84,8 +84,11 @@ function finished(state: AdjusterState, entry: SettableEntry): AdjusterStep {
   const judgement = judgeAt(entry, standing, 'leave-inside');
   if (judgement.verdict !== 'tight' && judgement.verdict !== 'loose') return { step: 'done' };
   if (entry.method !== 'shim') return { step: 'lock', judgement };
+  const isOpen = middleOf(standing) === undefined;
   // What the round has read from one side alone, it reads on.
-  if (standing === state.again && middleOf(standing) === undefined) return { step: 'done' };
+  if (isOpen && standing === state.again) return { step: 'done' };
+  if (isOpen && standing === state.left)
+    return { step: 'reread', judgement: readOn(judgement, standing) };
   // Of one that was only checked before nobody asked which shim is in it.
   return state.shim === undefined || standing === state.found
     ? shimStep(state, entry, judgement)

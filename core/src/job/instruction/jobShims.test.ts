@@ -161,6 +161,12 @@ describe('the work on the shims', () => {
     const at = adjusterInstruction(ofShims, foldJob(journal(open)), id);
     expect(at).toMatchObject({ do: 'read', phase: 'left', id });
     expect(stage([...fitted, read('left', middle(id) + 100)])).toEqual({ stage: 'plan' });
+    // Though another calls for a new plan meanwhile, it would be left out of that.
+    const wrong = { go: 100, noGo: 150, how: 'go-no-go' as const };
+    const adjuster = shims.rows.find((row) => row.from === row.id)!.id;
+    const other: JobAct = { type: 'reading.taken', adjuster, phase: 'again', reading: wrong };
+    expect(stage([...fitted, other])).toEqual({ stage: 'plan' });
+    expect(stage([...open, other])).toEqual({ stage: 'read', id });
 
     // On the round, too, whether or not it was chosen for it.
     const finished = (adjuster: string): JobAct[] => [

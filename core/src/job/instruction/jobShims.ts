@@ -14,7 +14,7 @@ import type { JobAct } from '../journal/events';
 import { isInScope } from '../journal/scope';
 import type { JobSetting } from '../journal/setting';
 import { shimsInHand, shimsLieOpen, shimsUnderWay } from '../journal/shimsInHand';
-import type { JobState, TakenReading } from '../journal/state';
+import type { AdjusterState, JobState, TakenReading } from '../journal/state';
 import { isMarked, isOutside, isToReadOn, standingReading } from './adjusterStep';
 import { entryAtWork } from './aimAt';
 import { heldAtHand } from './atHand';
@@ -56,7 +56,7 @@ export function shimRows(setting: JobSetting, state: JobState, plan: BarringPlan
     const { found, shim, fitted, left, again, unset } = state.adjusters[id] ?? {};
     const spec = entryAtWork(setting, state, id)?.spec;
     const stop = places.get(id);
-    const gap = again ?? left ?? found;
+    const gap = again && middleOf(again) !== undefined ? again : (left ?? found);
     const middle = gap && middleOf(gap);
     if (unset || !spec || !gap || shim === undefined || middle === undefined || stop === undefined)
       return [];
@@ -164,7 +164,12 @@ export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan
   // That it stays as it is was taken back, or its reading: it is decided anew.
   const decided = open.filter((id) => isDecided(state, id));
   const anew = outside.length > 0 || other || decided.length < open.length;
-  if (!state.shims || (anew && !shimsLieOpen(state))) return { stage: 'plan' };
+  if (!state.shims || (anew && !shimsLieOpen(state))) {
+    // Of what was read from one side alone since its shim was fitted, none can be reckoned.
+    const halfRead = decided.filter((id) => isHalfRead(state.adjusters[id]));
+    if (halfRead.length === 0) return { stage: 'plan' };
+    return asPlanned(sheet, state, plan, { acts: [], decided: halfRead });
+  }
   return asPlanned(sheet, state, plan, { acts, decided });
 }
 
@@ -207,6 +212,10 @@ export function isShimDone(sheet: EngineSheet, state: JobState, id: string): boo
 function staysUnknown(sheet: EngineSheet, state: JobState, id: string): boolean {
   const isKnown = state.adjusters[id]?.shim !== undefined;
   return !isKnown && isShimDone(sheet, state, id) && !isOutside(sheet, state, id);
+}
+
+function isHalfRead({ left }: AdjusterState = {}): boolean {
+  return left !== undefined && middleOf(left) === undefined;
 }
 
 /** Whether it was said of a bucket that it stays as it is, or a shim was fitted in it. */

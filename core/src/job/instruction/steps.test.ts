@@ -184,6 +184,10 @@ describe('the steps at one adjuster', () => {
     expect(shim({ found, shim: 2600, fitted: 2500, left: reading(300, 350) })).toBe('paint');
     expect(shim({ found, shim: 2600, fitted: 2500, left: found })).toBe('measured');
     expect(shim({ found, shim: 2600, kept: true })).toBe('paint');
+    // It was only checked since, and by one blade alone.
+    const open = { found, shim: 2600, fitted: 2500, left: reading(400, null) };
+    expect(shim(open)).toBe('reread');
+    expect(shim({ ...open, painted: true, checked: true })).toBe('reread');
   });
 
   it('says how well a gap is known that its shim is reckoned from, where that is not enough', () => {
