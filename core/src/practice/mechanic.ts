@@ -26,8 +26,6 @@ type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
 /** Blades this far apart are at hand; stacked they tell a gap finer, µm. */
 const BLADE_STEP = 20;
 const STACK_STEP = 5;
-/** So far apart are those of whoever is in a hurry, µm. */
-const FAR_APART = 140;
 /** The blades themselves. */
 export const AT_HAND: BladeSet = {
   name: 'at hand',
@@ -79,7 +77,7 @@ export class Mechanic {
       case 'look':
         return this.lookAgain(at, state);
       case 'read':
-        return [this.read(at.id, at.phase, this.bladeStep(), at.spec)];
+        return [this.read(at.id, at.phase, BLADE_STEP, at.spec)];
       case 'settle':
         return this.settle(at);
       case 'decide':
@@ -172,21 +170,10 @@ export class Mechanic {
 
   /** Whether this fault shows now; where it never does, no chance is drawn. */
   private happens(
-    fault:
-      | 'exempts'
-      | 'setsByHand'
-      | 'runsDownMany'
-      | 'findsDamage'
-      | 'readsOneSide'
-      | 'readsWide'
-      | 'mismarked',
+    fault: 'exempts' | 'setsByHand' | 'runsDownMany' | 'findsDamage' | 'readsOneSide' | 'mismarked',
   ): boolean {
     const chance = this.faults[fault] ?? 0;
     return chance > 0 && this.random.next() < chance;
-  }
-
-  private bladeStep(): number {
-    return this.happens('readsWide') ? FAR_APART : BLADE_STEP;
   }
 
   /** The size of the shim in a bucket by its mark, µm, which may be wrong. */
