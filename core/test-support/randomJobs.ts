@@ -58,6 +58,7 @@ function whims(seed: number): Faults {
     ...(seed % 5 === 1 && { findsDamage: 0.3 }),
     ...(seed % 4 === 2 && { readsOneSide: 0.5 }),
     ...(seed % 4 > 1 && { mismarked: 0.3 }),
+    ...(seed % 3 === 1 && { readsWide: 0.3 }),
     ...(seed % 14 === 8 && { headWork: true }),
   };
 }

@@ -60,6 +60,8 @@ export type Faults = {
   exempts?: number;
   /** The chance at each reading to stop at the blade that tells on which side of its limits the gap is. */
   readsOneSide?: number;
+  /** The chance at each reading to try two blades far apart, and none between. */
+  readsWide?: number;
   /** The chance of each shim that its mark says another size than it has. */
   mismarked?: number;
   /** The chance that what is looked into is damage, with which it must not be run. */

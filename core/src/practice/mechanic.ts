@@ -26,6 +26,8 @@ type To<D extends AtStep['do']> = Extract<AtStep, { do: D }>;
 /** Blades this far apart are at hand; stacked they tell a gap finer, µm. */
 const BLADE_STEP = 20;
 const STACK_STEP = 5;
+/** So far apart are those of whoever is in a hurry, µm. */
+const FAR_APART = 140;
 /** The blades themselves. */
 export const AT_HAND: BladeSet = {
   name: 'at hand',
@@ -44,8 +46,6 @@ const TO_BUY = { from: 1000, to: 5000, step: 10 };
 
 /** Does what an instruction says at the hidden engine, and says what came of it. */
 export class Mechanic {
-  /** Readings that spanned a limit and were tried finer already. */
-  private readonly settled = new Set<string>();
   /** What locking was seen to close, µm: it is left as much looser the next time. */
   private readonly shifted = new Map<string, number>();
   /** What was placed by hand, and how often it was set since: on its lobe it cannot be. */
@@ -77,9 +77,9 @@ export class Mechanic {
       case 'look':
         return this.lookAgain(at, state);
       case 'read':
-        return [this.read(at.id, at.phase, BLADE_STEP, at.spec)];
+        return [this.read(at.id, at.phase, this.bladeStep(), at.spec)];
       case 'settle':
-        return this.settle(at);
+        return this.settle(at, state);
       case 'decide':
         return [{ type: 'adjuster.kept', adjuster: at.id }];
       case 'adjust':
@@ -170,10 +170,21 @@ export class Mechanic {
 
   /** Whether this fault shows now; where it never does, no chance is drawn. */
   private happens(
-    fault: 'exempts' | 'setsByHand' | 'runsDownMany' | 'findsDamage' | 'readsOneSide' | 'mismarked',
+    fault:
+      | 'exempts'
+      | 'setsByHand'
+      | 'runsDownMany'
+      | 'findsDamage'
+      | 'readsOneSide'
+      | 'readsWide'
+      | 'mismarked',
   ): boolean {
     const chance = this.faults[fault] ?? 0;
     return chance > 0 && this.random.next() < chance;
+  }
+
+  private bladeStep(): number {
+    return this.happens('readsWide') ? FAR_APART : BLADE_STEP;
   }
 
   /** The size of the shim in a bucket by its mark, µm, which may be wrong. */
@@ -258,13 +269,10 @@ export class Mechanic {
     return { type: 'reading.taken', adjuster: id, phase, reading };
   }
 
-  /** Tries the blades at the limit once; what stays between is set, or left once it was set. */
-  private settle({ id, phase }: To<'settle'>): Answer {
-    const key = `${id} ${phase}`;
-    if (!this.settled.has(key)) {
-      this.settled.add(key);
-      return [this.read(id, phase, STACK_STEP)];
-    }
+  /** Tries the blades at the limit; what stays between those is set, or left once it was set. */
+  private settle({ id, phase }: To<'settle'>, { adjusters }: JobState): Answer {
+    const { go = 0, noGo = null } = adjusters[id]?.[phase] ?? {};
+    if (noGo === null || noGo - go > STACK_STEP) return [this.read(id, phase, STACK_STEP)];
     if (phase === 'found') return [{ type: 'adjuster.kept', adjuster: id }];
     this.log.push({ mark: id });
     return [{ type: 'adjuster.painted', adjuster: id }];

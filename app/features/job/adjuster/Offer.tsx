@@ -51,7 +51,9 @@ export function Offer({ job, id, entry, view, shim, act }: Props) {
               })
             }
           />
-          {sets && <Act label="Set it" style={sideBySide.whole} onPress={() => setAnyway(true)} />}
+          {sets && entry.method !== 'shim' && (
+            <Act label="Set it" style={sideBySide.whole} onPress={() => setAnyway(true)} />
+          )}
         </Row>
       );
     case 'shim':

@@ -70,6 +70,7 @@ describe('what the panel of an adjuster shows', () => {
     expect(bucket({ ...done, again: reading(390, 440) }, 'again')).toMatchObject({
       judgement: { why: expect.stringContaining('Bring it to 0.33 mm') },
     });
+    expect(bucket({ found: reading(250, 300) })).toMatchObject({ offers: 'unsettled' });
     expect(bucket({ found: reading(140, 280) })).toMatchObject({
       offers: 'shim',
       closer: expect.stringContaining('±0.07 mm'),

@@ -141,7 +141,8 @@ function shimStep(
   entry: SettableEntry,
   judgement: Judgement,
 ): AdjusterStep {
-  if (!found) return { step: 'find', judgement };
+  // One that may be outside would stay so by a plan that takes it for its middle.
+  if (!found || judgement.verdict === 'unsure') return { step: 'find', judgement };
   if (middleOf(found) === undefined) return { step: 'find', judgement: readOn(judgement, found) };
   return { step: shim === undefined ? 'shim' : 'measured', judgement, ...closerAt(entry, found) };
 }

@@ -2,6 +2,7 @@ import type { ChartPlace } from '../../barring/barringPlan';
 import { adjustersOf } from '../../engine/adjusters';
 import { entryOf } from '../../engine/adjusterEntry';
 import type { EngineSheet, Isolation } from '../../engine/sheet';
+import { verdictOf } from '../../gauging/judgeReading';
 import { middleOf } from '../../gauging/reading';
 import { rememberPair } from '../../remember';
 import type { TorqueSequence } from '../../torque/sequence';
@@ -219,7 +220,10 @@ export function isFinished(sheet: EngineSheet, state: JobState, id: string): boo
   // round has read from one side alone, the round reads on.
   const isOpen = own.again === undefined && isToReadOn(sheet, state, id);
   if (marked) return shimmed && shim !== undefined && !isOpen;
-  return shimmed && found !== undefined && middleOf(found) !== undefined && shim !== undefined;
+  if (!shimmed || !found || shim === undefined || middleOf(found) === undefined) return false;
+  // A reading that spans a limit is only begun, unless it was left so or a shim was fitted since.
+  const isSettled = own.kept === true || own.fitted !== undefined;
+  return isSettled || !entry.spec || verdictOf(entry.spec, found) !== 'unsure';
 }
 
 /** The adjusters that no stop serves or that have no figure, and nobody has answered for. */

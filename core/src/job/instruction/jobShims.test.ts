@@ -20,6 +20,7 @@ import {
   shimStage,
 } from '../..';
 import { wantedOf } from './atWork';
+import { isFinished } from './gates';
 import { openNow, shimsLieOpen } from '../journal/shimsInHand';
 import { shimIds } from './jobShims';
 
@@ -78,6 +79,10 @@ describe('the work on the shims', () => {
     expect(stepAfter(tried(middle(id)))).toMatchObject({ do: 'settle', phase: 'found' });
     expect(stepAfter(tried(200))).toMatchObject({ do: 'read', phase: 'found' });
     expect(stepAfter(tried(250, 200))).toMatchObject({ ask: 'shim' });
+    // By another data tag what was measured may be outside: it is settled before anything is planned.
+    const size: JobAct = { type: 'shim.found', adjuster: id, size: 2500 };
+    const isDone = (act: JobAct) => isFinished(sheet, foldJob(journal([...START, act, size])), id);
+    expect([isDone(tried(250, 200)), isDone(tried(300, 250))]).toEqual([true, false]);
   });
 
   it('goes from the plan to the last dab, each bucket closed before the crank moves on', () => {

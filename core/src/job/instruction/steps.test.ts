@@ -177,6 +177,10 @@ describe('the steps at one adjuster', () => {
       adjusterStep(state, { spec, method: 'shim' }, 'leave-inside').step;
     const found = reading(200, 250);
     expect(shim({ found: reading(200, null) })).toBe('find');
+    // One that may be outside is settled first, or said to be left so.
+    expect(shim({ found: reading(250, 300) })).toBe('find');
+    expect(shim({ found: reading(250, 300), shim: 2600 })).toBe('find');
+    expect(shim({ found: reading(250, 300), kept: true })).toBe('paint');
     expect(shim({ found })).toBe('shim');
     expect(shim({ found, shim: 2600 })).toBe('measured');
     expect(shim({ found, shim: 2600, fitted: null })).toBe('stand-in');
