@@ -216,10 +216,10 @@ export function isFinished(sheet: EngineSheet, state: JobState, id: string): boo
   if (state.scope?.checkOnly) return marked;
   const shimmed = entry.method === 'shim';
   if (marked && !isOutside(sheet, state, id)) return true;
-  // A bucket outside its limits is planned anew, once its gap and the shim in it are known; what the
-  // round has read from one side alone, the round reads on.
-  const isOpen = own.again === undefined && isToReadOn(sheet, state, id);
-  if (marked) return shimmed && shim !== undefined && !isOpen;
+  // What the round has read from one side alone, the round reads on.
+  if (marked && isToReadOn(sheet, state, id)) return own.again !== undefined;
+  // A bucket outside its limits is planned anew, once it is known which shim is in it.
+  if (marked) return shimmed && shim !== undefined;
   if (!shimmed || !found || shim === undefined || middleOf(found) === undefined) return false;
   // A reading that spans a limit is only begun, unless it was left so or a shim was fitted since.
   const isSettled = own.kept === true || own.fitted !== undefined;

@@ -147,7 +147,12 @@ export type ShimStage =
 /** Where the work on the shims stands: planned, fitted stop by stop, each stop read again. */
 export function shimStage(sheet: EngineSheet, state: JobState, plan: BarringPlan): ShimStage {
   const asked = shimIds(sheet, state);
-  const ids = asked.filter((id) => !state.adjusters[id]?.unset && !staysUnknown(sheet, state, id));
+  const ids = asked.filter(
+    (id) =>
+      !state.adjusters[id]?.unset &&
+      !staysUnknown(sheet, state, id) &&
+      !isTheRounds(sheet, state, id),
+  );
   const acts = shimActsLeft(sheet, state, plan);
   const waiting = new Set(acts.map(({ id }) => id));
   const closed = ids.filter((id) => !waiting.has(id));
@@ -212,6 +217,11 @@ export function isShimDone(sheet: EngineSheet, state: JobState, id: string): boo
 function staysUnknown(sheet: EngineSheet, state: JobState, id: string): boolean {
   const isKnown = state.adjusters[id]?.shim !== undefined;
   return !isKnown && isShimDone(sheet, state, id) && !isOutside(sheet, state, id);
+}
+
+/** Whether the round has begun to read it, and reads it on before anything is planned. */
+function isTheRounds(sheet: EngineSheet, state: JobState, id: string): boolean {
+  return state.adjusters[id]?.again !== undefined && isToReadOn(sheet, state, id);
 }
 
 function isHalfRead({ left }: AdjusterState = {}): boolean {
