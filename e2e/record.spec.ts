@@ -18,8 +18,10 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   const head = await beginRecorded(server, '00000000-0000-4000-8000-000000000001');
   const clip = { sha256: '5'.repeat(64), type: 'audio/webm' };
   const heard = { told: false, why: 'beat' } as const;
+  const spans = { go: 400, noGo: 500, how: 'go-no-go' } as const;
   const events = journalOf(head, [
     { type: 'noise.heard', when: 'before', heard, attachments: [clip] },
+    { type: 'reading.taken', adjuster: 'exhaust.3', phase: 'again', reading: spans },
   ]);
   await server.keep(`/jobs/${head.id}/events`, events);
   const context = await (await server.fetch(`/jobs/${head.id}`)).json();
@@ -29,6 +31,7 @@ test('screen, PDF and CSV of one job say the same figures, units and words', asy
   const row = (name: string) => wanted.rows.find((each) => each.name === name);
   expect(row('No. 1 exhaust')?.limits).toBe('0.35–0.45 mm, 14–17.7 thou');
   expect(row('No. 1 exhaust')?.done).toContain('locked at 46 N·m (33.9 lb·ft)');
+  expect(row('No. 3 exhaust')?.left).toContain('again 0.40–0.50 mm, spans a limit');
   expect(row('No. 1 injector')?.limits).toBe('0.60–1.00 N·m, 5.3–8.9 lb·in');
   expect(row('No. 1 injector')?.done).toBe('tightened by feel');
   expect(row('No. 1 brake')?.done).toContain('cannot be set');

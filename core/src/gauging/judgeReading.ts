@@ -158,6 +158,14 @@ export function outsideWord(measure: Measure, verdict: Verdict | undefined): str
   return verdict === 'tight' ? 'too low' : 'too high';
 }
 
+/**
+ * What a record says of a reading that is not known to lie inside its limits: that it is outside, or
+ * that it was left unsettled and spans a limit. Undefined where it is inside, or was not judged.
+ */
+export function verdictWord(measure: Measure, verdict: Verdict | undefined): string | undefined {
+  return verdict === 'unsure' ? 'spans a limit' : outsideWord(measure, verdict);
+}
+
 function decide(
   { spec, go, noGo }: Held,
   verdict: Verdict,

@@ -1,5 +1,5 @@
 import type { JudgedReading, RecordedAdjuster } from '../job/record/jobRecord';
-import { outsideWord } from '../gauging/judgeReading';
+import { outsideWord, verdictWord } from '../gauging/judgeReading';
 import { formatFigure } from '../gauging/measure';
 import type { RockerLook } from './rockerShapes';
 
@@ -20,7 +20,7 @@ type Recorded = Pick<RecordedAdjuster, 'measure' | 'left'> &
 export function recordedLook(adjuster: Recorded, head: RecordedHead): RecordedLook {
   const { found, left, again, unset, dab, measure } = adjuster;
   const judged: JudgedReading | undefined = head === 'found' ? found : (again ?? left);
-  const outside = outsideWord(measure, judged?.verdict);
+  const verdict = judged?.verdict;
   const figure = judged ? shortReading(measure, judged) : '';
   const progress = head === 'found' ? 'none' : unset ? 'unset' : dab ? 'painted' : 'none';
   return {
@@ -28,9 +28,12 @@ export function recordedLook(adjuster: Recorded, head: RecordedHead): RecordedLo
     onLobe: false,
     progress,
     selected: false,
-    odd: outside !== undefined,
+    odd: outsideWord(measure, verdict) !== undefined,
     figure,
-    says: figure === '' ? 'not read' : [figure, outside].filter(Boolean).join(', '),
+    says:
+      figure === ''
+        ? 'not read'
+        : [figure, verdictWord(measure, verdict)].filter(Boolean).join(', '),
   };
 }
 

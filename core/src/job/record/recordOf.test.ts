@@ -191,6 +191,22 @@ describe('the record of a job', () => {
     );
   });
 
+  it('says of a reading left unsettled that it spans a limit, in words and beside its rocker', () => {
+    const kept = record([
+      read('intake.1', 'found', 250, 300),
+      locked('intake.1', 46),
+      read('intake.1', 'left', 300, 350),
+      read('intake.1', 'again', 350, 400),
+    ]);
+    expect(row(kept, 'intake.1')).toMatchObject({
+      found: '0.25–0.30 mm, spans a limit',
+      left: '0.30–0.35 mm; again 0.35–0.40 mm, spans a limit',
+      wasOut: false,
+    });
+    const look = recordedLook(of(kept, 'intake.1')!, 'left');
+    expect(look).toMatchObject({ odd: false, says: '0.35–0.40, spans a limit' });
+  });
+
   it('never says “to torque” where the sheet gives none', () => {
     expect(row(record([locked('intake.1')]), 'intake.1')?.done).toBe('tightened by feel');
     const old: JobAct = { type: 'adjuster.locked', adjuster: 'intake.1', how: 'torque' };

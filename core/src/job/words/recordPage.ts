@@ -1,6 +1,6 @@
 import { METHOD_TITLES } from '../../barring/methodWords';
 import { adjusterName } from '../../engine/adjusterEntry';
-import { outsideWord } from '../../gauging/judgeReading';
+import { outsideWord, verdictWord } from '../../gauging/judgeReading';
 import type { Measure } from '../../gauging/measure';
 import { formatLimitsInBoth, formatSetting } from '../../gauging/measure';
 import { CANNOT_HEAR, noiseWords } from '../../listen/soundWords';
@@ -227,10 +227,10 @@ function rowOf(adjuster: RecordedAdjuster): RecordRow {
   };
 }
 
-/** A reading with its unit, and whether it lies outside its limits. */
+/** A reading with its unit, and what is said of it where it is not known to lie inside its limits. */
 function judgedWords(measure: Measure, { reading, verdict }: JudgedReading): string {
   const words = `${readingWithUnit(measure, reading)}`;
-  return [words, outsideWord(measure, verdict)].filter(Boolean).join(', ');
+  return [words, verdictWord(measure, verdict)].filter(Boolean).join(', ');
 }
 
 /** What was done to it, or why nothing could be. */
