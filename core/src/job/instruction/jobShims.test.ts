@@ -1,15 +1,9 @@
-import { inlineSix, planned } from '../../../test-support/engines';
-import {
-  barredTo,
-  foundAtMark,
-  journal,
-  keepAsFound,
-  settingOn,
-} from '../../../test-support/journal';
+import { planned } from '../../../test-support/engines';
+import { barredTo, journal, keepAsFound } from '../../../test-support/journal';
+import { PLAN, SETTING, START, targetOf } from '../../../test-support/shimmedSix';
 import type { JobAct, ShimStage } from '../..';
 import {
   adjusterInstruction,
-  dueActs,
   foldJob,
   instructionOf,
   jobPlan,
@@ -24,18 +18,11 @@ import { isFinished } from './gates';
 import { openNow, shimsLieOpen } from '../journal/shimsInHand';
 import { shimIds } from './jobShims';
 
-const sheet = inlineSix({
-  adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
-});
-const ofShims = settingOn(sheet);
 const supply = {
   stock: [],
   buy: { from: 2200, to: 3000, step: 50 },
   policy: 'leave-inside' as const,
 };
-const START: JobAct[] = [...foundAtMark(), ...dueActs(ofShims, foldJob(journal(foundAtMark())))];
-const PLAN = planned(jobPlan(ofShims, foldJob(journal(START))));
-const middle = (id: string) => (id.startsWith('intake') ? 330 : 580);
 const stopOf = (id: string) => PLAN.stops.findIndex(({ set }) => set.some((s) => s.id === id));
 
 /** Everything measured at target but one at each stop, which are the wrong way round. */
@@ -44,7 +31,7 @@ function measured(by = 100): JobAct[] {
     ...(stop > 0 ? barredTo(at as 0 | 360) : []),
     ...set.flatMap(({ id }, i): JobAct[] => {
       const off = i > 0 ? 0 : stop === 0 ? -by : by;
-      const gap = middle(id) + off;
+      const gap = targetOf(id) + off;
       const reading = { go: gap - 25, noGo: gap + 25, how: 'go-no-go' as const };
       return [
         { type: 'reading.taken', adjuster: id, phase: 'found', reading },
@@ -54,11 +41,11 @@ function measured(by = 100): JobAct[] {
   ]);
 }
 
-const stage = (acts: JobAct[]): ShimStage => shimStage(sheet, foldJob(journal(acts)), PLAN);
+const stage = (acts: JobAct[]): ShimStage => shimStage(SETTING.sheet, foldJob(journal(acts)), PLAN);
 
 describe('the work on the shims', () => {
   const acts = [...START, ...measured()];
-  const rows = shimRows(settingOn(sheet), foldJob(journal(acts)), PLAN);
+  const rows = shimRows(SETTING, foldJob(journal(acts)), PLAN);
   const shims = planShims(rows, supply);
   const taken = shimPlanTaken(shims, foldJob(journal(acts)));
 
@@ -75,13 +62,14 @@ describe('the work on the shims', () => {
       reading: { go, noGo, how: 'go-no-go' },
     });
     const stepAfter = (act: JobAct) =>
-      adjusterInstruction(ofShims, foldJob(journal([...START, act])), id);
-    expect(stepAfter(tried(middle(id)))).toMatchObject({ do: 'settle', phase: 'found' });
+      adjusterInstruction(SETTING, foldJob(journal([...START, act])), id);
+    expect(stepAfter(tried(targetOf(id)))).toMatchObject({ do: 'settle', phase: 'found' });
     expect(stepAfter(tried(200))).toMatchObject({ do: 'read', phase: 'found' });
     expect(stepAfter(tried(250, 200))).toMatchObject({ ask: 'shim' });
     // By another data tag what was measured may be outside: it is settled before anything is planned.
     const size: JobAct = { type: 'shim.found', adjuster: id, size: 2500 };
-    const isDone = (act: JobAct) => isFinished(sheet, foldJob(journal([...START, act, size])), id);
+    const isDone = (act: JobAct) =>
+      isFinished(SETTING.sheet, foldJob(journal([...START, act, size])), id);
     expect([isDone(tried(250, 200)), isDone(tried(300, 250))]).toEqual([true, false]);
   });
 
@@ -102,7 +90,7 @@ describe('the work on the shims', () => {
         done.push({ type: 'shim.fitted', adjuster: id, size });
       }
       if (next.stage === 'read') {
-        const gap = middle(next.id);
+        const gap = targetOf(next.id);
         const reading = { go: gap - 25, noGo: gap + 25, how: 'go-no-go' as const };
         done.push(
           { type: 'reading.taken', adjuster: next.id, phase: 'left', reading },
@@ -143,7 +131,7 @@ describe('the work on the shims', () => {
       { type: 'reading.taken', adjuster: first!.id, phase: 'left', reading: wrong },
     ];
     expect(stage(done)).toEqual({ stage: 'plan' });
-    const again = shimRows(settingOn(sheet), foldJob(journal(done)), PLAN);
+    const again = shimRows(SETTING, foldJob(journal(done)), PLAN);
     expect(again.find(({ id }) => id === first!.id)).toMatchObject({ old: 2450, measured: 125 });
   });
 
@@ -159,13 +147,13 @@ describe('the work on the shims', () => {
     ];
     const read = (phase: 'left' | 'again', noGo: number | null): JobAct => ({
       ...{ type: 'reading.taken', adjuster: id, phase },
-      reading: { go: middle(id) + 60, noGo, how: 'go-no-go' },
+      reading: { go: targetOf(id) + 60, noGo, how: 'go-no-go' },
     });
     const open = [...fitted, read('left', null)];
     expect(stage(open)).toEqual({ stage: 'read', id });
-    const at = adjusterInstruction(ofShims, foldJob(journal(open)), id);
+    const at = adjusterInstruction(SETTING, foldJob(journal(open)), id);
     expect(at).toMatchObject({ do: 'read', phase: 'left', id });
-    expect(stage([...fitted, read('left', middle(id) + 100)])).toEqual({ stage: 'plan' });
+    expect(stage([...fitted, read('left', targetOf(id) + 100)])).toEqual({ stage: 'plan' });
     // Though another calls for a new plan meanwhile, it would be left out of that.
     const wrong = { go: 100, noGo: 150, how: 'go-no-go' as const };
     const adjuster = shims.rows.find((row) => row.from === row.id)!.id;
@@ -177,7 +165,7 @@ describe('the work on the shims', () => {
     const finished = (adjuster: string): JobAct[] => [
       {
         ...{ type: 'reading.taken', adjuster, phase: 'left' },
-        reading: { go: middle(adjuster) - 25, noGo: middle(adjuster) + 25, how: 'go-no-go' },
+        reading: { go: targetOf(adjuster) - 25, noGo: targetOf(adjuster) + 25, how: 'go-no-go' },
       },
       { type: 'adjuster.painted', adjuster },
     ];
@@ -191,12 +179,12 @@ describe('the work on the shims', () => {
       ]),
     ];
     const wanted = (...more: JobAct[]) =>
-      wantedOf(ofShims, foldJob(journal([...done, ...more])), PLAN);
+      wantedOf(SETTING, foldJob(journal([...done, ...more])), PLAN);
     expect(wanted(read('again', null))).toMatchObject({
       step: 'round',
       ids: expect.arrayContaining([id]),
     });
-    expect(wanted(read('again', middle(id) + 100))).toEqual({ step: 'shims', ids: [] });
+    expect(wanted(read('again', targetOf(id) + 100))).toEqual({ step: 'shims', ids: [] });
   });
 
   it('is planned anew only once what lies open is closed, by the shims that are in by then', () => {
@@ -210,7 +198,7 @@ describe('the work on the shims', () => {
     const refilled = shims.rows.find((row) => row.id === from)?.new ?? 0;
     const unread = [...given, { type: 'shim.fitted', adjuster: from, size: refilled } as const];
     const before = rows.find((row) => row.id === from);
-    const reckoned = shimRows(settingOn(sheet), foldJob(journal(unread)), PLAN);
+    const reckoned = shimRows(SETTING, foldJob(journal(unread)), PLAN);
     expect(reckoned.find((row) => row.id === from)).toMatchObject({
       old: refilled,
       measured: before!.measured + before!.old - refilled,
@@ -226,11 +214,11 @@ describe('the work on the shims', () => {
     const fitted: JobAct = { type: 'shim.fitted', adjuster: other, size: 2600 };
     const given = [...swapped, fitted];
     const further = planWith(1, one);
-    const now = shimStage(sheet, foldJob(journal(given)), further);
+    const now = shimStage(SETTING.sheet, foldJob(journal(given)), further);
     expect(now).toMatchObject({ stage: 'fit', acts: [{ id: one, in: 2600 }] });
     // What is to come into it lies in a bucket further on: a stand-in until then.
     const later = rowsFor([one, 'intake.6'], [other, one], ['intake.6', 'stock']);
-    const until = shimStage(sheet, foldJob(journal([...later, fitted])), further);
+    const until = shimStage(SETTING.sheet, foldJob(journal([...later, fitted])), further);
     expect(until).toMatchObject({ stage: 'fit', acts: [{ id: one, in: null }] });
   });
 
@@ -245,13 +233,13 @@ describe('the work on the shims', () => {
     expect(mayChooseScope(given)).toBe(false);
     // What was read at the other stop was taken back meanwhile; this bucket comes before it.
     for (const plan of [PLAN, planWith(1, one)]) {
-      expect(wantedOf(ofShims, given, plan)).toMatchObject({ step: 'shims', ids: [one] });
+      expect(wantedOf(SETTING, given, plan)).toMatchObject({ step: 'shims', ids: [one] });
     }
     const closed = foldJob(
       journal([...takenBack, fitted, { type: 'shim.fitted', adjuster: one, size: 2600 }]),
     );
     expect(shimsLieOpen(closed)).toBe(false);
-    expect(wantedOf(ofShims, closed, PLAN)).toMatchObject({ step: 'stop', ids: ['intake.6'] });
+    expect(wantedOf(SETTING, closed, PLAN)).toMatchObject({ step: 'stop', ids: ['intake.6'] });
   });
 
   it('are finished once begun, though another phone says that it is about none of them', () => {
@@ -273,8 +261,13 @@ describe('the work on the shims', () => {
       });
       expect(stage([...begun, standIn, said])).toMatchObject({ stage: 'fit', acts: [{ id: one }] });
       // What each bucket was left with is read, too.
-      expect(shimIds(sheet, foldJob(journal([...begun, closed, said])))).toEqual([one, other]);
-      expect(shimIds(sheet, foldJob(journal([...rowsFor([one, 'stock']), said])))).toEqual([]);
+      expect(shimIds(SETTING.sheet, foldJob(journal([...begun, closed, said])))).toEqual([
+        one,
+        other,
+      ]);
+      expect(shimIds(SETTING.sheet, foldJob(journal([...rowsFor([one, 'stock']), said])))).toEqual(
+        [],
+      );
     }
   });
 
@@ -287,11 +280,11 @@ describe('the work on the shims', () => {
       { type: 'plan.made', method: 'two-position', stops, unserved: [] },
     ];
     const state = foldJob(journal(begun));
-    const ids = planned(jobPlan(ofShims, state)).stops.flatMap(({ set }) =>
+    const ids = planned(jobPlan(SETTING, state)).stops.flatMap(({ set }) =>
       set.map(({ id }) => id),
     );
     expect(ids).toContain('exhaust.6');
-    const next = instructionOf(ofShims, state, '2026-05-02T12:00:00Z');
+    const next = instructionOf(SETTING, state, '2026-05-02T12:00:00Z');
     expect(next?.step).not.toBe('close');
   });
 
@@ -339,13 +332,13 @@ describe('the work on the shims', () => {
     ];
     const acts: JobAct[] = [...START, checks, ...checked, all];
     const state = foldJob(journal(acts));
-    expect(adjusterInstruction(ofShims, state, first!.id)).toMatchObject({ ask: 'shim' });
-    expect(wantedOf(ofShims, state, PLAN)).toMatchObject({ step: 'stop' });
-    expect(wantedOf(ofShims, state, PLAN).ids).toEqual([first!.id]);
+    expect(adjusterInstruction(SETTING, state, first!.id)).toMatchObject({ ask: 'shim' });
+    expect(wantedOf(SETTING, state, PLAN)).toMatchObject({ step: 'stop' });
+    expect(wantedOf(SETTING, state, PLAN).ids).toEqual([first!.id]);
     acts.push({ type: 'shim.found', adjuster: first!.id, size: 2500 });
     const asked = foldJob(journal(acts));
-    expect(wantedOf(ofShims, asked, PLAN)).toEqual({ step: 'shims', ids: [] });
-    const plan = planShims(shimRows(ofShims, asked, PLAN), supply);
+    expect(wantedOf(SETTING, asked, PLAN)).toEqual({ step: 'shims', ids: [] });
+    const plan = planShims(shimRows(SETTING, asked, PLAN), supply);
     expect(stage([...acts, ...shimPlanTaken(plan, asked)]).stage).not.toBe('plan');
   });
 
@@ -357,16 +350,16 @@ describe('the work on the shims', () => {
       { type: 'scope.chosen', checkOnly: true },
     ];
     const state = foldJob(journal(begun));
-    expect(adjusterInstruction(ofShims, state, one)).toBeUndefined();
-    expect(wantedOf(ofShims, state, PLAN).ids).not.toContain(one);
+    expect(adjusterInstruction(SETTING, state, one)).toBeUndefined();
+    expect(wantedOf(SETTING, state, PLAN).ids).not.toContain(one);
     const fitted: JobAct = { type: 'shim.fitted', adjuster: one, size: 2600 };
     const after = foldJob(journal([...begun, fitted]));
-    expect(adjusterInstruction(ofShims, after, one)).toMatchObject({ do: 'read', phase: 'left' });
+    expect(adjusterInstruction(SETTING, after, one)).toMatchObject({ do: 'read', phase: 'left' });
   });
 
   it('takes no shim out of a bucket that does not hold there, whatever stop it is planned at', () => {
     const moved = rowsFor(['intake.1', 'intake.6'], ['intake.6', 'stock']);
-    const now = shimStage(sheet, foldJob(journal(moved)), planWith(0, 'intake.6'));
+    const now = shimStage(SETTING.sheet, foldJob(journal(moved)), planWith(0, 'intake.6'));
     expect(now).toEqual({ stage: 'bar', ids: ['intake.6'] });
   });
 });
@@ -378,9 +371,9 @@ const measuredAtFirst: JobAct[] = [...START, ...measured(0), ...barredTo(0)];
 function rowsFor(...pairs: [id: string, from: string][]): JobAct[] {
   const from = new Map(pairs);
   const state = foldJob(journal(measuredAtFirst));
-  const rows = shimRows(ofShims, state, PLAN).map(({ id, old }) => {
+  const rows = shimRows(SETTING, state, PLAN).map(({ id, old }) => {
     const source = from.get(id);
-    return { id, old, new: source ? 2600 : old, from: source ?? id, lash: middle(id), sum: '' };
+    return { id, old, new: source ? 2600 : old, from: source ?? id, lash: targetOf(id), sum: '' };
   });
   const plan = { rows, order: [], outside: [], buy: [] };
   return [...measuredAtFirst, ...shimPlanTaken(plan, state)];

@@ -1,29 +1,17 @@
-import { inlineSix, planned } from '../../../test-support/engines';
-import { barredTo, foundAtMark, journal, settingOn } from '../../../test-support/journal';
+import { barredTo, journal } from '../../../test-support/journal';
+import { PLAN, SETTING, START, targetOf } from '../../../test-support/shimmedSix';
 import type { JobAct } from '../..';
-import {
-  adjusterInstruction,
-  dueActs,
-  foldJob,
-  jobPlan,
-  planShims,
-  shimPlanTaken,
-  shimRows,
-  shimStage,
-} from '../..';
+import { adjusterInstruction, foldJob, planShims, shimPlanTaken, shimRows, shimStage } from '../..';
 import { wantedOf } from './atWork';
 
-const sheet = inlineSix({
-  adjusters: inlineSix().adjusters.map((entry) => ({ ...entry, method: 'shim' })),
-});
-const setting = settingOn(sheet);
-const START: JobAct[] = [...foundAtMark(), ...dueActs(setting, foldJob(journal(foundAtMark())))];
-const PLAN = planned(jobPlan(setting, foldJob(journal(START))));
 const ID = PLAN.stops[0]!.set[0]!.id;
-const target = (id: string) => (id.startsWith('intake') ? 330 : 580);
 const read = (id: string, phase: 'found' | 'again', go: number, noGo: number | null): JobAct => ({
   ...{ type: 'reading.taken', adjuster: id, phase },
-  reading: { go: target(id) + go, noGo: noGo === null ? null : target(id) + noGo, how: 'go-no-go' },
+  reading: {
+    go: targetOf(id) + go,
+    noGo: noGo === null ? null : targetOf(id) + noGo,
+    how: 'go-no-go',
+  },
 });
 
 /** One is left unsettled, and nobody asked which shim is in it; all others are measured, and stay. */
@@ -43,7 +31,7 @@ const measured: JobAct[] = [
   ]),
 ];
 const stateOf = (acts: readonly JobAct[]) => foldJob(journal([...acts]));
-const shims = planShims(shimRows(setting, stateOf(measured), PLAN), {
+const shims = planShims(shimRows(SETTING, stateOf(measured), PLAN), {
   ...{ stock: [], buy: { from: 2200, to: 3000, step: 50 } },
   policy: 'leave-inside',
 });
@@ -51,14 +39,14 @@ const done = [...measured, ...shimPlanTaken(shims, stateOf(measured))];
 
 it('stays as it is by no plan, and is read on where the round finds it outside by one blade', () => {
   expect(shims.rows.map(({ id }) => id)).not.toContain(ID);
-  expect(shimStage(sheet, stateOf(done), PLAN)).toEqual({ stage: 'done' });
+  expect(shimStage(SETTING.sheet, stateOf(done), PLAN)).toEqual({ stage: 'done' });
   const open = stateOf([...done, read(ID, 'again', 60, null)]);
-  expect(wantedOf(setting, open, PLAN)).toMatchObject({
+  expect(wantedOf(SETTING, open, PLAN)).toMatchObject({
     step: 'round',
     ids: expect.arrayContaining([ID]),
   });
   // Known from both sides, its shim is asked for.
   const known = stateOf([...done, read(ID, 'again', 60, 110)]);
-  expect(wantedOf(setting, known, PLAN)).toEqual({ step: 'stop', ids: [ID] });
-  expect(adjusterInstruction(setting, known, ID)).toMatchObject({ do: 'answer', ask: 'shim' });
+  expect(wantedOf(SETTING, known, PLAN)).toEqual({ step: 'stop', ids: [ID] });
+  expect(adjusterInstruction(SETTING, known, ID)).toMatchObject({ do: 'answer', ask: 'shim' });
 });
